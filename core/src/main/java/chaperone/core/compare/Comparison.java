@@ -1,0 +1,42 @@
+package chaperone.core.compare;
+
+import chaperone.core.compare.CompareRow.Kind;
+import java.util.List;
+
+/**
+ * Two texts side by side, row by row, with noise told apart from change.
+ *
+ * @param isShortest whether the fewest possible lines are shown as changed, see {@link LineDiff}
+ */
+public record Comparison(List<CompareRow> rows, boolean isShortest) {
+
+    /** Rows of each kind; {@code places} counts runs of changed rows. */
+    public record Counts(int added, int modified, int removed, int noise, int places) {
+        public boolean isEmpty() {
+            return places == 0;
+        }
+    }
+
+    public Comparison {
+        rows = List.copyOf(rows);
+    }
+
+    /** Compares lines without their endings. The cost is that of {@link LineDiff} and of {@link LinePairing}. */
+    public static Comparison between(List<String> before, List<String> after, Noise noise) {
+        return new ComparisonBuilder(before, after, noise).build();
+    }
+
+    public Counts counts() {
+        int places = 0;
+        boolean inPlace = false;
+        for (CompareRow row : rows) {
+            if (row.isChange() && !inPlace) places++;
+            inPlace = row.isChange();
+        }
+        return new Counts(count(Kind.ADDED), count(Kind.MODIFIED), count(Kind.REMOVED), count(Kind.NOISE), places);
+    }
+
+    private int count(Kind kind) {
+        return (int) rows.stream().filter(row -> row.kind() == kind).count();
+    }
+}

@@ -1,0 +1,187 @@
+package chaperone.core.inventory;
+
+import com.google.re2j.Pattern;
+import java.io.IOException;
+import java.io.StringReader;
+import java.io.UncheckedIOException;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Locale;
+import java.util.Optional;
+import org.apache.commons.csv.CSVFormat;
+import org.apache.commons.csv.CSVParser;
+import org.apache.commons.csv.CSVRecord;
+
+/**
+ * A list of addresses in CSV (RFC 4180): a header line with {@code address} and, if wanted, {@code port}, {@code site},
+ * {@code role}; or no header and an address in each line. An address may carry its port after a colon.
+ */
+public final class AddressList {
+    static final int MOST_LINES = 10_000;
+    private static final List<String> KNOWN = List.of("address", "port", "site", "role");
+    private static final Pattern HOST = Pattern.compile(
+            "[A-Za-z0-9]([A-Za-z0-9-]{0,61}[A-Za-z0-9])?(\\.[A-Za-z0-9]([A-Za-z0-9-]{0,61}[A-Za-z0-9])?)*");
+    private static final Pattern DIGITS_AND_DOTS = Pattern.compile("[0-9.]+");
+    private static final Pattern IPV4 = Pattern.compile("((25[0-5]|2[0-4]\\d|1\\d\\d|[1-9]?\\d)(\\.|$)){4}");
+    private static final Pattern IPV6 = Pattern.compile("[0-9A-Fa-f:.]*:[0-9A-Fa-f:.]*:[0-9A-Fa-f:.]*");
+    private static final Pattern WITH_PORT = Pattern.compile("(\\[([^\\]]+)\\]|[^:]+):(.*)");
+
+    private final List<AddressLine> lines = new ArrayList<>();
+    private final List<ListProblem> problems = new ArrayList<>();
+
+    private AddressList() {}
+
+    /** Either every line of the list, or all that is wrong with it. */
+    public sealed interface Outcome {
+        record Read(List<AddressLine> lines) implements Outcome {
+            public Read {
+                lines = List.copyOf(lines);
+            }
+        }
+
+        record Malformed(List<ListProblem> problems) implements Outcome {
+            public Malformed {
+                problems = List.copyOf(problems);
+            }
+        }
+    }
+
+    /** Takes up to {@value #MOST_LINES} devices; one wrong field refuses the whole list. */
+    public static Outcome read(String csv) {
+        AddressList list = new AddressList();
+        list.take(csv);
+        return list.problems.isEmpty() ? new Outcome.Read(list.lines) : new Outcome.Malformed(list.problems);
+    }
+
+    private void take(String csv) {
+        CSVFormat format = CSVFormat.RFC4180
+                .builder()
+                .setIgnoreEmptyLines(true)
+                .setTrim(true)
+                .get();
+        String text = csv.startsWith("\uFEFF") ? csv.substring(1) : csv;
+        try (CSVParser parser = CSVParser.parse(new StringReader(text), format)) {
+            takeRecords(parser, text);
+        } catch (IOException e) {
+            problem(0, 0, "cannot be read: " + e.getMessage());
+        }
+        if (lines.isEmpty() && problems.isEmpty()) problem(0, 0, "there is no address in it");
+    }
+
+    private void takeRecords(CSVParser parser, String text) {
+        List<String> columns = List.of("address");
+        try {
+            var records = parser.iterator();
+            while (records.hasNext()) {
+                CSVRecord record = records.next();
+                int line = lineOf(text, record);
+                if (record.getRecordNumber() == 1 && isHeader(record)) columns = header(record, line);
+                else if (lines.size() >= MOST_LINES) {
+                    problem(line, 0, "more than " + MOST_LINES + " devices; split the list");
+                    return;
+                } else row(record, line, columns);
+            }
+        } catch (UncheckedIOException | IllegalStateException e) {
+            quoteProblem(text, (int) parser.getCurrentLineNumber());
+        }
+    }
+
+    /** The line on which a record starts, from 0. */
+    private static int lineOf(String text, CSVRecord record) {
+        int start = (int) Math.min(record.getCharacterPosition(), text.length());
+        // The parser counts the empty lines before a record as its beginning.
+        while (start < text.length() && Character.isWhitespace(text.charAt(start))) start++;
+        return (int) text.substring(0, start).chars().filter(c -> c == '\n').count();
+    }
+
+    private void quoteProblem(String text, int readTo) {
+        // An open quotation mark swallows the rest of the list: the line that matters is the one on which it opens.
+        List<String> all = text.lines().toList();
+        for (int line = 0; line < Math.max(readTo, all.size()) && line < all.size(); line++) {
+            boolean open = all.get(line).chars().filter(c -> c == '"').count() % 2 == 1;
+            if (!open) continue;
+            String upTo = all.get(line).substring(0, all.get(line).lastIndexOf('"'));
+            problem(
+                    line,
+                    (int) upTo.chars().filter(c -> c == ',').count(),
+                    "a quotation mark is opened and not closed");
+            return;
+        }
+        problem(Math.max(0, readTo - 1), 0, "something other than a comma follows a closing quotation mark");
+    }
+
+    private static boolean isHeader(CSVRecord record) {
+        return record.stream().anyMatch(field -> field.toLowerCase(Locale.ROOT).equals("address"));
+    }
+
+    private List<String> header(CSVRecord record, int line) {
+        List<String> columns =
+                record.stream().map(field -> field.toLowerCase(Locale.ROOT)).toList();
+        for (int i = 0; i < columns.size(); i++) {
+            String column = columns.get(i);
+            if (!KNOWN.contains(column))
+                problem(line, i, "column \"" + column + "\" is not known; known are " + String.join(", ", KNOWN));
+            if (columns.indexOf(column) < i) problem(line, i, "column \"" + column + "\" stands there twice");
+        }
+        return columns;
+    }
+
+    private void row(CSVRecord record, int line, List<String> columns) {
+        if (record.size() > columns.size()) {
+            problem(line, columns.size(), "one field too many: the list has " + columns.size() + " columns");
+            return;
+        }
+        int addressColumn = columns.indexOf("address");
+        String address = field(record, addressColumn).orElse("");
+        var withPort = WITH_PORT.matcher(address);
+        boolean bareIpv6 = IPV6.matches(address);
+        boolean hasPort = !bareIpv6 && withPort.matches();
+        String host = hasPort ? Optional.ofNullable(withPort.group(2)).orElse(withPort.group(1)) : address;
+        int before = problems.size();
+        if (!isHost(host)) problem(line, addressColumn, "\"" + shortened(host) + "\" is not an address or a host name");
+        Optional<Integer> port = hasPort
+                ? port(line, addressColumn, withPort.group(3))
+                : field(record, columns.indexOf("port")).flatMap(text -> port(line, columns.indexOf("port"), text));
+        Optional<String> site = bounded(record, line, columns.indexOf("site"), 80);
+        Optional<String> role = bounded(record, line, columns.indexOf("role"), 40);
+        if (problems.size() == before) lines.add(new AddressLine(line, host, port, site, role));
+    }
+
+    private static Optional<String> field(CSVRecord record, int column) {
+        boolean there =
+                column >= 0 && column < record.size() && !record.get(column).isEmpty();
+        return there ? Optional.of(record.get(column)) : Optional.empty();
+    }
+
+    private Optional<String> bounded(CSVRecord record, int line, int column, int longest) {
+        Optional<String> field = field(record, column);
+        if (field.isPresent() && field.get().length() > longest)
+            problem(line, column, "longer than " + longest + " characters");
+        return field;
+    }
+
+    private Optional<Integer> port(int line, int column, String text) {
+        try {
+            int port = Integer.parseInt(text);
+            if (port >= 1 && port <= 65_535) return Optional.of(port);
+        } catch (NumberFormatException e) {
+            // Reported below, like a port out of range.
+        }
+        problem(line, column, "\"" + shortened(text) + "\" is not a port from 1 to 65535");
+        return Optional.empty();
+    }
+
+    static boolean isHost(String host) {
+        if (host.isEmpty() || host.length() > 253) return false;
+        if (DIGITS_AND_DOTS.matches(host)) return IPV4.matches(host) && !host.endsWith(".");
+        return IPV6.matches(host) || HOST.matches(host);
+    }
+
+    private static String shortened(String text) {
+        return text.length() <= 60 ? text : text.substring(0, 60) + "…";
+    }
+
+    private void problem(int line, int column, String message) {
+        if (problems.size() < 100) problems.add(new ListProblem(line, column, message));
+    }
+}

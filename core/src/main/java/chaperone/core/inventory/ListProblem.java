@@ -1,0 +1,8 @@
+package chaperone.core.inventory;
+
+/**
+ * Why a list cannot be taken; line and column count from 0.
+ *
+ * @param column the field's place in its line
+ */
+public record ListProblem(int line, int column, String message) {}

@@ -1,0 +1,121 @@
+package chaperone.core.compare;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import chaperone.core.compare.CompareRow.Kind;
+import chaperone.core.compare.CompareRow.Side;
+import com.google.re2j.Pattern;
+import java.util.List;
+import java.util.Optional;
+import java.util.function.Function;
+import net.jqwik.api.Arbitraries;
+import net.jqwik.api.Arbitrary;
+import net.jqwik.api.ForAll;
+import net.jqwik.api.Property;
+import net.jqwik.api.Provide;
+import org.junit.jupiter.api.Test;
+
+class ComparisonTest {
+    private static final Noise NOISE = new Noise(List.of(
+            new Noise.Item("count", Pattern.compile("^# (\\d+) bytes$"), "counts"),
+            new Noise.Item("clock", Pattern.compile("^clock "), "moves")));
+
+    @Property(tries = 2000)
+    void eachSideReadsAsItsText(@ForAll("texts") List<String> before, @ForAll("texts") List<String> after) {
+        Comparison comparison = Comparison.between(before, after, NOISE);
+        assertThat(side(comparison, CompareRow::before)).isEqualTo(before);
+        assertThat(side(comparison, CompareRow::after)).isEqualTo(after);
+    }
+
+    @Property(tries = 2000)
+    void countsAreSymmetric(@ForAll("texts") List<String> before, @ForAll("texts") List<String> after) {
+        Comparison.Counts there = Comparison.between(before, after, Noise.NONE).counts();
+        Comparison.Counts back = Comparison.between(after, before, Noise.NONE).counts();
+        assertThat(there.added() - there.removed()).isEqualTo(back.removed() - back.added());
+        assertThat(there.added() - there.removed()).isEqualTo(after.size() - before.size());
+        assertThat(there.isEmpty()).isEqualTo(before.equals(after));
+    }
+
+    @Property(tries = 1000)
+    void noiseHidesNoDifferenceOutsideItsPattern(
+            @ForAll("texts") List<String> before, @ForAll("texts") List<String> after) {
+        boolean equalButForNoise = NOISE.settled(before).equals(NOISE.settled(after));
+        assertThat(Comparison.between(before, after, NOISE).counts().isEmpty()).isEqualTo(equalButForNoise);
+    }
+
+    @Property(tries = 1000)
+    void foldingHidesOnlyWhatDoesNotCount(@ForAll("texts") List<String> before, @ForAll("texts") List<String> after) {
+        Comparison comparison = Comparison.between(before, after, NOISE);
+        int shown = 0;
+        int changes = 0;
+        for (Section section : Section.of(comparison, 1, false)) {
+            if (section instanceof Section.Folded folded) shown += folded.count();
+            if (section instanceof Section.Shown rows) {
+                shown += rows.rows().size();
+                changes +=
+                        (int) rows.rows().stream().filter(CompareRow::isChange).count();
+            }
+        }
+        assertThat(shown).isEqualTo(comparison.rows().size());
+        assertThat(changes).isEqualTo((int)
+                comparison.rows().stream().filter(CompareRow::isChange).count());
+    }
+
+    @Provide
+    Arbitrary<List<String>> texts() {
+        return Arbitraries.of(
+                        "# 10 bytes",
+                        "# 2143 bytes",
+                        "clock 07:58",
+                        "clock 08:01",
+                        "port 1",
+                        "  text \"a\"",
+                        "  text \"b\"",
+                        "  closed")
+                .list()
+                .ofMaxSize(25);
+    }
+
+    @Test
+    void readsAsAnEngineerWouldSayIt() {
+        List<String> before =
+                List.of("vlan 330 \"ticket hall\"", "port 1/0/24", "  text \"spare\"", "  member vlan 999", "  closed");
+        List<String> after = List.of(
+                "vlan 330 \"ticket hall\"",
+                "vlan 340 \"fish market\"",
+                "port 1/0/24",
+                "  text \"fish market kiosk\"",
+                "  member vlan 340",
+                "  flood-limit 2");
+        Comparison comparison = Comparison.between(before, after, Noise.NONE);
+        assertThat(comparison.rows())
+                .extracting(CompareRow::kind)
+                .containsExactly(
+                        Kind.SAME, Kind.ADDED, Kind.SAME, Kind.MODIFIED, Kind.MODIFIED, Kind.REMOVED, Kind.ADDED);
+        assertThat(comparison.counts()).isEqualTo(new Comparison.Counts(2, 2, 1, 0, 2));
+        assertThat(comparison.rows().get(4).after().orElseThrow().spans())
+                .containsExactly(new Span("  member vlan ", false), new Span("340", true));
+    }
+
+    @Test
+    void setsAsideACountThatMovesWithEveryEdit() {
+        Comparison comparison = Comparison.between(List.of("# 10 bytes", "a"), List.of("# 12 bytes", "a"), NOISE);
+        assertThat(comparison.counts()).isEqualTo(new Comparison.Counts(0, 0, 0, 1, 0));
+    }
+
+    @Test
+    void foldsFarRowsAndKeepsNoiseInViewWhenAsked() {
+        List<String> before = List.of("# 1 bytes", "a", "b", "c", "d", "e");
+        List<String> after = List.of("# 2 bytes", "a", "b", "c", "d", "f");
+        Comparison comparison = Comparison.between(before, after, NOISE);
+        assertThat(Section.of(comparison, 1, false).get(0)).isEqualTo(new Section.Folded(0, 0, 4));
+        assertThat(Section.of(comparison, 1, true).get(0)).isInstanceOf(Section.Shown.class);
+    }
+
+    private static List<String> side(Comparison comparison, Function<CompareRow, Optional<Side>> which) {
+        return comparison.rows().stream()
+                .flatMap(row -> which.apply(row).stream())
+                .map(Side::text)
+                .toList();
+    }
+}

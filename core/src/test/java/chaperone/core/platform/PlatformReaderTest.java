@@ -1,0 +1,92 @@
+package chaperone.core.platform;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import chaperone.core.platform.PlatformReader.Outcome.Read;
+import chaperone.core.platform.PlatformReader.Outcome.Refused;
+import java.io.IOException;
+import java.io.InputStream;
+import java.nio.charset.StandardCharsets;
+import java.util.List;
+import net.jqwik.api.ForAll;
+import net.jqwik.api.Property;
+import net.jqwik.api.constraints.IntRange;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.CsvSource;
+
+class PlatformReaderTest {
+    private static final String SHIPPED = shipped();
+
+    @Test
+    void readsTheShippedPlatforms() {
+        Platform corvane = Platforms.shipped().get("corvane");
+        assertThat(corvane.shell().privilegedPrompt().matches("brkw-core-1:admin> "))
+                .isTrue();
+        assertThat(corvane.noise().masked("# Corvane C7012, release 7.4.2, 2143 bytes"))
+                .isEqualTo(corvane.noise().masked("# Corvane C7012, release 7.4.2, 99 bytes"))
+                .isNotEqualTo(corvane.noise().masked("# Corvane C7012, release 7.4.3, 2143 bytes"));
+    }
+
+    /** Each row breaks one line of the shipped platform and tells what must be said of it. */
+    @ParameterizedTest
+    @CsvSource(delimiter = '|', textBlock = """
+        tab-width: 8          | tab-width: wide            | is not a whole number
+        tab-width: 8          | tab-width: 99              | is not a whole number
+        grammar: indented     | grammar: spiral            | is not one of indented
+        platform: corvane     | platform: Cor vane         | must be 1 to 40 small letters
+        title: Corvane switch | titel: Corvane switch      | "titel" is not known here
+        raise:                | raise: now                 | are not allowed here
+        leave: bye            | leave: [bye]               | must be a text
+        leave: bye            | leave: ''                  | must not be empty
+        asks: '^password: ?$' | asks: '(unclosed'          | not a pattern
+        serial: '^serial +: (\\S+)$' | serial: '^serial'   | needs a group
+        """)
+    void namesTheLineOfAMistake(String line, String mistake, String said) {
+        assertThat(SHIPPED).contains(line);
+        int at = SHIPPED.substring(0, SHIPPED.indexOf(line)).split("\n", -1).length - 1;
+        List<PlatformProblem> problems = problemsOf(SHIPPED.replace(line, mistake));
+        assertThat(problems).anySatisfy(problem -> {
+            assertThat(problem.message()).contains(said);
+            assertThat(problem.line()).isBetween(at, at + 1);
+        });
+    }
+
+    @Test
+    void reportsAllMistakesAtOnce() {
+        String text = SHIPPED.replace("tab-width: 8", "tab-width: x").replace("leave: bye", "leave: ''");
+        assertThat(problemsOf(text)).hasSize(2);
+    }
+
+    @Test
+    void saysWhatIsMissing() {
+        assertThat(problemsOf("platform: x\n"))
+                .extracting(PlatformProblem::message)
+                .contains("\"title\" is missing", "\"shell\" is missing", "\"copy\" is missing");
+    }
+
+    @Test
+    void countsLinesFromOneForPeople() {
+        assertThat(problemsOf("- a\n").get(0))
+                .hasToString("line 1, column 1: expected entries like \"platform: name\"");
+    }
+
+    @Property(tries = 300)
+    void aTextCutAnywhereIsAnsweredWithProblemsNotAnException(@ForAll @IntRange(max = 2000) int length) {
+        String cut = SHIPPED.substring(0, Math.min(length, SHIPPED.length() - 30));
+        assertThat(PlatformReader.read(cut)).isInstanceOf(Refused.class);
+    }
+
+    private static List<PlatformProblem> problemsOf(String text) {
+        assertThat(PlatformReader.read(SHIPPED)).isInstanceOf(Read.class);
+        return ((Refused) PlatformReader.read(text)).problems();
+    }
+
+    private static String shipped() {
+        try (InputStream in = PlatformReaderTest.class.getResourceAsStream("/platforms/corvane.yaml")) {
+            return new String(in.readAllBytes(), StandardCharsets.UTF_8);
+        } catch (IOException e) {
+            throw new AssertionError(e);
+        }
+    }
+}
