@@ -1,0 +1,60 @@
+package chaperone.standins;
+
+import java.io.IOException;
+import java.io.UncheckedIOException;
+import java.net.DatagramPacket;
+import java.net.DatagramSocket;
+import java.net.InetSocketAddress;
+import java.nio.charset.StandardCharsets;
+import java.time.Clock;
+import java.time.temporal.ChronoUnit;
+import java.util.Map;
+import java.util.stream.Collectors;
+
+/**
+ * Sends what happens on the devices as syslog (RFC 5424) over UDP (RFC 5426). The structured data carry the enterprise
+ * number 32473, which RFC 5612 keeps for documentation.
+ */
+public final class Syslog implements AutoCloseable {
+    private static final int LOCAL7_NOTICE = 23 * 8 + 5;
+
+    private final DatagramSocket socket;
+    private final InetSocketAddress collector;
+    private final Clock clock;
+
+    public Syslog(InetSocketAddress collector, Clock clock) {
+        try {
+            this.socket = new DatagramSocket();
+        } catch (IOException e) {
+            throw new UncheckedIOException("No socket for log messages", e);
+        }
+        this.collector = collector;
+        this.clock = clock;
+    }
+
+    /** One message from {@code host}; a message that cannot be sent is lost, as UDP has it. */
+    public void send(String host, String kind, Map<String, String> data, String text) {
+        String fields = data.entrySet().stream()
+                .sorted(Map.Entry.comparingByKey())
+                .map(entry -> " " + entry.getKey() + "=\"" + escaped(entry.getValue()) + "\"")
+                .collect(Collectors.joining());
+        String message = "<" + LOCAL7_NOTICE + ">1 " + clock.instant().truncatedTo(ChronoUnit.MILLIS) + " " + host
+                + " corvane - " + kind + " [session@32473" + fields + "] " + text;
+        byte[] bytes = message.getBytes(StandardCharsets.UTF_8);
+        try {
+            socket.send(new DatagramPacket(bytes, bytes.length, collector));
+        } catch (IOException e) {
+            org.slf4j.LoggerFactory.getLogger(Syslog.class).debug("Log message lost: {}", message, e);
+        }
+    }
+
+    /** RFC 5424, section 6.3.3. */
+    private static String escaped(String value) {
+        return value.replace("\\", "\\\\").replace("\"", "\\\"").replace("]", "\\]");
+    }
+
+    @Override
+    public void close() {
+        socket.close();
+    }
+}

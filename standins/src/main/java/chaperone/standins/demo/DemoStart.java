@@ -1,0 +1,73 @@
+package chaperone.standins.demo;
+
+import chaperone.standins.StandIn;
+import chaperone.standins.StandIns;
+import chaperone.standins.demo.DemoHistory.Moment;
+import java.io.IOException;
+import java.net.InetSocketAddress;
+import java.nio.charset.StandardCharsets;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.time.Instant;
+import java.util.List;
+import java.util.Optional;
+
+/** Brings the demo's stand-ins up, as they were when they were last stopped. */
+public final class DemoStart {
+    private DemoStart() {}
+
+    /** Starts every unit on {@code port} of its address; {@code state} is where it was kept, if anywhere. */
+    public static void start(StandIns standIns, int port, Optional<Path> state, Instant now) {
+        Optional<StateFolder> folder = state.map(StateFolder::new);
+        for (Unit unit : DemoFleet.units()) {
+            StandIn standIn = standIns.start(plan(unit, port, folder, now));
+            boolean isFresh = folder.flatMap(kept -> kept.configuration(unit.name(), "running"))
+                    .isEmpty();
+            if (isFresh && unit.name().equals("duns-acc-4")) leaveUnsaved(standIn);
+            unit.fault().ifPresent(fault -> standIn.set(fault, 0));
+        }
+    }
+
+    /** Keeps what every stand-in is now. */
+    public static void keep(StandIns standIns, Path state) {
+        StateFolder folder = new StateFolder(state);
+        standIns.all().forEach(folder::keep);
+    }
+
+    /** Writes each known unit's past as {@code name/seconds.conf}, and the list of those that wait. */
+    public static void writeHistory(Path target, int port, Instant now) throws IOException {
+        for (Unit unit : DemoFleet.units()) {
+            if (!unit.isKnown()) continue;
+            Path own = Files.createDirectories(target.resolve(unit.name()));
+            for (Moment moment : DemoHistory.of(unit, now)) {
+                Path file = own.resolve(moment.at().getEpochSecond() + ".conf");
+                Files.writeString(file, moment.running(), StandardCharsets.ISO_8859_1);
+            }
+        }
+        Files.writeString(target.resolve("more-switches.csv"), DemoFleet.listToBringIn(port));
+    }
+
+    private static StandIn.Plan plan(Unit unit, int port, Optional<StateFolder> folder, Instant now) {
+        List<Moment> past = DemoHistory.of(unit, now);
+        String newest = past.get(past.size() - 1).running();
+        return new StandIn.Plan(
+                new InetSocketAddress(unit.address(), port),
+                unit.hardware(),
+                folder.flatMap(kept -> kept.configuration(unit.name(), "running"))
+                        .orElse(newest),
+                folder.flatMap(kept -> kept.configuration(unit.name(), "saved")).orElse(newest),
+                folder.map(kept -> kept.hostKey(unit.name())).orElseGet(StandIn::newHostKey));
+    }
+
+    private static void leaveUnsaved(StandIn standIn) {
+        standIn.device()
+                .type(
+                        DemoFleet.PERSON,
+                        List.of(
+                                "port 1/0/18",
+                                "text \"weather mast\"",
+                                "member vlan 320",
+                                "up",
+                                "vlan 345 \"weather\""));
+    }
+}
