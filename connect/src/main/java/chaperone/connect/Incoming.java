@@ -1,0 +1,92 @@
+package chaperone.connect;
+
+import java.io.ByteArrayOutputStream;
+import java.io.OutputStream;
+import java.nio.charset.StandardCharsets;
+import java.time.Duration;
+
+/**
+ * The bytes that a device has sent and nobody has taken yet. Written by the network's thread, waited for by the
+ * conversation's own; every wait has an end.
+ */
+final class Incoming extends OutputStream {
+    private static final int TAIL = 1024;
+
+    private final Bytes bytes = new Bytes();
+    private final int most;
+    private boolean ended;
+    private long arrived;
+
+    /** Shows its end without copying all of it: the last line is looked at for every packet that comes. */
+    private static final class Bytes extends ByteArrayOutputStream {
+        synchronized String tail(int most) {
+            int length = Math.min(most, count);
+            return new String(buf, count - length, length, StandardCharsets.ISO_8859_1);
+        }
+    }
+
+    Incoming(int most) {
+        this.most = most;
+    }
+
+    @Override
+    public synchronized void write(int b) {
+        write(new byte[] {(byte) b}, 0, 1);
+    }
+
+    @Override
+    public synchronized void write(byte[] chunk, int offset, int length) {
+        // Beyond the bound nothing is kept, but the count goes on, so that the reader learns of it.
+        if (bytes.size() + length <= most) bytes.write(chunk, offset, length);
+        arrived += length;
+        notifyAll();
+    }
+
+    /** The other side has nothing more to say. */
+    synchronized void end() {
+        ended = true;
+        notifyAll();
+    }
+
+    @Override
+    public void close() {
+        end();
+    }
+
+    synchronized boolean isEnded() {
+        return ended;
+    }
+
+    /** Bytes that have come so far, taken or not. */
+    synchronized long arrived() {
+        return arrived;
+    }
+
+    synchronized boolean isOverfull() {
+        return arrived > most;
+    }
+
+    /** Waits until more than {@code known} bytes have come, or the end; false if {@code patience} ran out first. */
+    synchronized boolean awaitMoreThan(long known, Duration patience) throws InterruptedException {
+        long end = System.nanoTime() + patience.toNanos();
+        while (arrived <= known && !ended) {
+            long left = (end - System.nanoTime()) / 1_000_000;
+            if (left <= 0) return false;
+            wait(left);
+        }
+        return true;
+    }
+
+    /** The last line as far as it has come, one character a byte; without carriage returns. */
+    synchronized String lastLine() {
+        String tail = bytes.tail(TAIL);
+        return tail.substring(tail.lastIndexOf('\n') + 1).replace("\r", "");
+    }
+
+    synchronized byte[] take() {
+        byte[] taken = bytes.toByteArray();
+        bytes.reset();
+        arrived = 0;
+        return taken;
+    }
+}
