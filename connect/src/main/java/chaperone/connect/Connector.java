@@ -5,9 +5,11 @@ import chaperone.core.platform.Platform;
 import java.io.IOException;
 import java.net.ConnectException;
 import java.net.InetSocketAddress;
+import java.util.EnumSet;
 import java.util.List;
 import java.util.Optional;
 import java.util.concurrent.TimeUnit;
+import java.util.function.Consumer;
 import org.apache.sshd.client.SshClient;
 import org.apache.sshd.client.auth.keyboard.UserAuthKeyboardInteractiveFactory;
 import org.apache.sshd.client.auth.password.UserAuthPasswordFactory;
@@ -50,9 +52,14 @@ public final class Connector implements AutoCloseable {
         client.start();
     }
 
-    /** Logs in, finds out which of the platforms it is, and reads its facts. */
-    public Met meet(Target target, List<Platform> platforms) {
+    /**
+     * Logs in, finds out which of the platforms it is, and reads its facts.
+     *
+     * @param opened is told of the session once it stands, so that others can stop it
+     */
+    public Met meet(Target target, List<Platform> platforms, Consumer<DeviceSession> opened) {
         try (DeviceSession session = open(target, platforms.get(0))) {
+            opened.accept(session);
             List<Platform> candidates = firstPrompt(session, platforms);
             for (Platform platform : candidates) {
                 session.follow(platform);
@@ -86,11 +93,12 @@ public final class Connector implements AutoCloseable {
     }
 
     /** A conversation with a device whose platform is known, ready to read its configuration. The caller closes it. */
-    public DeviceSession open(Target target, Platform platform, Login login) {
+    public DeviceSession open(Target target, Platform platform, Consumer<DeviceSession> opened) {
         DeviceSession session = open(target, platform);
         try {
+            opened.accept(session);
             session.meet(List.of(platform));
-            session.prepare(login);
+            session.prepare(target.login());
             return session;
         } catch (RuntimeException e) {
             session.close();
@@ -192,7 +200,7 @@ public final class Connector implements AutoCloseable {
             channel.setErr(incoming);
             channel.addCloseFutureListener(closed -> incoming.end());
             channel.open().verify(patience.logIn());
-            if (channel.waitFor(java.util.EnumSet.of(ClientChannelEvent.OPENED), TimeUnit.SECONDS.toMillis(1))
+            if (channel.waitFor(EnumSet.of(ClientChannelEvent.OPENED), TimeUnit.SECONDS.toMillis(1))
                     .isEmpty()) {
                 throw new ConversationException(FailureKind.DROPPED, endpoint, "no shell was opened");
             }

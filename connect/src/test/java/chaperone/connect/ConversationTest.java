@@ -72,7 +72,7 @@ class ConversationTest {
 
     @Test
     void meetsADeviceAndLearnsItsFacts() {
-        Met met = connector.meet(target(LOGIN, Optional.empty()), PLATFORMS.all());
+        Met met = connector.meet(target(LOGIN, Optional.empty()), PLATFORMS.all(), opened -> {});
         assertThat(met.platform().name()).isEqualTo("corvane");
         assertThat(met.facts().name()).contains("brkw-acc-2");
         assertThat(met.facts().model()).contains("C2048");
@@ -89,8 +89,9 @@ class ConversationTest {
 
     @Test
     void takesTheKeyThatItPinned() {
-        String pinned =
-                connector.meet(target(LOGIN, Optional.empty()), PLATFORMS.all()).hostKey();
+        String pinned = connector
+                .meet(target(LOGIN, Optional.empty()), PLATFORMS.all(), opened -> {})
+                .hostKey();
         assertThat(copy(Optional.of(pinned)).running()).isNotEmpty();
     }
 
@@ -117,7 +118,7 @@ class ConversationTest {
 
     @Test
     void readsOnThroughPagesWhereTheyCannotBeSwitchedOff() {
-        try (DeviceSession session = connector.open(target(LOGIN, Optional.empty()), CORVANE, LOGIN)) {
+        try (DeviceSession session = connector.open(target(LOGIN, Optional.empty()), CORVANE, opened -> {})) {
             session.run("page on");
             assertThat(session.run("show config running"))
                     .isEqualTo(device.device().runningText());
@@ -141,7 +142,7 @@ class ConversationTest {
         device.set(fault, number);
         assertThat(failureOf(() -> copy(Optional.empty()))).isEqualTo(whenCopied);
         if (whenMet == null) return;
-        assertThat(failureOf(() -> connector.meet(target(LOGIN, Optional.empty()), PLATFORMS.all())))
+        assertThat(failureOf(() -> connector.meet(target(LOGIN, Optional.empty()), PLATFORMS.all(), opened -> {})))
                 .isEqualTo(whenMet);
     }
 
@@ -158,7 +159,8 @@ class ConversationTest {
     @Test
     void aNameThatNobodyKnowsIsNoAnswer() {
         Target nowhere = new Target(new Endpoint("no-such-switch.invalid", 22), LOGIN, Optional.empty());
-        assertThat(failureOf(() -> connector.meet(nowhere, PLATFORMS.all()))).isEqualTo(FailureKind.NO_ANSWER);
+        assertThat(failureOf(() -> connector.meet(nowhere, PLATFORMS.all(), opened -> {})))
+                .isEqualTo(FailureKind.NO_ANSWER);
     }
 
     @Test
@@ -167,7 +169,7 @@ class ConversationTest {
         Patience narrow =
                 new Patience(SHORT.connect(), SHORT.logIn(), SHORT.prompt(), SHORT.silence(), SHORT.whole(), 100_000);
         try (Connector bounded = new Connector(narrow);
-                DeviceSession session = bounded.open(target(LOGIN, Optional.empty()), CORVANE, LOGIN)) {
+                DeviceSession session = bounded.open(target(LOGIN, Optional.empty()), CORVANE, opened -> {})) {
             assertThat(failureOf(() -> session.run("show config running"))).isEqualTo(FailureKind.TOO_LONG);
         }
     }
@@ -178,7 +180,7 @@ class ConversationTest {
         Patience narrow = new Patience(
                 SHORT.connect(), SHORT.logIn(), SHORT.prompt(), SHORT.silence(), Duration.ofSeconds(4), 100_000);
         try (Connector bounded = new Connector(narrow)) {
-            assertThat(failureOf(() -> bounded.open(target(LOGIN, Optional.empty()), CORVANE, LOGIN)
+            assertThat(failureOf(() -> bounded.open(target(LOGIN, Optional.empty()), CORVANE, opened -> {})
                             .run("show config running")))
                     .isEqualTo(FailureKind.FELL_SILENT);
         }
@@ -195,7 +197,7 @@ class ConversationTest {
                 Duration.ofSeconds(50),
                 100_000);
         try (Connector patient = new Connector(long_);
-                DeviceSession session = patient.open(target(LOGIN, Optional.empty()), CORVANE, LOGIN)) {
+                DeviceSession session = patient.open(target(LOGIN, Optional.empty()), CORVANE, opened -> {})) {
             CompletableFuture<FailureKind> outcome =
                     CompletableFuture.supplyAsync(() -> failureOf(() -> session.run("show config running")));
             session.stop();
@@ -204,7 +206,7 @@ class ConversationTest {
     }
 
     private static RetrievedCopy copy(Optional<String> pinned) {
-        try (DeviceSession session = connector.open(target(LOGIN, pinned), CORVANE, LOGIN)) {
+        try (DeviceSession session = connector.open(target(LOGIN, pinned), CORVANE, opened -> {})) {
             return RetrievedCopy.from(session, CORVANE);
         }
     }

@@ -12,7 +12,7 @@ public record Comparison(List<CompareRow> rows, boolean isShortest) {
 
     /** Rows of each kind; {@code places} counts runs of changed rows. */
     public record Counts(int added, int modified, int removed, int noise, int places) {
-        public boolean isEmpty() {
+        public boolean areNone() {
             return places == 0;
         }
     }

@@ -4,7 +4,8 @@ import chaperone.core.compare.Noise;
 import chaperone.core.config.IndentedGrammar;
 
 /**
- * A device family: how it is recognised and talked to, how its configuration is written, what in it is noise.
+ * A device family: how it is recognised and talked to, how its configuration is written, what in it is noise
+ * and what is secret.
  *
  * @param name the key by which devices refer to it
  * @param title the name that people read
@@ -17,4 +18,5 @@ public record Platform(
         CopyCommands copy,
         IndentedGrammar grammar,
         Noise noise,
+        Secrets secrets,
         FactPatterns facts) {}

@@ -3,6 +3,7 @@ package chaperone.core.platform;
 import chaperone.core.compare.Noise;
 import chaperone.core.config.IndentedGrammar;
 import chaperone.core.config.IndentedGrammar.VerbatimBlock;
+import com.google.re2j.Pattern;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
@@ -32,7 +33,7 @@ public final class PlatformReader {
     }
 
     private static Platform platform(YamlBlock root) {
-        root.allow("platform", "title", "recognise", "shell", "copy", "configuration", "noise", "facts");
+        root.allow("platform", "title", "recognise", "shell", "copy", "configuration", "noise", "secrets", "facts");
         return new Platform(
                 root.name("platform"),
                 root.text("title"),
@@ -42,6 +43,9 @@ public final class PlatformReader {
                 grammar(root.block("configuration")),
                 new Noise(
                         root.blocks("noise").stream().map(PlatformReader::noise).toList()),
+                new Secrets(root.blocks("secrets").stream()
+                        .map(PlatformReader::secret)
+                        .toList()),
                 facts(root.block("facts")));
     }
 
@@ -91,6 +95,11 @@ public final class PlatformReader {
     private static Noise.Item noise(YamlBlock block) {
         block.allow("name", "pattern", "reason");
         return new Noise.Item(block.text("name"), block.pattern("pattern"), block.text("reason"));
+    }
+
+    private static Pattern secret(YamlBlock block) {
+        block.allow("pattern");
+        return block.pattern("pattern", 1);
     }
 
     private static FactPatterns facts(YamlBlock block) {

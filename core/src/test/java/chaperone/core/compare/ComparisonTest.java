@@ -33,14 +33,14 @@ class ComparisonTest {
         Comparison.Counts back = Comparison.between(after, before, Noise.NONE).counts();
         assertThat(there.added() - there.removed()).isEqualTo(back.removed() - back.added());
         assertThat(there.added() - there.removed()).isEqualTo(after.size() - before.size());
-        assertThat(there.isEmpty()).isEqualTo(before.equals(after));
+        assertThat(there.areNone()).isEqualTo(before.equals(after));
     }
 
     @Property(tries = 1000)
     void noiseHidesNoDifferenceOutsideItsPattern(
             @ForAll("texts") List<String> before, @ForAll("texts") List<String> after) {
         boolean equalButForNoise = NOISE.settled(before).equals(NOISE.settled(after));
-        assertThat(Comparison.between(before, after, NOISE).counts().isEmpty()).isEqualTo(equalButForNoise);
+        assertThat(Comparison.between(before, after, NOISE).counts().areNone()).isEqualTo(equalButForNoise);
     }
 
     @Property(tries = 1000)

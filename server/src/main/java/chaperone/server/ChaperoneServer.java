@@ -1,0 +1,15 @@
+package chaperone.server;
+
+import org.springframework.boot.SpringApplication;
+import org.springframework.boot.autoconfigure.SpringBootApplication;
+import org.springframework.boot.context.properties.ConfigurationPropertiesScan;
+
+/** Starts the server. */
+@SpringBootApplication
+@ConfigurationPropertiesScan
+public class ChaperoneServer {
+
+    public static void main(String[] args) {
+        SpringApplication.run(ChaperoneServer.class, args);
+    }
+}

@@ -1,0 +1,48 @@
+package chaperone.server;
+
+import chaperone.connect.Connector;
+import chaperone.connect.ConversationLimits;
+import chaperone.connect.Patience;
+import chaperone.core.platform.Platforms;
+import chaperone.server.secret.SecretBox;
+import java.time.Clock;
+import org.springframework.context.annotation.Bean;
+import org.springframework.context.annotation.Configuration;
+
+/** The parts that are not Spring's, put together. */
+@Configuration(proxyBeanMethods = false)
+class Parts {
+
+    @Bean
+    Clock clock() {
+        return Clock.systemUTC();
+    }
+
+    @Bean
+    Platforms platforms() {
+        return Platforms.shipped();
+    }
+
+    @Bean
+    SecretBox secretBox(Settings settings) {
+        return SecretBox.withKeyFrom(settings.keyFile());
+    }
+
+    @Bean
+    ConversationLimits conversationLimits(Settings settings) {
+        return new ConversationLimits(
+                settings.limits().overall(), settings.limits().perSite());
+    }
+
+    @Bean
+    Connector connector(Settings settings) {
+        Settings.Patience patience = settings.patience();
+        return new Connector(new Patience(
+                patience.connect(),
+                patience.logIn(),
+                patience.prompt(),
+                patience.silence(),
+                patience.whole(),
+                Patience.USUAL.mostBytes()));
+    }
+}

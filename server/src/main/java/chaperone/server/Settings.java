@@ -1,0 +1,16 @@
+package chaperone.server;
+
+import java.nio.file.Path;
+import java.time.Duration;
+import org.springframework.boot.context.properties.ConfigurationProperties;
+
+/** What the person who runs the server can set; see application.yaml. */
+@ConfigurationProperties("chaperone")
+public record Settings(Path keyFile, String firstPassword, Limits limits, Patience patience) {
+
+    /** Conversations at once. */
+    public record Limits(int overall, int perSite) {}
+
+    /** How long conversations wait. */
+    public record Patience(Duration connect, Duration logIn, Duration prompt, Duration silence, Duration whole) {}
+}

@@ -1,0 +1,117 @@
+package chaperone.server.account;
+
+import jakarta.servlet.http.HttpServletResponse;
+import java.io.IOException;
+import java.nio.charset.StandardCharsets;
+import org.springframework.context.annotation.Bean;
+import org.springframework.context.annotation.Configuration;
+import org.springframework.http.HttpMethod;
+import org.springframework.http.HttpStatus;
+import org.springframework.security.access.hierarchicalroles.RoleHierarchy;
+import org.springframework.security.access.hierarchicalroles.RoleHierarchyImpl;
+import org.springframework.security.authentication.AuthenticationManager;
+import org.springframework.security.authentication.ProviderManager;
+import org.springframework.security.authentication.dao.DaoAuthenticationProvider;
+import org.springframework.security.config.annotation.web.builders.HttpSecurity;
+import org.springframework.security.config.annotation.web.configuration.EnableWebSecurity;
+import org.springframework.security.config.annotation.web.configurers.AuthorizeHttpRequestsConfigurer;
+import org.springframework.security.crypto.factory.PasswordEncoderFactories;
+import org.springframework.security.crypto.password.PasswordEncoder;
+import org.springframework.security.web.SecurityFilterChain;
+import org.springframework.security.web.context.HttpSessionSecurityContextRepository;
+import org.springframework.security.web.context.SecurityContextRepository;
+
+/** Which role may call what, in one table; what is not in it is refused. */
+@Configuration(proxyBeanMethods = false)
+@EnableWebSecurity
+class SecurityRules {
+    private static final String VIEWER = Role.VIEWER.name();
+    private static final String ENGINEER = Role.ENGINEER.name();
+    private static final String ADMINISTRATOR = Role.ADMINISTRATOR.name();
+
+    private static void table(
+            AuthorizeHttpRequestsConfigurer<HttpSecurity>.AuthorizationManagerRequestMatcherRegistry rules) {
+        rules.requestMatchers(HttpMethod.POST, "/api/session").permitAll();
+        rules.requestMatchers(HttpMethod.GET, "/actuator/health").permitAll();
+
+        // A configuration with its secrets, and all that reaches out to devices.
+        rules.requestMatchers(HttpMethod.GET, "/api/devices/*/revisions/*/text").hasRole(ENGINEER);
+        rules.requestMatchers(HttpMethod.GET, "/api/devices/*/compare.diff").hasRole(ENGINEER);
+        rules.requestMatchers(HttpMethod.POST, "/api/copies", "/api/imports", "/api/jobs/*/stop", "/api/jobs/*/retry")
+                .hasRole(ENGINEER);
+        rules.requestMatchers(HttpMethod.POST, "/api/host-keys").hasRole(ENGINEER);
+        rules.requestMatchers(HttpMethod.DELETE, "/api/devices/*").hasRole(ENGINEER);
+
+        rules.requestMatchers(HttpMethod.POST, "/api/credential-sets").hasRole(ADMINISTRATOR);
+        rules.requestMatchers(HttpMethod.PUT, "/api/credential-sets/*").hasRole(ADMINISTRATOR);
+        rules.requestMatchers(HttpMethod.DELETE, "/api/credential-sets/*").hasRole(ADMINISTRATOR);
+
+        rules.requestMatchers(HttpMethod.DELETE, "/api/session").hasRole(VIEWER);
+        rules.requestMatchers(HttpMethod.GET, "/api/**", "/v3/api-docs/**").hasRole(VIEWER);
+        rules.requestMatchers("/api/**", "/actuator/**", "/v3/**").denyAll();
+        rules.requestMatchers(HttpMethod.GET, "/**").permitAll();
+        rules.requestMatchers(HttpMethod.HEAD, "/**").permitAll();
+        rules.anyRequest().denyAll();
+    }
+
+    @Bean
+    RoleHierarchy roleHierarchy() {
+        return RoleHierarchyImpl.fromHierarchy("""
+                ROLE_ADMINISTRATOR > ROLE_ENGINEER
+                ROLE_ADMINISTRATOR > ROLE_APPROVER
+                ROLE_ENGINEER > ROLE_VIEWER
+                ROLE_APPROVER > ROLE_VIEWER
+                """);
+    }
+
+    @Bean
+    PasswordEncoder passwordEncoder() {
+        return PasswordEncoderFactories.createDelegatingPasswordEncoder();
+    }
+
+    @Bean
+    AuthenticationManager authenticationManager(AccountService accounts, PasswordEncoder encoder) {
+        DaoAuthenticationProvider provider = new DaoAuthenticationProvider(accounts);
+        provider.setPasswordEncoder(encoder);
+        return new ProviderManager(provider);
+    }
+
+    @Bean
+    SecurityContextRepository securityContexts() {
+        return new HttpSessionSecurityContextRepository();
+    }
+
+    @Bean
+    SecurityFilterChain filters(HttpSecurity http, SecurityContextRepository contexts) throws Exception {
+        http.authorizeHttpRequests(SecurityRules::table);
+        http.securityContext(context -> context.securityContextRepository(contexts));
+        http.csrf(csrf -> csrf.spa());
+        http.requestCache(cache -> cache.disable());
+        http.formLogin(form -> form.disable());
+        http.httpBasic(basic -> basic.disable());
+        http.logout(logout -> logout.disable());
+        http.headers(headers -> headers.contentSecurityPolicy(policy -> policy.policyDirectives(
+                "default-src 'self'; img-src 'self' data:; style-src 'self' 'unsafe-inline'; object-src 'none'; "
+                        + "base-uri 'self'; frame-ancestors 'none'; form-action 'self'")));
+        http.exceptionHandling(errors -> errors.authenticationEntryPoint((request, response, e) -> write(
+                        response, HttpStatus.UNAUTHORIZED, "log-in", "Nobody is logged in.", "Log in and try again."))
+                .accessDeniedHandler((request, response, e) -> write(
+                        response,
+                        HttpStatus.FORBIDDEN,
+                        "not-allowed",
+                        "Your role does not allow this, or the page is out of date.",
+                        "Load the page again; if it stays, ask an administrator.")));
+        return http.build();
+    }
+
+    /** Filters answer before the handler of problems is reached. */
+    private static void write(
+            HttpServletResponse response, HttpStatus status, String code, String meaning, String advice)
+            throws IOException {
+        response.setStatus(status.value());
+        response.setContentType("application/problem+json");
+        String json = "{\"title\":\"%s\",\"status\":%d,\"detail\":\"%s\",\"code\":\"%s\",\"advice\":\"%s\"}"
+                .formatted(status.getReasonPhrase(), status.value(), meaning, code, advice);
+        response.getOutputStream().write(json.getBytes(StandardCharsets.UTF_8));
+    }
+}

@@ -1,0 +1,5 @@
+/** The made-up data of the demo. */
+@NullMarked
+package chaperone.server.demo;
+
+import org.jspecify.annotations.NullMarked;

@@ -1,0 +1,41 @@
+package chaperone.server.event;
+
+import jakarta.persistence.EntityManager;
+import org.springframework.stereotype.Component;
+
+/**
+ * Tells every server process, and through it every open page, that something has changed. The message leaves with the
+ * transaction that made the change (PostgreSQL NOTIFY), never before it and never without it.
+ */
+@Component
+public class Events {
+    static final String CHANNEL = "chaperone_events";
+
+    private final EntityManager entities;
+
+    Events(EntityManager entities) {
+        this.entities = entities;
+    }
+
+    /** A job's counts or state moved. */
+    public void jobMoved(long job) {
+        tell("job " + job);
+    }
+
+    /** Somebody asked for the job to stop: processes end the conversations that they hold for it. */
+    public void stopAsked(long job) {
+        tell("stop " + job);
+    }
+
+    /** A device was added, copied, or removed. */
+    public void fleetMoved() {
+        tell("fleet 0");
+    }
+
+    private void tell(String message) {
+        entities.createNativeQuery("select pg_notify(?1, ?2)", Object.class)
+                .setParameter(1, CHANNEL)
+                .setParameter(2, message)
+                .getSingleResult();
+    }
+}

@@ -1,0 +1,90 @@
+package chaperone.server.fleet;
+
+import jakarta.validation.Valid;
+import jakarta.validation.constraints.NotBlank;
+import jakarta.validation.constraints.NotNull;
+import jakarta.validation.constraints.Size;
+import java.time.Instant;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.stream.Collectors;
+import org.springframework.http.HttpStatus;
+import org.springframework.web.bind.annotation.DeleteMapping;
+import org.springframework.web.bind.annotation.GetMapping;
+import org.springframework.web.bind.annotation.PathVariable;
+import org.springframework.web.bind.annotation.PostMapping;
+import org.springframework.web.bind.annotation.PutMapping;
+import org.springframework.web.bind.annotation.RequestBody;
+import org.springframework.web.bind.annotation.RequestMapping;
+import org.springframework.web.bind.annotation.ResponseStatus;
+import org.springframework.web.bind.annotation.RestController;
+
+/** Credential sets without their passwords: these go in and never come out. */
+@RestController
+@RequestMapping("/api/credential-sets")
+class CredentialSetController {
+    private final CredentialSets service;
+    private final CredentialSetRepository sets;
+    private final DeviceRepository devices;
+
+    CredentialSetController(CredentialSets service, CredentialSetRepository sets, DeviceRepository devices) {
+        this.service = service;
+        this.sets = sets;
+        this.devices = devices;
+    }
+
+    record CredentialSetView(long id, String name, String note, String account, long devices, Instant changedAt) {}
+
+    record CredentialSetInput(
+            @NotBlank @Size(max = 60) String name,
+            @NotNull @Size(max = 500) String note,
+            @NotBlank @Size(max = 60) String account,
+            Optional<@Size(max = 200) String> password,
+            Optional<@Size(max = 200) String> privilegedPassword) {
+        CredentialSets.Entry entry() {
+            return new CredentialSets.Entry(name, note, account, password, privilegedPassword);
+        }
+
+        @Override
+        public String toString() {
+            return "CredentialSetInput[" + name + "]";
+        }
+    }
+
+    record Added(long id) {}
+
+    @GetMapping
+    List<CredentialSetView> list() {
+        Map<Long, Long> users = devices.countsByCredentialSet().stream()
+                .collect(Collectors.toMap(
+                        DeviceRepository.SetCount::getCredentialSet, DeviceRepository.SetCount::getDevices));
+        return sets.findAllByOrderByName().stream()
+                .map(set -> new CredentialSetView(
+                        set.id(),
+                        set.name(),
+                        set.note(),
+                        set.account(),
+                        users.getOrDefault(set.id(), 0L),
+                        set.changedAt()))
+                .toList();
+    }
+
+    @PostMapping
+    @ResponseStatus(HttpStatus.CREATED)
+    Added add(@Valid @RequestBody CredentialSetInput input) {
+        return new Added(service.add(input.entry()));
+    }
+
+    @PutMapping("/{id}")
+    @ResponseStatus(HttpStatus.NO_CONTENT)
+    void change(@PathVariable long id, @Valid @RequestBody CredentialSetInput input) {
+        service.change(id, input.entry());
+    }
+
+    @DeleteMapping("/{id}")
+    @ResponseStatus(HttpStatus.NO_CONTENT)
+    void remove(@PathVariable long id) {
+        service.remove(id);
+    }
+}

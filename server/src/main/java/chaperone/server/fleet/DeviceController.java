@@ -1,0 +1,138 @@
+package chaperone.server.fleet;
+
+import chaperone.core.answer.FourAnswers;
+import jakarta.validation.constraints.Max;
+import jakarta.validation.constraints.Min;
+import jakarta.validation.constraints.Size;
+import java.time.Clock;
+import java.time.Instant;
+import java.util.List;
+import java.util.Optional;
+import org.springframework.data.domain.Page;
+import org.springframework.data.domain.PageRequest;
+import org.springframework.http.HttpStatus;
+import org.springframework.transaction.annotation.Transactional;
+import org.springframework.web.bind.annotation.DeleteMapping;
+import org.springframework.web.bind.annotation.GetMapping;
+import org.springframework.web.bind.annotation.PathVariable;
+import org.springframework.web.bind.annotation.RequestMapping;
+import org.springframework.web.bind.annotation.RequestParam;
+import org.springframework.web.bind.annotation.ResponseStatus;
+import org.springframework.web.bind.annotation.RestController;
+
+/** The fleet as a list, and one device. */
+@RestController
+@RequestMapping("/api/devices")
+class DeviceController {
+    private final Fleet fleet;
+    private final DeviceRepository devices;
+    private final CredentialSets credentials;
+    private final HostKeyRepository keys;
+    private final Clock clock;
+
+    DeviceController(
+            Fleet fleet, DeviceRepository devices, CredentialSets credentials, HostKeyRepository keys, Clock clock) {
+        this.fleet = fleet;
+        this.devices = devices;
+        this.credentials = credentials;
+        this.keys = keys;
+        this.clock = clock;
+    }
+
+    record DeviceView(
+            String name,
+            String host,
+            int port,
+            String platform,
+            String site,
+            String role,
+            String model,
+            String serial,
+            String release,
+            Instant addedAt,
+            Optional<Instant> lastTriedAt,
+            Optional<Instant> lastCopyAt,
+            Optional<String> lastFailure,
+            Optional<Instant> changedAt,
+            FourAnswers answers) {
+        static DeviceView of(Device device, Instant now) {
+            return new DeviceView(
+                    device.name(),
+                    device.host(),
+                    device.port(),
+                    device.platform(),
+                    device.site().map(Site::name).orElse(""),
+                    device.role(),
+                    device.model(),
+                    device.serial(),
+                    device.release(),
+                    device.addedAt(),
+                    device.lastTriedAt(),
+                    device.lastCopyAt(),
+                    device.lastFailure(),
+                    device.changedAt(),
+                    device.answers(now));
+        }
+    }
+
+    record Facet(String value, long devices) {}
+
+    /** {@code all} counts the whole fleet, {@code matching} what the filter lets through. */
+    record DevicePage(
+            List<DeviceView> devices,
+            long matching,
+            long all,
+            List<Facet> sites,
+            List<Facet> roles,
+            List<Facet> releases) {}
+
+    record HostKeyView(String fingerprint, Instant pinnedAt) {}
+
+    record DeviceDetail(DeviceView device, String credentialSet, Optional<HostKeyView> hostKey) {}
+
+    @GetMapping
+    @Transactional(readOnly = true)
+    public DevicePage list(
+            @RequestParam(defaultValue = "") @Size(max = 200) String find,
+            @RequestParam(defaultValue = "") @Size(max = 100) List<String> site,
+            @RequestParam(defaultValue = "") @Size(max = 100) List<String> role,
+            @RequestParam(defaultValue = "") @Size(max = 100) List<String> release,
+            @RequestParam(defaultValue = "site") @Size(max = 20) String sort,
+            @RequestParam(defaultValue = "0") @Min(0) @Max(100_000) int page,
+            @RequestParam(defaultValue = "100") @Min(1) @Max(500) int size) {
+        DeviceFilter filter = new DeviceFilter(find, site, role, release);
+        Page<Device> found =
+                devices.findAll(filter.specification(), PageRequest.of(page, size, DeviceFilter.sort(sort)));
+        Instant now = clock.instant();
+        return new DevicePage(
+                found.map(device -> DeviceView.of(device, now)).getContent(),
+                found.getTotalElements(),
+                devices.count(),
+                facets(devices.sites()),
+                facets(devices.roles()),
+                facets(devices.releases()));
+    }
+
+    @GetMapping("/{name}")
+    @Transactional(readOnly = true)
+    public DeviceDetail get(@PathVariable String name) {
+        Device device = fleet.get(name);
+        return new DeviceDetail(
+                DeviceView.of(device, clock.instant()),
+                credentials.get(device.credentialSet()).name(),
+                keys.findById(new HostKey.Address(device.host(), device.port()))
+                        .map(key -> new HostKeyView(key.fingerprint(), key.pinnedAt())));
+    }
+
+    @DeleteMapping("/{name}")
+    @ResponseStatus(HttpStatus.NO_CONTENT)
+    void remove(@PathVariable String name) {
+        fleet.remove(name);
+    }
+
+    private static List<Facet> facets(List<DeviceRepository.ValueCount> counts) {
+        return counts.stream()
+                .map(count -> new Facet(count.getValue(), count.getDevices()))
+                .toList();
+    }
+}

@@ -1,0 +1,61 @@
+package chaperone.server.fleet;
+
+import java.util.Collection;
+import java.util.List;
+import java.util.Optional;
+import org.springframework.data.domain.Page;
+import org.springframework.data.domain.Pageable;
+import org.springframework.data.jpa.domain.Specification;
+import org.springframework.data.jpa.repository.EntityGraph;
+import org.springframework.data.jpa.repository.JpaRepository;
+import org.springframework.data.jpa.repository.JpaSpecificationExecutor;
+import org.springframework.data.jpa.repository.Query;
+
+interface DeviceRepository extends JpaRepository<Device, Long>, JpaSpecificationExecutor<Device> {
+
+    /** How many devices have a value of a fact. */
+    interface ValueCount {
+        String getValue();
+
+        long getDevices();
+    }
+
+    /** How many devices use a credential set. */
+    interface SetCount {
+        long getCredentialSet();
+
+        long getDevices();
+    }
+
+    @Override
+    @EntityGraph(attributePaths = "site")
+    Page<Device> findAll(Specification<Device> filter, Pageable page);
+
+    @EntityGraph(attributePaths = "site")
+    Optional<Device> findByName(String name);
+
+    @EntityGraph(attributePaths = "site")
+    List<Device> findByNameIn(Collection<String> names);
+
+    @EntityGraph(attributePaths = "site")
+    List<Device> findAllByOrderByName();
+
+    Optional<Device> findByHostAndPort(String host, int port);
+
+    Optional<Device> findByPlatformAndSerial(String platform, String serial);
+
+    long countByCredentialSetId(long id);
+
+    @Query("select d.credentialSetId as credentialSet, count(d) as devices from Device d group by d.credentialSetId")
+    List<SetCount> countsByCredentialSet();
+
+    @Query("select coalesce(s.name, '') as value, count(d) as devices from Device d left join d.site s group by s.name"
+            + " order by s.name")
+    List<ValueCount> sites();
+
+    @Query("select d.role as value, count(d) as devices from Device d group by d.role order by d.role")
+    List<ValueCount> roles();
+
+    @Query("select d.release as value, count(d) as devices from Device d group by d.release order by d.release")
+    List<ValueCount> releases();
+}

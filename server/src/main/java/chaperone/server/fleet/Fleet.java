@@ -1,0 +1,149 @@
+package chaperone.server.fleet;
+
+import chaperone.connect.Connector.Met;
+import chaperone.connect.Connector.Target;
+import chaperone.connect.Endpoint;
+import chaperone.core.inventory.DeviceName;
+import chaperone.server.event.Events;
+import chaperone.server.problem.ProblemException;
+import java.time.Clock;
+import java.util.Collection;
+import java.util.List;
+import java.util.Locale;
+import java.util.Optional;
+import org.springframework.stereotype.Service;
+import org.springframework.transaction.annotation.Transactional;
+
+/** The devices of the fleet. */
+@Service
+public class Fleet {
+    private final DeviceRepository devices;
+    private final SiteRepository sites;
+    private final HostKeys keys;
+    private final CredentialSets credentials;
+    private final Events events;
+    private final Clock clock;
+
+    /** How a device that was met came into the fleet, or why not. */
+    public sealed interface Admission {
+        record Added(String name) implements Admission {}
+
+        record AlreadyKnown(String name, String where) implements Admission {}
+
+        record NameTaken(String name, String by) implements Admission {}
+    }
+
+    Fleet(
+            DeviceRepository devices,
+            SiteRepository sites,
+            HostKeys keys,
+            CredentialSets credentials,
+            Events events,
+            Clock clock) {
+        this.devices = devices;
+        this.sites = sites;
+        this.keys = keys;
+        this.credentials = credentials;
+        this.events = events;
+        this.clock = clock;
+    }
+
+    @Transactional(readOnly = true)
+    public Optional<Device> find(long id) {
+        return devices.findById(id);
+    }
+
+    @Transactional(readOnly = true)
+    public Device get(String name) {
+        return devices.findByName(name).orElseThrow(() -> ProblemException.notFound("device", name));
+    }
+
+    @Transactional(readOnly = true)
+    public Optional<Device> named(String name) {
+        return devices.findByName(name);
+    }
+
+    @Transactional(readOnly = true)
+    public Optional<Device> at(String host, int port) {
+        return devices.findByHostAndPort(host, port);
+    }
+
+    /** These devices, or all of them if {@code names} is empty; with their sites. */
+    @Transactional(readOnly = true)
+    public List<Device> choose(Collection<String> names) {
+        if (names.isEmpty()) return devices.findAllByOrderByName();
+        List<Device> found = devices.findByNameIn(names);
+        List<String> known = found.stream().map(Device::name).toList();
+        names.stream().filter(name -> !known.contains(name)).findFirst().ifPresent(name -> {
+            throw ProblemException.notFound("device", name);
+        });
+        return found;
+    }
+
+    /** Whom to talk to, with its log-in in the clear. */
+    @Transactional(readOnly = true)
+    public Target target(Device device) {
+        return new Target(
+                new Endpoint(device.host(), device.port()),
+                credentials.open(device.credentialSet()),
+                keys.pinned(device.host(), device.port()));
+    }
+
+    @Transactional
+    public void addSite(String code, String name) {
+        if (sites.named(name).isEmpty()) sites.saveAndFlush(new Site(code, name));
+    }
+
+    /** Makes the sites that a list names for the first time. */
+    @Transactional
+    void addSites(Collection<String> names) {
+        for (String name : names) {
+            String code = name.toLowerCase(Locale.ROOT).replaceAll("[^a-z0-9]+", "-");
+            String shortened = code.length() > 40 ? code.substring(0, 40) : code;
+            if (sites.named(shortened).isEmpty()) addSite(shortened, name);
+        }
+    }
+
+    /** Takes a device that was met into the fleet, unless it is there under this or another address. */
+    @Transactional
+    public Admission admit(Target target, Met met, long credentialSet, String site, String role) {
+        String host = target.endpoint().host();
+        int port = target.endpoint().port();
+        Optional<Device> known = devices.findByHostAndPort(host, port).or(() -> sameSerial(met));
+        if (known.isPresent()) return new Admission.AlreadyKnown(known.get().name(), address(known.get()));
+        Device device = new Device(host, port, met.platform().name(), credentialSet, clock.instant());
+        device.know(met.facts());
+        Optional<Device> sameName = devices.findByName(device.name());
+        if (sameName.isPresent()) return new Admission.NameTaken(device.name(), address(sameName.get()));
+        Optional<DeviceName> name = DeviceName.read(device.name());
+        device.place(
+                siteFor(site, name),
+                role.isBlank() ? name.map(DeviceName::roleInWords).orElse("") : role);
+        keys.pinIfFirst(host, port, met.hostKey());
+        devices.saveAndFlush(device);
+        events.fleetMoved();
+        return new Admission.Added(device.name());
+    }
+
+    @Transactional
+    void remove(String name) {
+        devices.delete(get(name));
+        events.fleetMoved();
+    }
+
+    private Optional<Device> sameSerial(Met met) {
+        return met.facts()
+                .serial()
+                .flatMap(
+                        serial -> devices.findByPlatformAndSerial(met.platform().name(), serial));
+    }
+
+    private static String address(Device device) {
+        return new Endpoint(device.host(), device.port()).toString();
+    }
+
+    /** The site that the list names; without one, the site whose short word the name begins with. */
+    private Optional<Site> siteFor(String wanted, Optional<DeviceName> name) {
+        return wanted.isBlank() ? name.flatMap(parts -> sites.named(parts.site())) : sites.named(wanted);
+    }
+}

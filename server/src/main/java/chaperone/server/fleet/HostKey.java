@@ -1,0 +1,36 @@
+package chaperone.server.fleet;
+
+import jakarta.persistence.Embeddable;
+import jakarta.persistence.EmbeddedId;
+import jakarta.persistence.Entity;
+import java.time.Instant;
+
+/** The host key that an address showed at first contact. */
+@Entity
+class HostKey {
+    @EmbeddedId
+    private Address address;
+
+    private String fingerprint;
+    private Instant pinnedAt;
+
+    /** Where the key was shown. */
+    @Embeddable
+    record Address(String host, int port) {}
+
+    protected HostKey() {}
+
+    HostKey(Address address, String fingerprint, Instant pinnedAt) {
+        this.address = address;
+        this.fingerprint = fingerprint;
+        this.pinnedAt = pinnedAt;
+    }
+
+    String fingerprint() {
+        return fingerprint;
+    }
+
+    Instant pinnedAt() {
+        return pinnedAt;
+    }
+}

@@ -1,0 +1,46 @@
+package chaperone.server.fleet;
+
+import java.time.Clock;
+import java.time.Instant;
+import java.util.Optional;
+import org.slf4j.Logger;
+import org.slf4j.LoggerFactory;
+import org.springframework.stereotype.Service;
+import org.springframework.transaction.annotation.Transactional;
+
+/** Host keys as they were pinned at first contact. */
+@Service
+public class HostKeys {
+    private static final Logger LOG = LoggerFactory.getLogger(HostKeys.class);
+
+    private final HostKeyRepository keys;
+    private final Clock clock;
+
+    HostKeys(HostKeyRepository keys, Clock clock) {
+        this.keys = keys;
+        this.clock = clock;
+    }
+
+    @Transactional(readOnly = true)
+    public Optional<String> pinned(String host, int port) {
+        return keys.findById(new HostKey.Address(host, port)).map(HostKey::fingerprint);
+    }
+
+    /** Pins a key for an address that has none; another one stays. */
+    @Transactional
+    public void pinIfFirst(String host, int port, String fingerprint) {
+        if (pinned(host, port).isEmpty()) pin(host, port, fingerprint, clock.instant());
+    }
+
+    @Transactional
+    public void pin(String host, int port, String fingerprint, Instant at) {
+        keys.save(new HostKey(new HostKey.Address(host, port), fingerprint, at));
+    }
+
+    /** Takes a key by hand in place of the pinned one. */
+    @Transactional
+    void accept(String host, int port, String fingerprint, String account) {
+        LOG.info("{} accepted host key {} for {} port {}", account, fingerprint, host, port);
+        pin(host, port, fingerprint, clock.instant());
+    }
+}

@@ -1,0 +1,10 @@
+package chaperone.server.fleet;
+
+import java.util.Optional;
+import org.springframework.data.jpa.repository.JpaRepository;
+import org.springframework.data.jpa.repository.Query;
+
+interface SiteRepository extends JpaRepository<Site, Long> {
+    @Query("select s from Site s where lower(s.name) = lower(:text) or lower(s.code) = lower(:text)")
+    Optional<Site> named(String text);
+}

@@ -1,0 +1,179 @@
+package chaperone.server.job;
+
+import chaperone.server.problem.ProblemException;
+import jakarta.validation.Valid;
+import jakarta.validation.constraints.Max;
+import jakarta.validation.constraints.Min;
+import jakarta.validation.constraints.Size;
+import java.time.Clock;
+import java.time.Duration;
+import java.time.Instant;
+import java.util.ArrayList;
+import java.util.EnumMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import org.springframework.data.domain.Page;
+import org.springframework.data.domain.PageRequest;
+import org.springframework.web.bind.annotation.GetMapping;
+import org.springframework.web.bind.annotation.PathVariable;
+import org.springframework.web.bind.annotation.PostMapping;
+import org.springframework.web.bind.annotation.RequestBody;
+import org.springframework.web.bind.annotation.RequestMapping;
+import org.springframework.web.bind.annotation.RequestParam;
+import org.springframework.web.bind.annotation.RestController;
+
+/** What is running and what ran: counts, lines with their outcomes, stopping, trying again. */
+@RestController
+@RequestMapping("/api/jobs")
+class JobController {
+    private static final int SHOWN_IN_HAND = 8;
+
+    private final JobService service;
+    private final JobRepository jobs;
+    private final JobLineRepository lines;
+    private final Clock clock;
+
+    JobController(JobService service, JobRepository jobs, JobLineRepository lines, Clock clock) {
+        this.service = service;
+        this.jobs = jobs;
+        this.lines = lines;
+        this.clock = clock;
+    }
+
+    /**
+     * @param outcomes how many lines ended in which way
+     * @param inHand the first few that are being worked on
+     * @param perMinute lines that ended in a minute, on average since it was started
+     */
+    record JobView(
+            long id,
+            JobKind kind,
+            String title,
+            String askedBy,
+            Instant askedAt,
+            Optional<Instant> endedAt,
+            boolean stopAsked,
+            Map<LineState, Long> states,
+            List<OutcomeCount> outcomes,
+            List<String> inHand,
+            double perMinute) {}
+
+    record OutcomeCount(Outcome outcome, String meaning, long lines) {}
+
+    record LineView(
+            int number,
+            String target,
+            String host,
+            int port,
+            LineState state,
+            Outcome outcome,
+            String meaning,
+            String advice,
+            String seen,
+            int attempts,
+            Optional<Instant> endedAt) {
+        static LineView of(JobLine line) {
+            return new LineView(
+                    line.number(),
+                    line.target(),
+                    line.host(),
+                    line.port(),
+                    line.state(),
+                    line.outcome(),
+                    line.outcome().meaning(),
+                    line.outcome().advice(),
+                    line.seen(),
+                    line.attempts(),
+                    line.endedAt());
+        }
+    }
+
+    record LinePage(List<LineView> lines, long total) {}
+
+    record JobList(List<JobView> jobs, long running) {}
+
+    record Retry(@Size(max = 10_000) List<Integer> lines, Optional<Long> credentialSet) {}
+
+    record Retried(int lines) {}
+
+    @GetMapping
+    JobList list(@RequestParam(defaultValue = "30") @Min(1) @Max(200) int size) {
+        return new JobList(views(jobs.latest(PageRequest.of(0, size))), jobs.running());
+    }
+
+    @GetMapping("/{id}")
+    JobView get(@PathVariable long id) {
+        return views(List.of(find(id))).get(0);
+    }
+
+    @GetMapping("/{id}/lines")
+    LinePage lines(
+            @PathVariable long id,
+            @RequestParam(defaultValue = "") @Size(max = 5) List<LineState> states,
+            @RequestParam(defaultValue = "0") @Min(0) @Max(100_000) int page,
+            @RequestParam(defaultValue = "100") @Min(1) @Max(500) int size) {
+        find(id);
+        List<LineState> wanted = states.isEmpty() ? List.of(LineState.values()) : states;
+        Page<JobLine> found = lines.page(id, wanted, PageRequest.of(page, size));
+        return new LinePage(found.map(LineView::of).getContent(), found.getTotalElements());
+    }
+
+    @PostMapping("/{id}/stop")
+    JobView stop(@PathVariable long id) {
+        service.stop(id);
+        return get(id);
+    }
+
+    @PostMapping("/{id}/retry")
+    Retried retry(@PathVariable long id, @Valid @RequestBody Retry retry) {
+        return new Retried(service.retry(id, retry.lines(), retry.credentialSet()));
+    }
+
+    private Job find(long id) {
+        return jobs.findById(id).orElseThrow(() -> ProblemException.notFound("job", id));
+    }
+
+    private List<JobView> views(List<Job> wanted) {
+        List<JobLineRepository.StateCount> counts =
+                lines.counts(wanted.stream().map(Job::id).toList());
+        return wanted.stream()
+                .map(job -> view(
+                        job, counts.stream().filter(c -> c.getJob() == job.id()).toList()))
+                .toList();
+    }
+
+    private JobView view(Job job, List<JobLineRepository.StateCount> counts) {
+        Map<LineState, Long> states = new EnumMap<>(LineState.class);
+        for (LineState state : LineState.values()) states.put(state, 0L);
+        List<OutcomeCount> outcomes = new ArrayList<>();
+        for (JobLineRepository.StateCount count : counts) {
+            states.merge(count.getState(), count.getLines(), Long::sum);
+            if (count.getOutcome() == Outcome.NONE) continue;
+            outcomes.add(new OutcomeCount(count.getOutcome(), count.getOutcome().meaning(), count.getLines()));
+        }
+        outcomes.sort((a, b) -> Long.compare(b.lines(), a.lines()));
+        List<String> inHand = job.endedAt().isPresent()
+                ? List.of()
+                : lines.targets(job.id(), LineState.IN_HAND, PageRequest.of(0, SHOWN_IN_HAND));
+        return new JobView(
+                job.id(),
+                job.kind(),
+                job.title(),
+                job.askedBy(),
+                job.askedAt(),
+                job.endedAt(),
+                job.isStopAsked(),
+                states,
+                outcomes,
+                inHand,
+                rate(job, states));
+    }
+
+    private double rate(Job job, Map<LineState, Long> states) {
+        long ended = states.get(LineState.DONE) + states.get(LineState.FAILED);
+        Duration ran = Duration.between(job.startedAt(), job.endedAt().orElse(clock.instant()));
+        double minutes = Math.max(1, ran.toMillis()) / 60_000.0;
+        return Math.round(10 * ended / minutes) / 10.0;
+    }
+}

@@ -1,0 +1,7 @@
+package chaperone.server.job;
+
+/** What a job does to each of its lines. */
+public enum JobKind {
+    IMPORT,
+    COPY
+}

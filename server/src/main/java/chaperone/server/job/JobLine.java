@@ -1,0 +1,140 @@
+package chaperone.server.job;
+
+import jakarta.persistence.Entity;
+import jakarta.persistence.EnumType;
+import jakarta.persistence.Enumerated;
+import jakarta.persistence.GeneratedValue;
+import jakarta.persistence.GenerationType;
+import jakarta.persistence.Id;
+import java.time.Instant;
+import java.util.Optional;
+import org.jspecify.annotations.Nullable;
+
+/** One device's part of a job. */
+@Entity
+class JobLine {
+    @Id
+    @GeneratedValue(strategy = GenerationType.IDENTITY)
+    private Long id;
+
+    private long jobId;
+    private int number;
+    private String target;
+    private String host;
+    private int port;
+    private String site;
+    private String role;
+    private @Nullable Long deviceId;
+    private @Nullable Long credentialSetId;
+
+    @Enumerated(EnumType.STRING)
+    private LineState state = LineState.WAITING;
+
+    @Enumerated(EnumType.STRING)
+    private Outcome outcome = Outcome.NONE;
+
+    private String seen = "";
+    private int attempts;
+    private @Nullable Instant startedAt;
+    private @Nullable Instant endedAt;
+
+    protected JobLine() {}
+
+    JobLine(long job, int number, NewLine line) {
+        this.jobId = job;
+        this.number = number;
+        this.target = line.target();
+        this.host = line.host();
+        this.port = line.port();
+        this.site = line.site();
+        this.role = line.role();
+        this.deviceId = line.device().orElse(null);
+        this.credentialSetId = line.credentialSet().orElse(null);
+    }
+
+    long id() {
+        return id;
+    }
+
+    long job() {
+        return jobId;
+    }
+
+    int number() {
+        return number;
+    }
+
+    String target() {
+        return target;
+    }
+
+    String host() {
+        return host;
+    }
+
+    int port() {
+        return port;
+    }
+
+    String site() {
+        return site;
+    }
+
+    String role() {
+        return role;
+    }
+
+    Optional<Long> device() {
+        return Optional.ofNullable(deviceId);
+    }
+
+    Optional<Long> credentialSet() {
+        return Optional.ofNullable(credentialSetId);
+    }
+
+    LineState state() {
+        return state;
+    }
+
+    Outcome outcome() {
+        return outcome;
+    }
+
+    String seen() {
+        return seen;
+    }
+
+    int attempts() {
+        return attempts;
+    }
+
+    Optional<Instant> startedAt() {
+        return Optional.ofNullable(startedAt);
+    }
+
+    Optional<Instant> endedAt() {
+        return Optional.ofNullable(endedAt);
+    }
+
+    void begin(Instant at) {
+        state = LineState.IN_HAND;
+        attempts++;
+        startedAt = at;
+    }
+
+    void end(LineResult result, Instant at) {
+        state = result.state();
+        outcome = result.outcome();
+        seen = result.seen().length() > 500 ? result.seen().substring(0, 500) : result.seen();
+        endedAt = at;
+    }
+
+    void waitAgain(Optional<Long> credentials) {
+        state = LineState.WAITING;
+        outcome = Outcome.NONE;
+        seen = "";
+        startedAt = null;
+        endedAt = null;
+        credentials.ifPresent(set -> credentialSetId = set);
+    }
+}

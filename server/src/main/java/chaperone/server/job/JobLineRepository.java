@@ -1,0 +1,45 @@
+package chaperone.server.job;
+
+import java.util.Collection;
+import java.util.List;
+import org.springframework.data.domain.Page;
+import org.springframework.data.domain.Pageable;
+import org.springframework.data.jpa.repository.JpaRepository;
+import org.springframework.data.jpa.repository.Modifying;
+import org.springframework.data.jpa.repository.Query;
+
+interface JobLineRepository extends JpaRepository<JobLine, Long> {
+
+    /** How many lines of which jobs are in which state. */
+    interface StateCount {
+        long getJob();
+
+        LineState getState();
+
+        Outcome getOutcome();
+
+        long getLines();
+    }
+
+    @Query("select l.jobId as job, l.state as state, l.outcome as outcome, count(l) as lines from JobLine l"
+            + " where l.jobId in :jobs group by l.jobId, l.state, l.outcome")
+    List<StateCount> counts(Collection<Long> jobs);
+
+    @Query("select l from JobLine l where l.jobId = :job and l.state in :states order by l.number")
+    Page<JobLine> page(long job, Collection<LineState> states, Pageable page);
+
+    @Query("select l from JobLine l where l.jobId = :job and l.number in :numbers order by l.number")
+    List<JobLine> byNumbers(long job, Collection<Integer> numbers);
+
+    @Query("select l.target from JobLine l where l.jobId = :job and l.state = :state order by l.startedAt")
+    List<String> targets(long job, LineState state, Pageable page);
+
+    @Query("select count(l) from JobLine l where l.jobId = :job and l.state in :states")
+    long count(long job, Collection<LineState> states);
+
+    @Modifying(flushAutomatically = true, clearAutomatically = true)
+    @Query("update JobLine l set l.state = chaperone.server.job.LineState.STOPPED,"
+            + " l.outcome = chaperone.server.job.Outcome.STOPPED, l.endedAt = instant"
+            + " where l.jobId = :job and l.state = chaperone.server.job.LineState.WAITING")
+    int stopWaiting(long job);
+}

@@ -1,0 +1,154 @@
+package chaperone.server.job;
+
+import chaperone.server.event.Events;
+import chaperone.server.problem.ProblemException;
+import com.github.kagkarlsson.scheduler.Scheduler;
+import com.github.kagkarlsson.scheduler.task.TaskInstance;
+import java.time.Clock;
+import java.time.Instant;
+import java.util.ArrayList;
+import java.util.Collection;
+import java.util.List;
+import java.util.Optional;
+import org.springframework.beans.factory.ObjectProvider;
+import org.springframework.data.domain.Pageable;
+import org.springframework.http.HttpStatus;
+import org.springframework.stereotype.Service;
+import org.springframework.transaction.annotation.Transactional;
+import org.springframework.transaction.support.TransactionSynchronization;
+import org.springframework.transaction.support.TransactionSynchronizationManager;
+
+/** Starts, stops and repeats jobs. A job and its tasks are stored in one transaction: neither is there without the other. */
+@Service
+public class JobService {
+    private final JobRepository jobs;
+    private final JobLineRepository lines;
+    private final ObjectProvider<Scheduler> scheduler;
+    private final Events events;
+    private final Clock clock;
+
+    JobService(
+            JobRepository jobs,
+            JobLineRepository lines,
+            ObjectProvider<Scheduler> scheduler,
+            Events events,
+            Clock clock) {
+        this.jobs = jobs;
+        this.lines = lines;
+        this.scheduler = scheduler;
+        this.events = events;
+        this.clock = clock;
+    }
+
+    /** @return the number of the new job, which begins as soon as the transaction ends */
+    @Transactional
+    public long start(JobKind kind, String title, String askedBy, List<NewLine> wanted) {
+        if (wanted.isEmpty()) throw new IllegalArgumentException("A job needs at least one line");
+        Job job = jobs.save(new Job(kind, title, askedBy, clock.instant()));
+        List<JobLine> stored = new ArrayList<>();
+        for (NewLine line : wanted) stored.add(new JobLine(job.id(), stored.size(), line));
+        schedule(lines.saveAll(stored));
+        events.jobMoved(job.id());
+        return job.id();
+    }
+
+    /** Lines that wait are stopped at once; conversations in hand are ended. */
+    @Transactional
+    void stop(long id) {
+        Job job = locked(id);
+        if (job.endedAt().isPresent()) return;
+        job.askToStop();
+        lines.stopWaiting(id);
+        endIfLast(locked(id));
+        events.stopAsked(id);
+        events.jobMoved(id);
+    }
+
+    /** Does the given failed or stopped lines again; all of them if none are named. */
+    @Transactional
+    int retry(long id, Collection<Integer> numbers, Optional<Long> credentials) {
+        Job job = locked(id);
+        List<JobLine> chosen = numbers.isEmpty()
+                ? lines.page(id, List.of(LineState.FAILED, LineState.STOPPED), Pageable.unpaged())
+                        .getContent()
+                : lines.byNumbers(id, numbers);
+        List<JobLine> again = chosen.stream()
+                .filter(line -> line.state() == LineState.FAILED || line.state() == LineState.STOPPED)
+                .toList();
+        if (again.isEmpty()) {
+            throw new ProblemException(
+                    HttpStatus.CONFLICT,
+                    "nothing-to-retry",
+                    "None of these lines has failed or was stopped.",
+                    "Choose lines that have.");
+        }
+        again.forEach(line -> line.waitAgain(credentials));
+        job.goOn(clock.instant());
+        schedule(again);
+        events.jobMoved(id);
+        return again.size();
+    }
+
+    /** Notes how a line ended; the last line ends its job. */
+    @Transactional
+    void end(JobLine ended, LineResult result) {
+        Job job = locked(ended.job());
+        JobLine line = lines.findById(ended.id()).orElseThrow();
+        // Stopping may have ended it meanwhile, or another process that took it up.
+        if (line.state().isEnded()) return;
+        line.end(result, clock.instant());
+        lines.saveAndFlush(line);
+        endIfLast(job);
+        events.jobMoved(job.id());
+    }
+
+    /** The line, now in hand; nothing if it has ended already or its job is to stop. */
+    @Transactional
+    Optional<JobLine> begin(long lineId) {
+        Optional<JobLine> found =
+                lines.findById(lineId).filter(line -> !line.state().isEnded());
+        if (found.isEmpty()) return found;
+        JobLine line = found.get();
+        Job job = jobs.findById(line.job()).orElseThrow();
+        if (job.isStopAsked()) {
+            end(line, new LineResult(LineState.STOPPED, Outcome.STOPPED, ""));
+            return Optional.empty();
+        }
+        line.begin(clock.instant());
+        events.jobMoved(line.job());
+        return found;
+    }
+
+    JobKind kindOf(JobLine line) {
+        return jobs.findById(line.job()).orElseThrow().kind();
+    }
+
+    Optional<JobLine> find(long lineId) {
+        return lines.findById(lineId);
+    }
+
+    private Job locked(long id) {
+        return jobs.lock(id).orElseThrow(() -> ProblemException.notFound("job", id));
+    }
+
+    private void endIfLast(Job job) {
+        boolean more = lines.count(job.id(), List.of(LineState.WAITING, LineState.IN_HAND)) > 0;
+        if (!more) job.end(clock.instant());
+    }
+
+    private void schedule(List<JobLine> waiting) {
+        Scheduler tasks = scheduler.getObject();
+        Instant now = clock.instant();
+        for (JobLine line : waiting) {
+            // A line that is tried again while its task still winds up keeps that task's name free by its attempt.
+            String instance = line.id() + "." + line.attempts();
+            tasks.scheduleIfNotExists(new TaskInstance<>(JobTasks.NAME, instance), now);
+        }
+        TransactionSynchronizationManager.registerSynchronization(new TransactionSynchronization() {
+            @Override
+            public void afterCommit() {
+                tasks.triggerCheckForDueExecutions();
+            }
+        });
+    }
+}

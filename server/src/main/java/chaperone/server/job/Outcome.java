@@ -1,0 +1,73 @@
+package chaperone.server.job;
+
+import chaperone.connect.FailureKind;
+
+/** How a line ended; each with what it means and, for a failure, what to do next. */
+public enum Outcome {
+    NONE("", ""),
+    ADDED("Added to the fleet.", ""),
+    ALREADY_KNOWN("This device is in the fleet already.", ""),
+    NEW_REVISION("Copied; the configuration has changed.", ""),
+    NOTHING_NEW("Copied; nothing has changed.", ""),
+    NO_ANSWER(
+            "Nothing answered at this address.",
+            "Check the address, the power and the way there; a ship answers only in berth."),
+    PORT_CLOSED(
+            "The device refuses connections at this port.",
+            "Check the port; on the device, check that remote log-in is switched on."),
+    LOGIN_REFUSED(
+            "The device refused the account or its password.",
+            "Try again with another credential set, or correct this one."),
+    PRIVILEGE_REFUSED(
+            "The log-in worked, but the privileged level was refused.",
+            "Check the privileged password of the credential set and the account's level on the device."),
+    HOST_KEY_CHANGED(
+            "The device showed another host key than before; no password was sent.",
+            "If the device was replaced, accept the new key. If not, find out who answers at this address."),
+    NOT_A_KNOWN_PLATFORM(
+            "Log-in worked, but no platform recognises the device.",
+            "Check that it is a network device of a platform that Chaperone knows, and that it is not in a special mode."),
+    UNEXPECTED_PROMPT(
+            "The device answered with a prompt that its platform does not know.",
+            "Log in by hand: it may be in a maintenance mode or ask something."),
+    FELL_SILENT(
+            "The device stopped answering in the middle; nothing was stored.",
+            "Try again; if it stays, look at the device's load and at the line to it."),
+    DROPPED(
+            "The device ended the session in the middle; nothing was stored.",
+            "Try again; it may have restarted or have reached its number of sessions."),
+    COMMAND_REFUSED("The device refused a command that is needed.", "Check what the account may do on the device."),
+    TOO_LONG(
+            "The device sent more than a configuration can hold; nothing was stored.",
+            "Log in by hand and see what it prints."),
+    INCOMPLETE(
+            "Less arrived than the device announced; nothing was stored.",
+            "Try again; if it stays, look at the line to the device."),
+    NAME_TAKEN("Another device in the fleet has this name.", "Give one of the two another name."),
+    DEVICE_GONE("The device was removed from the fleet meanwhile.", ""),
+    STOPPED("Stopped by hand before it was finished; nothing was stored.", "Try again when you want it done."),
+    INTERNAL(
+            "The server met an error that it did not foresee; nothing was stored.",
+            "Try again, and tell the administrator: the server's log has the details.");
+
+    private final String meaning;
+    private final String advice;
+
+    Outcome(String meaning, String advice) {
+        this.meaning = meaning;
+        this.advice = advice;
+    }
+
+    public String meaning() {
+        return meaning;
+    }
+
+    public String advice() {
+        return advice;
+    }
+
+    /** The outcome that a failed conversation leads to. */
+    static Outcome of(FailureKind kind) {
+        return valueOf(kind.name());
+    }
+}

@@ -1,0 +1,141 @@
+package chaperone.server;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import chaperone.server.account.Role;
+import chaperone.server.support.Api;
+import chaperone.server.support.TestServer;
+import java.util.EnumMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Set;
+import java.util.TreeSet;
+import org.junit.jupiter.api.AfterAll;
+import org.junit.jupiter.api.BeforeAll;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.CsvSource;
+import org.springframework.web.servlet.mvc.method.annotation.RequestMappingHandlerMapping;
+
+/** Endpoint by endpoint: which role may call it. An endpoint that is missing here fails the test. */
+class RolesTest {
+    private static final String TABLE = """
+        GET    /api/devices                                   | VIEWER
+        GET    /api/devices/{name}                            | VIEWER
+        DELETE /api/devices/{name}                            | ENGINEER
+        GET    /api/devices/{name}/revisions                  | VIEWER
+        GET    /api/devices/{name}/revisions/{number}/lines   | VIEWER
+        GET    /api/devices/{name}/revisions/{number}/text    | ENGINEER
+        GET    /api/devices/{name}/compare                    | VIEWER
+        GET    /api/devices/{name}/compare.diff               | ENGINEER
+        POST   /api/copies                                    | ENGINEER
+        POST   /api/imports                                   | ENGINEER
+        POST   /api/host-keys                                 | ENGINEER
+        GET    /api/jobs                                      | VIEWER
+        GET    /api/jobs/{id}                                 | VIEWER
+        GET    /api/jobs/{id}/lines                           | VIEWER
+        POST   /api/jobs/{id}/stop                            | ENGINEER
+        POST   /api/jobs/{id}/retry                           | ENGINEER
+        GET    /api/credential-sets                           | VIEWER
+        POST   /api/credential-sets                           | ADMINISTRATOR
+        PUT    /api/credential-sets/{id}                      | ADMINISTRATOR
+        DELETE /api/credential-sets/{id}                      | ADMINISTRATOR
+        GET    /api/session                                   | VIEWER
+        DELETE /api/session                                   | VIEWER
+        """;
+    private static final Map<Role, Set<Role>> INCLUDED = Map.of(
+            Role.VIEWER, Set.of(Role.VIEWER, Role.ENGINEER, Role.APPROVER, Role.ADMINISTRATOR),
+            Role.ENGINEER, Set.of(Role.ENGINEER, Role.ADMINISTRATOR),
+            Role.ADMINISTRATOR, Set.of(Role.ADMINISTRATOR));
+
+    private static TestServer server;
+    private static final Map<Role, Api> PEOPLE = new EnumMap<>(Role.class);
+
+    @BeforeAll
+    static void start() {
+        server = TestServer.start(2942);
+        for (Role role : Role.values()) PEOPLE.put(role, server.as(role));
+    }
+
+    @AfterAll
+    static void stop() {
+        server.close();
+    }
+
+    @ParameterizedTest
+    @CsvSource(delimiter = '|', textBlock = TABLE)
+    void onlyTheRightRolesGetThrough(String endpoint, Role least) {
+        String method = endpoint.split(" +")[0];
+        String path = endpoint.split(" +")[1].replaceAll("\\{(id|number)\\}", "999999").replace("{name}", "no-such-device");
+        assertThat(new Api(server.address()).send(method, path, "").status())
+                .as("nobody is logged in").isIn(method.equals("GET") ? Set.of(401) : Set.of(401, 403));
+        for (Role role : Role.values()) {
+            boolean endsTheSession = endpoint.startsWith("DELETE /api/session");
+            Api person = endsTheSession ? server.as(role) : PEOPLE.get(role);
+            int status = person.send(method, path, method.equals("POST") || method.equals("PUT") ? "{}" : "").status();
+            if (INCLUDED.get(least).contains(role)) assertThat(status).as("%s %s", role, endpoint).isNotIn(401, 403, 500);
+            else assertThat(status).as("%s %s", role, endpoint).isEqualTo(403);
+        }
+    }
+
+    @Test
+    void everyEndpointIsInTheTable() {
+        Set<String> table = new TreeSet<>(TABLE.lines().map(line -> line.split("\\|")[0].strip().replaceAll(" +", " ")).toList());
+        Set<String> served = new TreeSet<>();
+        var mapping = server.context().getBean("requestMappingHandlerMapping", RequestMappingHandlerMapping.class);
+        mapping.getHandlerMethods().keySet().forEach(info -> info.getPatternValues().forEach(path -> info.getMethodsCondition()
+                .getMethods()
+                .forEach(method -> served.add(method + " " + path))));
+        // Live events are an endless answer, and the log-in itself is open to all.
+        served.removeAll(List.of("GET /api/events", "POST /api/session"));
+        served.removeIf(endpoint -> !endpoint.contains(" /api/"));
+        assertThat(table).isEqualTo(served);
+    }
+
+    @Test
+    void whatNobodyServesIsRefused() {
+        assertThat(PEOPLE.get(Role.ADMINISTRATOR).post("/api/nothing", Map.of()).status()).isEqualTo(403);
+        assertThat(PEOPLE.get(Role.ADMINISTRATOR).get("/actuator/env").status()).isEqualTo(403);
+    }
+
+    @Test
+    void aRequestWithoutTheTokenIsTakenForForged() throws Exception {
+        var request = java.net.http.HttpRequest.newBuilder(java.net.URI.create(server.address() + "/api/session"))
+                .header("Content-Type", "application/json")
+                .POST(java.net.http.HttpRequest.BodyPublishers.ofString("{\"name\":\"viewer\",\"password\":\"" + TestServer.PASSWORD + "\"}"))
+                .build();
+        var answer = java.net.http.HttpClient.newHttpClient().send(request, java.net.http.HttpResponse.BodyHandlers.ofString());
+        assertThat(answer.statusCode()).isEqualTo(403);
+    }
+
+    @Test
+    void guessingPasswordsIsSlowedDown() {
+        Api guesser = new Api(server.address());
+        guesser.get("/api/session");
+        for (int i = 0; i < 5; i++) {
+            assertThat(guesser.post("/api/session", Map.of("name", "approver", "password", "guess " + i)).status()).isEqualTo(401);
+        }
+        Map<String, String> right = Map.of("name", "Approver", "password", TestServer.PASSWORD);
+        assertThat(guesser.post("/api/session", right).json(429).get("advice").asString()).isEqualTo("Wait a minute and try again.");
+    }
+
+    @ParameterizedTest
+    @CsvSource(delimiter = '|', textBlock = """
+        POST   | /api/imports               | {"csv":"a","credentialSet":1,"port":99999,"listName":""} | 400
+        POST   | /api/imports               | {"csv":"127.20.1.1","credentialSet":999,"port":22,"listName":""} | 404
+        POST   | /api/imports               | {"csv":                                                   | 400
+        POST   | /api/copies                | {"devices":["no-such-device"]}                           | 404
+        POST   | /api/credential-sets       | {"name":"","note":"","account":"x"}                      | 400
+        POST   | /api/credential-sets       | {"name":"Switches","note":"","account":"x"}              | 409
+        GET    | /api/devices?size=100000   |                                                           | 400
+        GET    | /api/devices/nobody        |                                                           | 404
+        GET    | /api/jobs/abc              |                                                           | 400
+        POST   | /api/host-keys             | {"host":"127.20.1.1","port":22,"fingerprint":"<script>"}  | 400
+        """)
+    void badInputGetsAProblemDetail(String method, String path, String body, int status) {
+        Api.Answer answer = PEOPLE.get(Role.ADMINISTRATOR).send(method, path, body == null ? "" : body);
+        assertThat(answer.json(status).has("detail")).isTrue();
+        assertThat(answer.raw().headers().firstValue("Content-Type").orElse("")).startsWith("application/problem+json");
+        assertThat(answer.body()).doesNotContain("Exception").doesNotContain("at chaperone");
+    }
+}

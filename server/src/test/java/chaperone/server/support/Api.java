@@ -1,0 +1,123 @@
+package chaperone.server.support;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import java.io.IOException;
+import java.io.UncheckedIOException;
+import java.net.CookieManager;
+import java.net.HttpCookie;
+import java.net.URI;
+import java.net.http.HttpClient;
+import java.net.http.HttpRequest;
+import java.net.http.HttpRequest.BodyPublishers;
+import java.net.http.HttpResponse;
+import java.net.http.HttpResponse.BodyHandlers;
+import java.time.Duration;
+import java.util.Map;
+import java.util.function.Predicate;
+import tools.jackson.databind.JsonNode;
+import tools.jackson.databind.json.JsonMapper;
+
+/** Talks to the server as a page does: with a session, and with the token against forged requests. */
+public final class Api {
+    private static final JsonMapper JSON = JsonMapper.builder().build();
+
+    private final String address;
+    private final CookieManager cookies = new CookieManager();
+    private final HttpClient client =
+            HttpClient.newBuilder().cookieHandler(cookies).build();
+
+    public Api(String address) {
+        this.address = address;
+    }
+
+    /** An answer: its status and its body, as JSON if it is that. */
+    public record Answer(int status, String body, HttpResponse<byte[]> raw) {
+        public JsonNode json() {
+            return JSON.readTree(body);
+        }
+
+        /** @throws AssertionError if the status is another */
+        public JsonNode json(int expected) {
+            assertThat(status).as(body).isEqualTo(expected);
+            return json();
+        }
+    }
+
+    public Api logIn(String name, String password) {
+        // The first answer sets the cookie whose value has to come back as a header.
+        get("/api/session");
+        post("/api/session", Map.of("name", name, "password", password)).json(200);
+        return this;
+    }
+
+    public Answer get(String path) {
+        return send("GET", path, "");
+    }
+
+    public Answer post(String path, Object body) {
+        return send("POST", path, JSON.writeValueAsString(body));
+    }
+
+    public Answer put(String path, Object body) {
+        return send("PUT", path, JSON.writeValueAsString(body));
+    }
+
+    public Answer delete(String path) {
+        return send("DELETE", path, "");
+    }
+
+    public Answer send(String method, String path, String body) {
+        HttpRequest.Builder request = HttpRequest.newBuilder(URI.create(address + path))
+                .timeout(Duration.ofSeconds(30))
+                .method(method, body.isEmpty() ? BodyPublishers.noBody() : BodyPublishers.ofString(body))
+                .header("Content-Type", "application/json");
+        cookies.getCookieStore().getCookies().stream()
+                .filter(cookie -> cookie.getName().equals("XSRF-TOKEN"))
+                .map(HttpCookie::getValue)
+                .forEach(token -> request.header("X-XSRF-TOKEN", token));
+        try {
+            HttpResponse<byte[]> response = client.send(request.build(), BodyHandlers.ofByteArray());
+            return new Answer(
+                    response.statusCode(),
+                    new String(response.body(), java.nio.charset.StandardCharsets.UTF_8),
+                    response);
+        } catch (IOException e) {
+            throw new UncheckedIOException(e);
+        } catch (InterruptedException e) {
+            Thread.currentThread().interrupt();
+            throw new IllegalStateException(e);
+        }
+    }
+
+    /** Asks until the answer is as wished; fails after half a minute. */
+    public JsonNode await(String path, Predicate<JsonNode> wished) {
+        long end = System.nanoTime() + Duration.ofSeconds(30).toNanos();
+        JsonNode last;
+        do {
+            last = get(path).json();
+            if (wished.test(last)) return last;
+        } while (System.nanoTime() < end);
+        throw new AssertionError(path + " stayed at " + last);
+    }
+
+    /** Waits until a job has ended and gives it. */
+    public JsonNode awaitJob(long id) {
+        return await("/api/jobs/" + id, job -> job.has("endedAt"));
+    }
+
+    /** Copies one device and gives the line's outcome. */
+    public String copy(String device) {
+        long job = post("/api/copies", Map.of("devices", java.util.List.of(device)))
+                .json(202)
+                .get("job")
+                .asLong();
+        awaitJob(job);
+        return get("/api/jobs/" + job + "/lines")
+                .json(200)
+                .get("lines")
+                .get(0)
+                .get("outcome")
+                .asString();
+    }
+}
