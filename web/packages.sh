@@ -4,6 +4,6 @@ set -eu
 cd "$(dirname "$0")"
 stamp=node_modules/.from-lock
 if [ ! -f "$stamp" ] || ! cmp -s package-lock.json "$stamp"; then
-  npm ci --no-audit --no-fund
+  npm ci --silent --no-audit --no-fund
   cp package-lock.json "$stamp"
 fi

@@ -20,22 +20,34 @@ class ArrowsTest {
     @ArchTest
     static final ArchRule serverCallsConnectCallsCore = layeredArchitecture()
             .consideringOnlyDependenciesInAnyPackage("chaperone..")
-            .layer("server").definedBy("chaperone.server..")
-            .layer("connect").definedBy("chaperone.connect..")
-            .layer("core").definedBy("chaperone.core..")
-            .whereLayer("server").mayNotBeAccessedByAnyLayer()
-            .whereLayer("connect").mayOnlyBeAccessedByLayers("server")
-            .whereLayer("core").mayOnlyBeAccessedByLayers("server", "connect");
+            .layer("server")
+            .definedBy("chaperone.server..")
+            .layer("connect")
+            .definedBy("chaperone.connect..")
+            .layer("core")
+            .definedBy("chaperone.core..")
+            .whereLayer("server")
+            .mayNotBeAccessedByAnyLayer()
+            .whereLayer("connect")
+            .mayOnlyBeAccessedByLayers("server")
+            .whereLayer("core")
+            .mayOnlyBeAccessedByLayers("server", "connect");
 
     @ArchTest
     static final ArchRule standInsShareNothingWithTheProduct = noClasses()
-            .that().resideInAPackage("chaperone.standins..")
-            .should().dependOnClassesThat().resideInAnyPackage("chaperone.core..", "chaperone.connect..", "chaperone.server..");
+            .that()
+            .resideInAPackage("chaperone.standins..")
+            .should()
+            .dependOnClassesThat()
+            .resideInAnyPackage("chaperone.core..", "chaperone.connect..", "chaperone.server..");
 
     @ArchTest
     static final ArchRule nobodyDependsOnStandIns = noClasses()
-            .that().resideOutsideOfPackage("chaperone.standins..")
-            .should().dependOnClassesThat().resideInAPackage("chaperone.standins..");
+            .that()
+            .resideOutsideOfPackage("chaperone.standins..")
+            .should()
+            .dependOnClassesThat()
+            .resideInAPackage("chaperone.standins..");
 
     @ArchTest
     static final ArchRule capabilitiesFormNoCircle =
@@ -52,12 +64,19 @@ class ArrowsTest {
             .haveRawReturnType(annotatedWith(Entity.class));
 
     @ArchTest
-    static final ArchRule timeComesFromTheClock =
-            noClasses().that().resideInAnyPackage("chaperone.server..", "chaperone.core..").should().callMethod(Instant.class, "now");
+    static final ArchRule timeComesFromTheClock = noClasses()
+            .that()
+            .resideInAnyPackage("chaperone.server..", "chaperone.core..")
+            .should()
+            .callMethod(Instant.class, "now");
 
     @ArchTest
     static final ArchRule controllersAreNobodysService = noClasses()
-            .that().areNotAnnotatedWith(RestController.class)
-            .and().areTopLevelClasses()
-            .should().dependOnClassesThat().areAnnotatedWith(RestController.class);
+            .that()
+            .areNotAnnotatedWith(RestController.class)
+            .and()
+            .areTopLevelClasses()
+            .should()
+            .dependOnClassesThat()
+            .areAnnotatedWith(RestController.class);
 }

@@ -35,16 +35,23 @@ class RestartTest {
         String database = TestPostgres.freshDatabase();
         Path key = TestServer.keyFile();
         int port = freePort();
-        try (StandIns standIns = new StandIns(new InetSocketAddress("127.0.0.1", 9), Clock.systemUTC(), Duration.ZERO)) {
-            DemoStart.start(standIns, DEVICE_PORT, Optional.empty(), Clock.systemUTC().instant());
+        try (StandIns standIns =
+                new StandIns(new InetSocketAddress("127.0.0.1", 9), Clock.systemUTC(), Duration.ZERO)) {
+            DemoStart.start(
+                    standIns, DEVICE_PORT, Optional.empty(), Clock.systemUTC().instant());
             Process first = server(database, key, port);
             long job;
             try {
                 Api api = api(port);
                 bringIn(api);
                 standIns.get("brkw-acc-1").set(Fault.SLOW, 60);
-                job = api.post("/api/copies", Map.of("devices", List.of("brkw-acc-1"))).json(202).get("job").asLong();
-                api.await("/api/jobs/" + job, view -> view.get("states").get("IN_HAND").asInt() == 1);
+                job = api.post("/api/copies", Map.of("devices", List.of("brkw-acc-1")))
+                        .json(202)
+                        .get("job")
+                        .asLong();
+                api.await(
+                        "/api/jobs/" + job,
+                        view -> view.get("states").get("IN_HAND").asInt() == 1);
             } finally {
                 first.destroyForcibly().waitFor();
             }
@@ -53,8 +60,15 @@ class RestartTest {
             try {
                 Api api = api(port);
                 assertThat(api.awaitJob(job).get("states").get("DONE").asInt()).isEqualTo(1);
-                assertThat(api.get("/api/jobs/" + job + "/lines").json(200).get("lines").get(0).get("attempts").asInt()).isEqualTo(2);
-                assertThat(api.get("/api/devices/brkw-acc-1/revisions").json(200)).hasSize(1);
+                assertThat(api.get("/api/jobs/" + job + "/lines")
+                                .json(200)
+                                .get("lines")
+                                .get(0)
+                                .get("attempts")
+                                .asInt())
+                        .isEqualTo(2);
+                assertThat(api.get("/api/devices/brkw-acc-1/revisions").json(200))
+                        .hasSize(1);
             } finally {
                 second.destroyForcibly().waitFor();
             }
@@ -62,12 +76,28 @@ class RestartTest {
     }
 
     private static void bringIn(Api api) {
-        long set = api.post("/api/credential-sets", Map.of(
-                        "name", "switches", "note", "", "account", DemoFleet.ACCOUNT,
-                        "password", DemoFleet.PASSWORD, "privilegedPassword", DemoFleet.ADMIN_PASSWORD))
-                .json(201).get("id").asLong();
-        api.awaitJob(api.post("/api/imports", Map.of("csv", "127.20.1.21", "credentialSet", set, "port", DEVICE_PORT, "listName", ""))
-                .json(202).get("job").asLong());
+        long set = api.post(
+                        "/api/credential-sets",
+                        Map.of(
+                                "name",
+                                "switches",
+                                "note",
+                                "",
+                                "account",
+                                DemoFleet.ACCOUNT,
+                                "password",
+                                DemoFleet.PASSWORD,
+                                "privilegedPassword",
+                                DemoFleet.ADMIN_PASSWORD))
+                .json(201)
+                .get("id")
+                .asLong();
+        api.awaitJob(api.post(
+                        "/api/imports",
+                        Map.of("csv", "127.20.1.21", "credentialSet", set, "port", DEVICE_PORT, "listName", ""))
+                .json(202)
+                .get("job")
+                .asLong());
     }
 
     private static Api api(int port) {
@@ -77,11 +107,19 @@ class RestartTest {
     private static Process server(String database, Path key, int port) throws IOException {
         List<String> command = new ArrayList<>(List.of(
                 Path.of(System.getProperty("java.home"), "bin", "java").toString(),
-                "-Xmx512m", "-cp", System.getProperty("java.class.path"), ChaperoneServer.class.getName()));
-        command.addAll(TestServer.arguments(database, key));
-        command.addAll(List.of("--server.port=" + port, "--chaperone.first-password=" + TestServer.PASSWORD, "--logging.level.root=ERROR"));
+                "-Xmx512m",
+                "-cp",
+                System.getProperty("java.class.path"),
+                ChaperoneServer.class.getName()));
+        command.addAll(TestServer.arguments(database, key, port));
+        command.addAll(List.of(
+                "--chaperone.first-password=" + TestServer.PASSWORD,
+                "--logging.level.root=ERROR"));
         Path log = Files.createTempFile("chaperone-server", ".log");
-        Process process = new ProcessBuilder(command).redirectErrorStream(true).redirectOutput(log.toFile()).start();
+        Process process = new ProcessBuilder(command)
+                .redirectErrorStream(true)
+                .redirectOutput(log.toFile())
+                .start();
         awaitHealth(port, process, log);
         return process;
     }
@@ -90,8 +128,11 @@ class RestartTest {
         long end = System.nanoTime() + Duration.ofSeconds(90).toNanos();
         while (System.nanoTime() < end) {
             if (!process.isAlive()) throw new AssertionError("The server ended: " + Files.readString(log));
-            try (BufferedReader answer = new BufferedReader(new java.io.InputStreamReader(
-                    java.net.URI.create("http://127.0.0.1:" + port + "/actuator/health").toURL().openStream()))) {
+            try (BufferedReader answer = new BufferedReader(new java.io.InputStreamReader(java.net
+                    .URI
+                    .create("http://127.0.0.1:" + port + "/actuator/health")
+                    .toURL()
+                    .openStream()))) {
                 if (answer.readLine().contains("UP")) return;
             } catch (IOException e) {
                 Thread.onSpinWait();

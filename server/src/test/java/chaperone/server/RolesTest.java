@@ -66,26 +66,36 @@ class RolesTest {
     @CsvSource(delimiter = '|', textBlock = TABLE)
     void onlyTheRightRolesGetThrough(String endpoint, Role least) {
         String method = endpoint.split(" +")[0];
-        String path = endpoint.split(" +")[1].replaceAll("\\{(id|number)\\}", "999999").replace("{name}", "no-such-device");
+        String path = endpoint.split(" +")[1]
+                .replaceAll("\\{(id|number)\\}", "999999")
+                .replace("{name}", "no-such-device");
         assertThat(new Api(server.address()).send(method, path, "").status())
-                .as("nobody is logged in").isIn(method.equals("GET") ? Set.of(401) : Set.of(401, 403));
+                .as("nobody is logged in")
+                .isIn(method.equals("GET") ? Set.of(401) : Set.of(401, 403));
         for (Role role : Role.values()) {
             boolean endsTheSession = endpoint.startsWith("DELETE /api/session");
             Api person = endsTheSession ? server.as(role) : PEOPLE.get(role);
-            int status = person.send(method, path, method.equals("POST") || method.equals("PUT") ? "{}" : "").status();
-            if (INCLUDED.get(least).contains(role)) assertThat(status).as("%s %s", role, endpoint).isNotIn(401, 403, 500);
+            int status = person.send(method, path, method.equals("POST") || method.equals("PUT") ? "{}" : "")
+                    .status();
+            if (INCLUDED.get(least).contains(role))
+                assertThat(status).as("%s %s", role, endpoint).isNotIn(401, 403, 500);
             else assertThat(status).as("%s %s", role, endpoint).isEqualTo(403);
         }
     }
 
     @Test
     void everyEndpointIsInTheTable() {
-        Set<String> table = new TreeSet<>(TABLE.lines().map(line -> line.split("\\|")[0].strip().replaceAll(" +", " ")).toList());
+        Set<String> table = new TreeSet<>(TABLE.lines()
+                .map(line -> line.split("\\|")[0].strip().replaceAll(" +", " "))
+                .toList());
         Set<String> served = new TreeSet<>();
         var mapping = server.context().getBean("requestMappingHandlerMapping", RequestMappingHandlerMapping.class);
-        mapping.getHandlerMethods().keySet().forEach(info -> info.getPatternValues().forEach(path -> info.getMethodsCondition()
-                .getMethods()
-                .forEach(method -> served.add(method + " " + path))));
+        mapping.getHandlerMethods()
+                .keySet()
+                .forEach(info -> info.getPatternValues()
+                        .forEach(path -> info.getMethodsCondition()
+                                .getMethods()
+                                .forEach(method -> served.add(method + " " + path))));
         // Live events are an endless answer, and the log-in itself is open to all.
         served.removeAll(List.of("GET /api/events", "POST /api/session"));
         served.removeIf(endpoint -> !endpoint.contains(" /api/"));
@@ -94,7 +104,8 @@ class RolesTest {
 
     @Test
     void whatNobodyServesIsRefused() {
-        assertThat(PEOPLE.get(Role.ADMINISTRATOR).post("/api/nothing", Map.of()).status()).isEqualTo(403);
+        assertThat(PEOPLE.get(Role.ADMINISTRATOR).post("/api/nothing", Map.of()).status())
+                .isEqualTo(403);
         assertThat(PEOPLE.get(Role.ADMINISTRATOR).get("/actuator/env").status()).isEqualTo(403);
     }
 
@@ -102,9 +113,11 @@ class RolesTest {
     void aRequestWithoutTheTokenIsTakenForForged() throws Exception {
         var request = java.net.http.HttpRequest.newBuilder(java.net.URI.create(server.address() + "/api/session"))
                 .header("Content-Type", "application/json")
-                .POST(java.net.http.HttpRequest.BodyPublishers.ofString("{\"name\":\"viewer\",\"password\":\"" + TestServer.PASSWORD + "\"}"))
+                .POST(java.net.http.HttpRequest.BodyPublishers.ofString(
+                        "{\"name\":\"viewer\",\"password\":\"" + TestServer.PASSWORD + "\"}"))
                 .build();
-        var answer = java.net.http.HttpClient.newHttpClient().send(request, java.net.http.HttpResponse.BodyHandlers.ofString());
+        var answer = java.net.http.HttpClient.newHttpClient()
+                .send(request, java.net.http.HttpResponse.BodyHandlers.ofString());
         assertThat(answer.statusCode()).isEqualTo(403);
     }
 
@@ -113,10 +126,13 @@ class RolesTest {
         Api guesser = new Api(server.address());
         guesser.get("/api/session");
         for (int i = 0; i < 5; i++) {
-            assertThat(guesser.post("/api/session", Map.of("name", "approver", "password", "guess " + i)).status()).isEqualTo(401);
+            assertThat(guesser.post("/api/session", Map.of("name", "approver", "password", "guess " + i))
+                            .status())
+                    .isEqualTo(401);
         }
         Map<String, String> right = Map.of("name", "Approver", "password", TestServer.PASSWORD);
-        assertThat(guesser.post("/api/session", right).json(429).get("advice").asString()).isEqualTo("Wait a minute and try again.");
+        assertThat(guesser.post("/api/session", right).json(429).get("advice").asString())
+                .isEqualTo("Wait a minute and try again.");
     }
 
     @ParameterizedTest

@@ -1,5 +1,6 @@
 package chaperone.server.account;
 
+import chaperone.server.page.InlineScripts;
 import jakarta.servlet.http.HttpServletResponse;
 import java.io.IOException;
 import java.nio.charset.StandardCharsets;
@@ -91,7 +92,7 @@ class SecurityRules {
         http.httpBasic(basic -> basic.disable());
         http.logout(logout -> logout.disable());
         http.headers(headers -> headers.contentSecurityPolicy(policy -> policy.policyDirectives(
-                "default-src 'self'; img-src 'self' data:; style-src 'self' 'unsafe-inline'; object-src 'none'; "
+                "default-src 'self'; script-src 'self'" + InlineScripts.sources() + "; img-src 'self' data:; style-src 'self' 'unsafe-inline'; object-src 'none'; "
                         + "base-uri 'self'; frame-ancestors 'none'; form-action 'self'")));
         http.exceptionHandling(errors -> errors.authenticationEntryPoint((request, response, e) -> write(
                         response, HttpStatus.UNAUTHORIZED, "log-in", "Nobody is logged in.", "Log in and try again."))

@@ -2,16 +2,12 @@ package chaperone.server.copy;
 
 import chaperone.server.fleet.Device;
 import chaperone.server.fleet.Fleet;
-import chaperone.server.job.JobKind;
-import chaperone.server.job.JobService;
-import chaperone.server.job.NewLine;
 import chaperone.server.problem.ProblemException;
 import jakarta.validation.Valid;
 import jakarta.validation.constraints.NotNull;
 import jakarta.validation.constraints.Size;
 import java.security.Principal;
 import java.util.List;
-import java.util.Optional;
 import org.springframework.http.HttpStatus;
 import org.springframework.web.bind.annotation.PostMapping;
 import org.springframework.web.bind.annotation.RequestBody;
@@ -22,11 +18,11 @@ import org.springframework.web.bind.annotation.RestController;
 @RestController
 class CopyController {
     private final Fleet fleet;
-    private final JobService jobs;
+    private final CopyJobs copies;
 
-    CopyController(Fleet fleet, JobService jobs) {
+    CopyController(Fleet fleet, CopyJobs copies) {
         this.fleet = fleet;
-        this.jobs = jobs;
+        this.copies = copies;
     }
 
     /** @param devices names; none means the whole fleet */
@@ -42,22 +38,6 @@ class CopyController {
             throw new ProblemException(
                     HttpStatus.CONFLICT, "empty-fleet", "There is no device to copy.", "Bring devices in first.");
         }
-        String title = request.devices().isEmpty()
-                ? "Copy the whole fleet"
-                : devices.size() == 1 ? "Copy " + devices.get(0).name() : "Copy " + devices.size() + " devices";
-        return new Started(jobs.start(JobKind.COPY, title, principal.getName(), lines(devices)));
-    }
-
-    public static List<NewLine> lines(List<Device> devices) {
-        return devices.stream()
-                .map(device -> new NewLine(
-                        device.name(),
-                        device.host(),
-                        device.port(),
-                        device.siteName(),
-                        device.role(),
-                        Optional.of(device.id()),
-                        Optional.of(device.credentialSet())))
-                .toList();
+        return new Started(copies.start(devices, request.devices().isEmpty(), principal.getName()));
     }
 }

@@ -26,14 +26,16 @@ class SecretBoxTest {
         SecretBox box = box((byte) 1);
         byte[] sealed = box.seal("tide-table", "set/1/password");
         assertThatThrownBy(() -> box.open(sealed, "set/2/password")).hasMessageContaining("set/2/password");
-        assertThatThrownBy(() -> box((byte) 2).open(sealed, "set/1/password")).isInstanceOf(IllegalStateException.class);
+        assertThatThrownBy(() -> box((byte) 2).open(sealed, "set/1/password"))
+                .isInstanceOf(IllegalStateException.class);
         sealed[sealed.length - 1] ^= 1;
         assertThatThrownBy(() -> box.open(sealed, "set/1/password")).isInstanceOf(IllegalStateException.class);
     }
 
     @Test
     void saysWhatIsWrongWithAKeyFile() {
-        assertThatThrownBy(() -> SecretBox.withKeyFrom(folder.resolve("none"))).hasMessageContaining("CHAPERONE_KEY_FILE");
+        assertThatThrownBy(() -> SecretBox.withKeyFrom(folder.resolve("none")))
+                .hasMessageContaining("CHAPERONE_KEY_FILE");
     }
 
     private SecretBox box(byte fill) throws IOException {

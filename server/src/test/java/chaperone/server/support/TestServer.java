@@ -53,16 +53,16 @@ public final class TestServer implements AutoCloseable {
                 new StandIns(new InetSocketAddress("127.0.0.1", 9), Clock.systemUTC(), Duration.ofMillis(100));
         DemoStart.start(
                 standIns, devicePort, Optional.empty(), Clock.systemUTC().instant());
-        List<String> arguments = new ArrayList<>(arguments(TestPostgres.freshDatabase(), keyFile()));
+        List<String> arguments = new ArrayList<>(arguments(TestPostgres.freshDatabase(), keyFile(), 0));
         arguments.addAll(List.of(settings));
         return new TestServer(
                 SpringApplication.run(ChaperoneServer.class, arguments.toArray(String[]::new)), standIns, devicePort);
     }
 
-    /** What a server of the tests is started with: a free port, short patience. */
-    public static List<String> arguments(String database, Path keyFile) {
+    /** What a server of the tests is started with, short patience above all; port 0 is any free one. */
+    public static List<String> arguments(String database, Path keyFile, int port) {
         return List.of(
-                "--server.port=0",
+                "--server.port=" + port,
                 "--spring.datasource.url=" + database,
                 "--spring.datasource.username=postgres",
                 "--chaperone.key-file=" + keyFile,

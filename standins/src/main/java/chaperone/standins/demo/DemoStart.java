@@ -34,16 +34,18 @@ public final class DemoStart {
         standIns.all().forEach(folder::keep);
     }
 
-    /** Writes each known unit's past as {@code name/seconds.conf}, and the list of those that wait. */
+    /** Writes the known units, each one's past as {@code name/seconds.conf}, and the list of those that wait. */
     public static void writeHistory(Path target, int port, Instant now) throws IOException {
-        for (Unit unit : DemoFleet.units()) {
-            if (!unit.isKnown()) continue;
+        List<Unit> known = DemoFleet.units().stream().filter(Unit::isKnown).toList();
+        for (Unit unit : known) {
             Path own = Files.createDirectories(target.resolve(unit.name()));
             for (Moment moment : DemoHistory.of(unit, now)) {
                 Path file = own.resolve(moment.at().getEpochSecond() + ".conf");
                 Files.writeString(file, moment.running(), StandardCharsets.ISO_8859_1);
             }
         }
+        List<String> list = known.stream().map(unit -> unit.name() + " " + unit.address()).toList();
+        Files.write(target.resolve("known.txt"), list);
         Files.writeString(target.resolve("more-switches.csv"), DemoFleet.listToBringIn(port));
     }
 

@@ -1,0 +1,37 @@
+package chaperone.server.copy;
+
+import chaperone.server.fleet.Device;
+import chaperone.server.job.JobKind;
+import chaperone.server.job.JobService;
+import chaperone.server.job.NewLine;
+import java.util.List;
+import java.util.Optional;
+import org.springframework.stereotype.Service;
+
+/** Starts jobs that copy devices. */
+@Service
+public class CopyJobs {
+    private final JobService jobs;
+
+    CopyJobs(JobService jobs) {
+        this.jobs = jobs;
+    }
+
+    /** @return the number of the job */
+    public long start(List<Device> devices, boolean isWholeFleet, String askedBy) {
+        String title = devices.size() == 1 ? "Copy " + devices.get(0).name() : "Copy " + devices.size() + " devices";
+        List<NewLine> lines = devices.stream().map(CopyJobs::line).toList();
+        return jobs.start(JobKind.COPY, isWholeFleet ? "Copy the whole fleet" : title, askedBy, lines);
+    }
+
+    private static NewLine line(Device device) {
+        return new NewLine(
+                device.name(),
+                device.host(),
+                device.port(),
+                device.siteName(),
+                device.role(),
+                Optional.of(device.id()),
+                Optional.of(device.credentialSet()));
+    }
+}

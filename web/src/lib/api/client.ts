@@ -1,0 +1,72 @@
+import createClient, { type Middleware } from 'openapi-fetch';
+import type { components, paths } from './schema';
+
+type Schemas = components['schemas'];
+export type Device = Schemas['DeviceView'];
+export type DevicePage = Schemas['DevicePage'];
+export type DeviceDetail = Schemas['DeviceDetail'];
+export type Answer = Schemas['Answer'];
+export type Answers = Schemas['FourAnswers'];
+export type Job = Schemas['JobView'];
+export type JobLine = Schemas['LineView'];
+export type Revision = Schemas['RevisionView'];
+export type Compare = Schemas['CompareView'];
+export type CompareRow = Schemas['RowView'];
+export type CredentialSet = Schemas['CredentialSetView'];
+export type Session = Schemas['Session'];
+export type ConfigKind = 'RUNNING' | 'SAVED';
+
+/** A problem detail (RFC 9457) as the server sends it; lines and columns count from 0. */
+export class Problem extends Error {
+  constructor(
+    readonly status: number,
+    readonly code: string,
+    readonly meaning: string,
+    readonly advice: string,
+    readonly places: readonly { line: number; column: number; message: string }[] = []
+  ) {
+    super(meaning);
+  }
+}
+
+const withToken: Middleware = {
+  onRequest({ request }) {
+    const token = document.cookie.match(/(?:^|; )XSRF-TOKEN=([^;]*)/)?.[1];
+    if (token) request.headers.set('X-XSRF-TOKEN', decodeURIComponent(token));
+    return request;
+  }
+};
+
+const client = createClient<paths>({ querySerializer: { array: { style: 'form', explode: true } } });
+client.use(withToken);
+
+export const api = client;
+
+/** The body of an answer, or a {@link Problem}; a server that cannot be reached is a problem too. */
+export async function need<T>(answer: Promise<{ data?: T; error?: unknown; response: Response }>): Promise<T> {
+  let got;
+  try {
+    got = await answer;
+  } catch {
+    throw new Problem(0, 'no-server', 'The server does not answer.', 'Check that it runs; this page tries again by itself.');
+  }
+  if (!got.response.ok) throw problemOf(got.response.status, got.error);
+  return got.data as T;
+}
+
+export function problemOf(status: number, body: unknown): Problem {
+  const told = (typeof body === 'object' && body !== null ? body : {}) as Record<string, unknown>;
+  return new Problem(
+    status,
+    String(told.code ?? 'unknown'),
+    String(told.detail ?? `The server answered ${status}.`),
+    String(told.advice ?? 'Load the page again.'),
+    (told.problems as Problem['places'] | undefined) ?? []
+  );
+}
+
+/** Whatever was thrown, as a problem that can be shown. */
+export function asProblem(thrown: unknown): Problem {
+  if (thrown instanceof Problem) return thrown;
+  return new Problem(0, 'page', `This page met an error: ${String(thrown)}`, 'Load the page again.');
+}

@@ -1,0 +1,82 @@
+<script lang="ts">
+  import { goto } from '$app/navigation';
+  import { api, need, type Device } from '$lib/api/client';
+
+  let { input = $bindable() }: { input?: HTMLInputElement } = $props();
+  let text = $state('');
+  let found = $state<Device[]>([]);
+  let at = $state(0);
+  let asked = 0;
+  const isOpen = $derived(text.trim() !== '');
+
+  async function find() {
+    const mine = ++asked;
+    at = 0;
+    const query = { find: text.trim(), size: 8, sort: 'name' };
+    const page = isOpen
+      ? await need(api.GET('/api/devices', { params: { query } })).catch(() => undefined)
+      : undefined;
+    // Answers may overtake each other: only the latest question counts.
+    if (mine === asked) found = page?.devices ?? [];
+  }
+
+  function open(name: string | undefined) {
+    if (!name) return;
+    text = '';
+    found = [];
+    input?.blur();
+    goto(`/devices/${encodeURIComponent(name)}`);
+  }
+
+  function key(event: KeyboardEvent) {
+    if (event.key === 'Escape') {
+      text = '';
+      input?.blur();
+    } else if (event.key === 'ArrowDown') at = Math.min(at + 1, found.length - 1);
+    else if (event.key === 'ArrowUp') at = Math.max(at - 1, 0);
+    else if (event.key === 'Enter') open(found[at]?.name);
+    else return;
+    event.preventDefault();
+  }
+</script>
+
+<div class="relative w-[26rem] max-w-[40vw]">
+  <label class="input w-full rounded-full">
+    <input
+      bind:this={input}
+      bind:value={text}
+      oninput={find}
+      onkeydown={key}
+      maxlength="200"
+      role="combobox"
+      aria-label="Find a device"
+      aria-expanded={isOpen}
+      aria-controls="found"
+      aria-activedescendant={isOpen && found[at] ? `found-${at}` : undefined}
+      placeholder="Find a device, its address, model…"
+    />
+    <kbd>Ctrl K</kbd>
+  </label>
+  <ul
+    id="found"
+    role="listbox"
+    aria-label="Found devices"
+    class="panel absolute top-10 z-30 w-full py-1"
+    hidden={!isOpen}
+  >
+    {#each found as device, index (device.name)}
+      <li role="option" aria-selected={index === at} id="found-{index}">
+        <button
+          class={['flex w-full justify-between px-3 py-1 text-left', index === at && 'bg-chosen']}
+          tabindex="-1"
+          onclick={() => open(device.name)}
+        >
+          <span class="font-semibold">{device.name}</span>
+          <span class="text-quiet">{device.site} · {device.model} · {device.host}</span>
+        </button>
+      </li>
+    {:else}
+      <li role="option" aria-selected="false" class="text-quiet px-3 py-1">No device has all these words.</li>
+    {/each}
+  </ul>
+</div>

@@ -1,0 +1,159 @@
+<script lang="ts">
+  import type { Revision } from '$lib/api/client';
+  import { clock } from '$lib/state/clock.svelte';
+  import { exact, moment } from '$lib/text/time';
+  import { dotsOf, nearest, ticksOf } from './revisionScale';
+
+  interface Props {
+    revisions: readonly Revision[];
+    /** Numbers of the two revisions that are compared. */
+    a: number;
+    b: number;
+    onmove: (handle: 'a' | 'b', number: number) => void;
+  }
+
+  let { revisions, a, b, onmove }: Props = $props();
+  const HEIGHT = 78;
+  const LINE = 44;
+  let width = $state(800);
+  let svg: SVGSVGElement | undefined = $state();
+  let dragging = $state<'a' | 'b' | undefined>();
+
+  const dots = $derived(dotsOf(revisions, clock.now));
+  const ticks = $derived(ticksOf(revisions, clock.now));
+  const x = (at: number) => 28 + at * Math.max(1, width - 56);
+  const place = (number: number) => x(dots.find((dot) => dot.number === number)?.at ?? 0);
+  const said = (number: number) => {
+    const revision = revisions.find((candidate) => candidate.number === number);
+    return revision ? moment(Date.parse(revision.firstCopyAt), clock.now) : '';
+  };
+  const handles = $derived([
+    { name: 'a' as const, letter: 'A', number: a },
+    { name: 'b' as const, letter: 'B', number: b }
+  ]);
+
+  function drag(event: PointerEvent) {
+    if (!dragging || !svg) return;
+    const left = svg.getBoundingClientRect().left + 28;
+    const dot = nearest(dots, (event.clientX - left) / Math.max(1, width - 56));
+    if (dot && dot.number !== (dragging === 'a' ? a : b)) onmove(dragging, dot.number);
+  }
+
+  function step(event: KeyboardEvent, handle: 'a' | 'b', number: number) {
+    const by = { ArrowLeft: -1, ArrowRight: 1 }[event.key];
+    const next = dots[dots.findIndex((dot) => dot.number === number) + (by ?? 0)];
+    if (!by || !next) return;
+    event.preventDefault();
+    onmove(handle, next.number);
+  }
+</script>
+
+<svelte:window onpointermove={drag} onpointerup={() => (dragging = undefined)} />
+
+<div class="panel px-1" bind:clientWidth={width}>
+  <svg bind:this={svg} {width} height={HEIGHT} aria-label="Revisions in time" role="group">
+    <rect
+      x={Math.min(place(a), place(b))}
+      y="18"
+      width={Math.abs(place(b) - place(a))}
+      height={LINE - 4}
+      class="between"
+    />
+    <line x1="20" x2={width - 20} y1={LINE} y2={LINE} class="line" />
+    {#each ticks as tick (tick.label)}
+      <line x1={x(tick.at)} x2={x(tick.at)} y1={LINE + 9} y2={LINE + 13} class="line" />
+      <text x={x(tick.at)} y={HEIGHT - 8} text-anchor="middle" class="tick">{tick.label}</text>
+    {/each}
+    {#each handles as handle (handle.name)}
+      {@const at = place(handle.number)}
+      {@const left = handle.name === 'a' ? at > 150 : at > width - 150}
+      <g
+        class="handle"
+        role="slider"
+        tabindex="0"
+        aria-label="Handle {handle.letter}"
+        aria-valuemin={dots[0]?.number ?? 0}
+        aria-valuemax={dots.at(-1)?.number ?? 0}
+        aria-valuenow={handle.number}
+        aria-valuetext="revision {handle.number}, {said(handle.number)}"
+        onpointerdown={(event) => {
+          event.preventDefault();
+          dragging = handle.name;
+        }}
+        onkeydown={(event) => step(event, handle.name, handle.number)}
+      >
+        <rect x={at - 7} y="12" width="14" height={LINE + 4} fill="transparent" />
+        <line x1={at} x2={at} y1="14" y2={LINE + 14} />
+        <text x={at + (left ? -7 : 7)} y={handle.name === 'a' ? 13 : 13} text-anchor={left ? 'end' : 'start'}>
+          {handle.letter} · {said(handle.number)}
+        </text>
+      </g>
+    {/each}
+    {#each dots as dot (dot.number)}
+      {@const isChosen = dot.number === a || dot.number === b}
+      <circle
+        cx={x(dot.at)}
+        cy={LINE}
+        r={isChosen ? 7 : 5}
+        class={[dot.first ? 'first' : dot.planned ? 'planned' : 'unplanned', isChosen && 'chosen']}
+        role="presentation"
+        onclick={(event) => onmove(event.shiftKey ? 'a' : 'b', dot.number)}
+      >
+        <title
+          >revision {dot.number}, {exact(
+            Date.parse(revisions.find((r) => r.number === dot.number)?.firstCopyAt ?? '')
+          )}{dot.first ? ', first copy' : ', not planned here'}</title
+        >
+      </circle>
+    {/each}
+  </svg>
+</div>
+
+<style>
+  svg {
+    display: block;
+    user-select: none;
+  }
+  .line {
+    stroke: color-mix(in oklab, var(--color-base-content) 40%, var(--color-base-300));
+    stroke-width: 1.5;
+  }
+  .between {
+    fill: var(--chosen);
+  }
+  .tick {
+    font-size: 11.5px;
+    fill: var(--quiet);
+  }
+  circle {
+    cursor: pointer;
+    stroke-width: 2;
+  }
+  .planned {
+    fill: var(--color-success);
+    stroke: var(--color-success);
+  }
+  .unplanned {
+    fill: var(--card);
+    stroke: var(--color-error);
+  }
+  .first {
+    fill: var(--color-info);
+    stroke: var(--color-info);
+  }
+  .chosen {
+    stroke-width: 3;
+  }
+  .handle {
+    cursor: ew-resize;
+  }
+  .handle line {
+    stroke: var(--act-text);
+    stroke-width: 2;
+  }
+  .handle text {
+    fill: var(--act-text);
+    font-size: 12px;
+    font-weight: 700;
+  }
+</style>

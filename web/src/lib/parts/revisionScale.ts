@@ -1,0 +1,60 @@
+import type { Revision } from '$lib/api/client';
+
+export interface Dot {
+  number: number;
+  /** Along the line, from 0 to 1. */
+  at: number;
+  planned: boolean;
+  first: boolean;
+}
+
+export interface Tick {
+  at: number;
+  label: string;
+}
+
+/** Where the revisions stand on a line from the first copy to now. */
+export function dotsOf(revisions: readonly Revision[], now: number): Dot[] {
+  const scale = scaleOf(revisions, now);
+  return revisions.map((revision) => ({
+    number: revision.number,
+    at: scale(Date.parse(revision.firstCopyAt)),
+    planned: false,
+    first: revision.origin === 'FIRST_COPY'
+  }));
+}
+
+/** The beginnings of months, or of days where the line is short; at most eight. */
+export function ticksOf(revisions: readonly Revision[], now: number): Tick[] {
+  const first = revisions[0];
+  if (!first) return [];
+  const start = Date.parse(first.firstCopyAt);
+  const scale = scaleOf(revisions, now);
+  const byDay = now - start < 21 * 86_400_000;
+  const ticks: Tick[] = [];
+  const date = new Date(start);
+  date.setHours(0, 0, 0, 0);
+  if (!byDay) date.setDate(1);
+  while (date.getTime() <= now) {
+    const label = new Intl.DateTimeFormat('en-GB', { day: 'numeric', month: 'short' }).format(date);
+    if (date.getTime() >= start) ticks.push({ at: scale(date.getTime()), label });
+    if (byDay) date.setDate(date.getDate() + 1);
+    else date.setMonth(date.getMonth() + 1);
+  }
+  const step = Math.ceil(ticks.length / 8);
+  return ticks.filter((_, i) => i % step === 0);
+}
+
+/** The dot nearest to a place on the line. */
+export function nearest(dots: readonly Dot[], at: number): Dot | undefined {
+  return dots.reduce<Dot | undefined>(
+    (best, dot) => (best && Math.abs(best.at - at) <= Math.abs(dot.at - at) ? best : dot),
+    undefined
+  );
+}
+
+function scaleOf(revisions: readonly Revision[], now: number): (time: number) => number {
+  const start = Date.parse(revisions[0]?.firstCopyAt ?? '') || now;
+  const span = Math.max(1, now - start);
+  return (time) => Math.min(1, Math.max(0, (time - start) / span));
+}

@@ -1,0 +1,114 @@
+<script lang="ts">
+  import { afterNavigate, goto } from '$app/navigation';
+  import { page } from '$app/state';
+  import { onMount, type Snippet } from 'svelte';
+  import { api, need } from '$lib/api/client';
+  import FindBox from '$lib/parts/FindBox.svelte';
+  import KeyHelp from '$lib/parts/KeyHelp.svelte';
+  import { keys } from '$lib/state/keys.svelte';
+  import { live } from '$lib/state/live.svelte';
+  import { session } from '$lib/state/session.svelte';
+
+  let { children }: { children: Snippet } = $props();
+  let find = $state<HTMLInputElement | undefined>();
+  let showsKeys = $state(false);
+  let running = $state(0);
+
+  /** Only words whose pages exist. */
+  const words = [
+    { group: 'Know', items: [{ word: 'Fleet', path: '/fleet', also: '/devices' }] },
+    { group: 'Keep', items: [{ word: 'Settings', path: '/settings', also: '/settings' }] }
+  ];
+  const isHere = (path: string) => page.url.pathname.startsWith(path);
+
+  async function countRunning() {
+    const jobs = await need(api.GET('/api/jobs', { params: { query: { size: 1 } } })).catch(() => undefined);
+    running = jobs?.running ?? running;
+  }
+
+  async function logOut() {
+    live.close();
+    await session.logOut();
+    await goto('/login');
+  }
+
+  onMount(() => {
+    live.open();
+    countRunning();
+    const ends = [
+      live.on('job', countRunning),
+      keys.add([
+        { key: 'ctrl+k', says: 'find a device', run: () => find?.focus() },
+        { key: '?', says: 'this list of keys', run: () => (showsKeys = true) }
+      ])
+    ];
+    return () => {
+      ends.forEach((end) => end());
+      live.close();
+    };
+  });
+
+  let main: HTMLElement | undefined = $state();
+  afterNavigate(({ from, to }) => {
+    // A new page begins at its top for the keyboard too.
+    if (from?.url.pathname !== to?.url.pathname) main?.focus();
+  });
+</script>
+
+<svelte:window onkeydown={(event) => keys.handle(event)} />
+
+<div class="flex min-h-screen flex-col">
+  <header
+    class="border-base-300 bg-base-100 sticky top-0 z-20 flex h-[46px] items-center gap-4 border-b px-4"
+  >
+    <a href="/fleet" class="text-act-text flex w-[156px] items-center gap-2 text-[1.15rem] font-bold">
+      <img src="/mark.svg" alt="" class="size-5 dark:invert" />Chaperone
+    </a>
+    <FindBox bind:input={find} />
+    <div class="ml-auto flex items-center gap-3">
+      <a class="chip rounded-full px-3 py-1" href="/jobs"
+        >{running === 0 ? 'Nothing running' : `${running} running`}</a
+      >
+      <details class="dropdown dropdown-end">
+        <summary class="chip list-none rounded-full px-3 py-1">
+          {session.who?.fullName} · {session.who?.role.toLowerCase()}
+        </summary>
+        <ul class="dropdown-content panel z-30 mt-1 w-52 p-1">
+          <li><button class="btn btn-ghost w-full justify-start" onclick={logOut}>Log out</button></li>
+          <li>
+            <button class="btn btn-ghost w-full justify-start" onclick={() => (showsKeys = true)}>
+              Keys on this page <kbd>?</kbd>
+            </button>
+          </li>
+        </ul>
+      </details>
+    </div>
+  </header>
+  {#if !live.connected}
+    <p role="status" class="bg-modified border-base-300 border-b px-4 py-1">
+      The connection to the server is lost: what you see may be old. It is tried again by itself.
+    </p>
+  {/if}
+  <div class="flex grow">
+    <nav aria-label="Pages" class="border-base-300 bg-base-200 w-[172px] shrink-0 border-r px-2 py-2">
+      {#each words as { group, items } (group)}
+        <h2 class="text-quiet px-2.5 pt-3 pb-1 text-[0.82rem] font-semibold">{group}</h2>
+        {#each items as { word, path, also } (word)}
+          {@const isCurrent = isHere(path) || isHere(also)}
+          <a
+            href={path}
+            aria-current={isCurrent ? 'page' : undefined}
+            class={[
+              'rounded-field block px-2.5 py-1',
+              isCurrent ? 'bg-primary text-primary-content font-semibold' : 'hover:bg-base-300'
+            ]}>{word}</a
+          >
+        {/each}
+      {/each}
+    </nav>
+    <main bind:this={main} tabindex="-1" class="min-w-0 grow px-5 pt-4 pb-16 outline-none">
+      {@render children()}
+    </main>
+  </div>
+</div>
+<KeyHelp bind:open={showsKeys} />

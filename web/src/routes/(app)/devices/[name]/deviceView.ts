@@ -1,0 +1,43 @@
+import type { ConfigKind, Revision } from '$lib/api/client';
+
+export interface View {
+  kind: ConfigKind;
+  a: number | undefined;
+  b: number | undefined;
+  layout: 'side' | 'one';
+  noise: boolean;
+}
+
+/** What the address says about the page. */
+export function viewOf(params: URLSearchParams): View {
+  return {
+    kind: params.get('kind') === 'SAVED' ? 'SAVED' : 'RUNNING',
+    a: numberOf(params.get('a')),
+    b: numberOf(params.get('b')),
+    layout: params.get('layout') === 'one' ? 'one' : 'side',
+    noise: params.get('noise') === '1'
+  };
+}
+
+/** The two revisions to compare: those of the address, else the newest and the one before it. */
+export function handlesOf(
+  view: Pick<View, 'a' | 'b'>,
+  revisions: readonly Revision[]
+): { a: number; b: number } | undefined {
+  const newest = revisions.at(-1);
+  if (!newest) return undefined;
+  const known = (number: number | undefined) =>
+    revisions.find((revision) => revision.number === number)?.number;
+  const b = known(view.b) ?? newest.number;
+  return { a: known(view.a) ?? known(b - 1) ?? b, b };
+}
+
+/** The revision that is {@code by} steps away, if there is one. */
+export function moved(revisions: readonly Revision[], number: number, by: number): number | undefined {
+  return revisions[revisions.findIndex((revision) => revision.number === number) + by]?.number;
+}
+
+function numberOf(text: string | null): number | undefined {
+  const number = Number(text);
+  return Number.isInteger(number) && number > 0 ? number : undefined;
+}

@@ -1,0 +1,211 @@
+<script lang="ts">
+  import { goto } from '$app/navigation';
+  import { page } from '$app/state';
+  import { onMount, untrack } from 'svelte';
+  import { SvelteSet } from 'svelte/reactivity';
+  import { api, asProblem, need, type DevicePage, type Problem } from '$lib/api/client';
+  import ProblemNote from '$lib/parts/ProblemNote.svelte';
+  import { keys } from '$lib/state/keys.svelte';
+  import { live } from '$lib/state/live.svelte';
+  import { session } from '$lib/state/session.svelte';
+  import { withParams } from '$lib/text/address';
+  import { count } from '$lib/text/time';
+  import DeviceCard from './DeviceCard.svelte';
+  import DeviceTable from './DeviceTable.svelte';
+  import { PAGE_SIZE, queryOf, toggled } from './fleetView';
+
+  let fleet = $state<DevicePage | undefined>();
+  let problem = $state<Problem | undefined>();
+  let filter = $state<HTMLInputElement | undefined>();
+  const chosen = new SvelteSet<string>();
+
+  const query = $derived(queryOf(page.url.searchParams));
+  const devices = $derived(fleet?.devices ?? []);
+  const cursor = $derived(
+    Math.max(
+      0,
+      devices.findIndex((device) => device.name === page.url.searchParams.get('at'))
+    )
+  );
+  const current = $derived(devices[cursor]);
+  const facets = $derived([
+    { name: 'Site', key: 'site', values: fleet?.sites ?? [] },
+    { name: 'Role', key: 'role', values: fleet?.roles ?? [] },
+    { name: 'Release', key: 'release', values: fleet?.releases ?? [] }
+  ]);
+  const isFiltered = $derived(
+    ['find', 'site', 'role', 'release'].some((key) => page.url.searchParams.has(key))
+  );
+
+  const show = (changes: Record<string, string | string[]>, keepPage = false) =>
+    goto(withParams(page.url, keepPage ? changes : { page: '', ...changes }), {
+      replaceState: true,
+      keepFocus: true,
+      noScroll: true
+    });
+
+  async function load() {
+    try {
+      fleet = await need(api.GET('/api/devices', { params: { query } }));
+      problem = undefined;
+    } catch (thrown) {
+      problem = asProblem(thrown);
+    }
+  }
+
+  $effect(() => {
+    void query;
+    untrack(load);
+  });
+
+  async function copy(names: string[]) {
+    try {
+      const started = await need(api.POST('/api/copies', { body: { devices: names } }));
+      await goto(`/jobs/${started.job}`);
+    } catch (thrown) {
+      problem = asProblem(thrown);
+    }
+  }
+
+  function move(by: number) {
+    const next = devices[Math.min(devices.length - 1, Math.max(0, cursor + by))];
+    if (next) show({ at: next.name }, true);
+  }
+
+  function choose(name: string | undefined) {
+    if (!name) return;
+    if (!chosen.delete(name)) chosen.add(name);
+  }
+
+  onMount(() => {
+    const ends = [
+      live.on('fleet', load),
+      keys.add([
+        { key: '/', says: 'go to the filter', run: () => filter?.focus() },
+        { key: 'j', says: 'next device', run: () => move(1) },
+        { key: 'k', says: 'previous device', run: () => move(-1) },
+        { key: 'x', says: 'choose or let go of the device', run: () => choose(current?.name) },
+        {
+          key: 'Enter',
+          says: 'open the device',
+          run: () => current && goto(`/devices/${encodeURIComponent(current.name)}`)
+        },
+        { key: 'Escape', says: 'let go of all chosen devices', run: () => chosen.clear() }
+      ])
+    ];
+    return () => ends.forEach((end) => end());
+  });
+</script>
+
+<svelte:head><title>Fleet · Chaperone</title></svelte:head>
+
+<div class="flex items-start gap-2">
+  <div class="grow">
+    <h1>Fleet</h1>
+    <p class="text-quiet">
+      {#if fleet}{count(fleet.all, 'device')} at {count(fleet.sites.length, 'site')}{#if isFiltered}
+          · {fleet.matching.toLocaleString('en-GB')} match{/if}{:else if !problem}Loading…{/if}
+    </p>
+  </div>
+  {#if session.mayAct && fleet && fleet.all > 0}
+    <button class="btn" onclick={() => copy([])}>Copy all</button>
+    <a class="btn btn-primary" href="/fleet/bring-in">Bring devices in…</a>
+  {/if}
+</div>
+
+{#if problem}<div class="mt-3"><ProblemNote {problem} /></div>{/if}
+
+{#if fleet && fleet.all === 0}
+  <div class="panel mt-4 max-w-xl p-6">
+    <h2>No device yet</h2>
+    <p class="mt-1">
+      This page lists the switches, routers and firewalls that Chaperone looks after. Begin with a list of
+      addresses and a credential set that fits them.
+    </p>
+    {#if session.mayAct}<p class="mt-4">
+        <a class="btn btn-primary" href="/fleet/bring-in">Bring devices in…</a>
+      </p>
+    {:else}<p class="mt-4">An engineer has to bring devices in.</p>{/if}
+  </div>
+{:else if fleet}
+  <label class="input mt-3 w-full">
+    <span class="sr-only">Filter</span>
+    <input
+      bind:this={filter}
+      class="mono"
+      value={query.find}
+      oninput={(event) => show({ find: event.currentTarget.value })}
+      onkeydown={(event) => event.key === 'Escape' && event.currentTarget.blur()}
+      maxlength="200"
+      placeholder="words that a device's name, address, site, role, model, serial or release must contain"
+    />
+    <kbd>/</kbd>
+  </label>
+  <div class="mt-2 flex flex-wrap items-center gap-x-3 gap-y-1.5">
+    {#each facets as facet (facet.key)}
+      <span class="flex flex-wrap items-center gap-1.5" role="group" aria-label={facet.name}>
+        <span class="text-quiet text-[0.9rem] font-semibold">{facet.name}</span>
+        {#each facet.values as value (value.value)}
+          <button
+            class="chip"
+            aria-pressed={page.url.searchParams.getAll(facet.key).includes(value.value)}
+            onclick={() =>
+              show({ [facet.key]: toggled(page.url.searchParams.getAll(facet.key), value.value) })}
+            >{value.value || 'none'} <span class="text-quiet">{value.devices}</span></button
+          >
+        {/each}
+      </span>
+    {/each}
+    {#if isFiltered}
+      <button class="btn btn-ghost h-7" onclick={() => show({ find: '', site: [], role: [], release: [] })}>
+        Clear filter
+      </button>
+    {/if}
+  </div>
+
+  <div class="mt-3 grid grid-cols-[minmax(0,1fr)_290px] items-start gap-3.5">
+    <div>
+      <DeviceTable
+        {devices}
+        sort={query.sort}
+        {chosen}
+        at={current?.name}
+        onsort={(sort) => show({ sort })}
+        onchoose={choose}
+        onpoint={(name) => show({ at: name }, true)}
+      />
+      {#if fleet.matching > PAGE_SIZE}
+        <div class="mt-2 flex items-center gap-2">
+          <button
+            class="btn"
+            disabled={query.page === 0}
+            onclick={() => show({ page: String(query.page - 1) })}>Previous</button
+          >
+          <button
+            class="btn"
+            disabled={(query.page + 1) * PAGE_SIZE >= fleet.matching}
+            onclick={() => show({ page: String(query.page + 1) })}>Next</button
+          >
+          <span class="text-quiet">page {query.page + 1} of {Math.ceil(fleet.matching / PAGE_SIZE)}</span>
+        </div>
+      {/if}
+    </div>
+    {#if current}
+      <DeviceCard device={current} oncopy={() => copy([current.name])} onremoved={load} />
+    {/if}
+  </div>
+{/if}
+
+{#if chosen.size > 0}
+  <div
+    class="bg-neutral text-neutral-content fixed right-0 bottom-0 left-[172px] z-10 flex h-10 items-center gap-4 px-5"
+    role="region"
+    aria-label="Chosen devices"
+  >
+    <span class="font-semibold whitespace-nowrap">{count(chosen.size, 'device')} chosen</span>
+    <span class="grow truncate">{[...chosen].join(', ')}</span>
+    <button class="btn on-dark" onclick={() => chosen.clear()}>Let go</button>
+    {#if session.mayAct}<button class="btn btn-accent" onclick={() => copy([...chosen])}>Copy now</button
+      >{/if}
+  </div>
+{/if}

@@ -1,0 +1,74 @@
+<script lang="ts">
+  import { api, asProblem, need, type Device, type Problem } from '$lib/api/client';
+  import FourMarks from '$lib/parts/FourMarks.svelte';
+  import { QUESTIONS, wordOf } from '$lib/parts/fourMarks';
+  import ProblemNote from '$lib/parts/ProblemNote.svelte';
+  import When from '$lib/parts/When.svelte';
+  import { session } from '$lib/state/session.svelte';
+
+  interface Props {
+    device: Device;
+    oncopy: () => void;
+    onremoved: () => void;
+  }
+
+  let { device, oncopy, onremoved }: Props = $props();
+  let asks = $state(false);
+  let problem = $state<Problem | undefined>();
+  const colour = { YES: '', ATTENTION: 'text-warning', NO: 'text-error', NOT_KNOWN: 'text-quiet' };
+
+  $effect(() => {
+    void device.name;
+    asks = false;
+  });
+
+  async function remove() {
+    try {
+      await need(api.DELETE('/api/devices/{name}', { params: { path: { name: device.name } } }));
+      onremoved();
+    } catch (thrown) {
+      problem = asProblem(thrown);
+    }
+  }
+</script>
+
+<section class="panel sticky top-[58px] p-3.5" aria-label={device.name}>
+  <div class="flex items-start justify-between gap-2">
+    <h2>{device.name}</h2>
+    <FourMarks answers={device.answers} />
+  </div>
+  <p class="text-quiet">{device.model} · <span class="mono">{device.host}:{device.port}</span></p>
+  <p class="text-quiet">serial <span class="mono">{device.serial}</span></p>
+  <dl class="mt-2 grid grid-cols-[72px_1fr]">
+    {#each QUESTIONS as question (question.key)}
+      {@const answer = device.answers[question.key]}
+      <dt class="text-quiet border-base-300 border-b py-1">{question.word}</dt>
+      <dd class="border-base-300 border-b py-1 {colour[answer.kind]}">{wordOf(answer)}: {answer.reason}</dd>
+    {/each}
+    <dt class="text-quiet py-1">Copied</dt>
+    <dd class="py-1">
+      {#if device.lastCopyAt}<When at={device.lastCopyAt} />{:else}never{/if}
+      {#if device.lastFailure}<span class="text-error">, latest attempt failed</span>{/if}
+    </dd>
+  </dl>
+  <div class="mt-3 flex flex-wrap gap-2">
+    <a class="btn btn-primary" href="/devices/{encodeURIComponent(device.name)}">Open</a>
+    {#if session.mayAct}
+      <button class="btn" onclick={oncopy}>Copy now</button>
+      <button class="btn" onclick={() => (asks = true)}>Remove…</button>
+    {/if}
+  </div>
+  {#if asks}
+    <div class="border-base-300 mt-3 border-t pt-3">
+      <p>
+        Remove <b>{device.name}</b> from the fleet? All its revisions and copies go with it. The device itself is
+        not touched.
+      </p>
+      <div class="mt-2 flex gap-2">
+        <button class="btn btn-error" onclick={remove}>Remove {device.name}</button>
+        <button class="btn" onclick={() => (asks = false)}>Keep it</button>
+      </div>
+    </div>
+  {/if}
+  {#if problem}<div class="mt-3"><ProblemNote {problem} /></div>{/if}
+</section>

@@ -1,0 +1,150 @@
+<script lang="ts">
+  import { goto } from '$app/navigation';
+  import { onMount } from 'svelte';
+  import { api, asProblem, need, type CredentialSet, type Problem } from '$lib/api/client';
+  import ProblemNote from '$lib/parts/ProblemNote.svelte';
+  import { session } from '$lib/state/session.svelte';
+
+  let sets = $state<CredentialSet[] | undefined>();
+  let set = $state<number | undefined>();
+  let port = $state(22);
+  let csv = $state('');
+  let listName = $state('');
+  let isOver = $state(false);
+  let isBusy = $state(false);
+  let problem = $state<Problem | undefined>();
+  const LARGEST = 2_000_000;
+  const EXAMPLE = 'address,port,site,role\n127.20.4.11,2022,Eastholm,core\n127.20.4.12,2022,Eastholm,core';
+  const shown = $derived(csv.split('\n'));
+
+  onMount(async () => {
+    try {
+      sets = await need(api.GET('/api/credential-sets'));
+      set = sets[0]?.id;
+    } catch (thrown) {
+      problem = asProblem(thrown);
+    }
+  });
+
+  async function take(file: File | undefined) {
+    if (!file) return;
+    csv = (await file.text()).slice(0, LARGEST);
+    listName = file.name.slice(0, 100);
+    problem = undefined;
+  }
+
+  async function bringIn(event: SubmitEvent) {
+    event.preventDefault();
+    if (set === undefined) return;
+    isBusy = true;
+    problem = undefined;
+    try {
+      const started = await need(
+        api.POST('/api/imports', { body: { csv, credentialSet: set, port, listName } })
+      );
+      await goto(`/jobs/${started.job}`);
+    } catch (thrown) {
+      problem = asProblem(thrown);
+    } finally {
+      isBusy = false;
+    }
+  }
+</script>
+
+<svelte:head><title>Bring devices in · Chaperone</title></svelte:head>
+
+<h1>Bring devices in</h1>
+<p class="text-quiet">
+  Each address is called at once with the log-in of one credential set; every line gets its own outcome.
+</p>
+
+<form class="mt-4 grid grid-cols-[minmax(0,1fr)_300px] items-start gap-4" onsubmit={bringIn}>
+  <div
+    class={['panel p-4', isOver && 'border-act-text bg-chosen']}
+    role="group"
+    aria-label="List of addresses"
+    ondragover={(event) => {
+      event.preventDefault();
+      isOver = true;
+    }}
+    ondragleave={() => (isOver = false)}
+    ondrop={(event) => {
+      event.preventDefault();
+      isOver = false;
+      take(event.dataTransfer?.files[0]);
+    }}
+  >
+    <div class="flex items-center gap-3">
+      <h2 class="grow">{listName || 'List of addresses'}</h2>
+      <label class="btn focus-within:outline-2">
+        Choose a CSV file…
+        <input
+          class="sr-only"
+          type="file"
+          accept=".csv,.txt,text/csv,text/plain"
+          onchange={(event) => take(event.currentTarget.files?.[0])}
+        />
+      </label>
+    </div>
+    <p class="text-quiet mt-1">Drop a CSV file here, or type or paste the lines.</p>
+    <textarea
+      class="textarea mono mt-2 h-72 w-full"
+      aria-label="Addresses"
+      bind:value={csv}
+      maxlength={LARGEST}
+      spellcheck="false"
+      wrap="off"
+      required
+      placeholder={EXAMPLE}></textarea>
+    {#if problem}
+      <div class="mt-3"><ProblemNote {problem} /></div>
+      {#if problem.places.length > 0}
+        <table class="rows mt-2" aria-label="Mistakes in the list">
+          <thead><tr><th>Line</th><th>Column</th><th>What is wrong</th><th>It reads</th></tr></thead>
+          <tbody>
+            {#each problem.places as place, i (i)}
+              <tr>
+                <td>{place.line + 1}</td><td>{place.column + 1}</td><td>{place.message}</td>
+                <td class="mono max-w-60 truncate">{shown[place.line] ?? ''}</td>
+              </tr>
+            {/each}
+          </tbody>
+        </table>
+      {/if}
+    {/if}
+  </div>
+
+  <div class="panel p-4">
+    <label class="block">
+      <span class="font-semibold">Credential set</span>
+      <select class="select mt-1 w-full" bind:value={set} required>
+        {#each sets ?? [] as each (each.id)}<option value={each.id}>{each.name} ({each.account})</option
+          >{/each}
+      </select>
+    </label>
+    {#if sets?.length === 0}
+      <p class="mt-2">
+        There is no credential set yet.
+        {#if session.mayManage}<a class="underline" href="/settings">Add one in Settings.</a>{:else}An
+          administrator has to add one.{/if}
+      </p>
+    {/if}
+    <label class="mt-3 block">
+      <span class="font-semibold">Port, where a line names none</span>
+      <input class="input mt-1 w-full" type="number" min="1" max="65535" bind:value={port} required />
+    </label>
+    <button class="btn btn-primary mt-4 w-full" disabled={isBusy || !session.mayAct || set === undefined}
+      >Bring in</button
+    >
+    {#if !session.mayAct}<p class="mt-2">Your role may look at the fleet, but not add to it.</p>{/if}
+    <h2 class="mt-5">How the list is read</h2>
+    <ul class="mt-1 list-disc space-y-1 pl-4">
+      <li>
+        One address or host name in each line, or columns with a head: <code>address</code>, and if wanted
+        <code>port</code>, <code>site</code>, <code>role</code>.
+      </li>
+      <li>Without a site, a name such as <code>brkw-core-1</code> tells it.</li>
+      <li>A mistake anywhere refuses the whole list and names its line; nothing is added then.</li>
+    </ul>
+  </div>
+</form>

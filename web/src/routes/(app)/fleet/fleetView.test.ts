@@ -1,0 +1,36 @@
+import { expect, it } from 'vitest';
+import { withParams } from '$lib/text/address';
+import { queryOf, toggled, turned } from './fleetView';
+
+const url = new URL('http://host/fleet?find=core&site=Brackwater&site=Dunsay&page=2');
+
+it('reads the address', () => {
+  expect(queryOf(url.searchParams)).toMatchObject({
+    find: 'core',
+    site: ['Brackwater', 'Dunsay'],
+    sort: 'site',
+    page: 2
+  });
+  expect(queryOf(new URLSearchParams('page=-4')).page).toBe(0);
+});
+
+it('changes only what it is told', () => {
+  expect(withParams(url, { page: '', sort: '-name' })).toBe(
+    '/fleet?find=core&site=Brackwater&site=Dunsay&sort=-name'
+  );
+  expect(withParams(url, { find: '', site: [], page: '' })).toBe('/fleet');
+});
+
+it('keeps a choice of "none"', () => {
+  expect(withParams(new URL('http://host/fleet'), { site: [''] })).toBe('/fleet?site=');
+});
+
+it('puts in and takes out', () => {
+  expect(toggled(['a'], 'b')).toEqual(['a', 'b']);
+  expect(toggled(['a', 'b'], 'a')).toEqual(['b']);
+});
+
+it('turns the order round', () => {
+  expect(turned('site', 'name')).toBe('name');
+  expect(turned('name', 'name')).toBe('-name');
+});

@@ -1,0 +1,183 @@
+<script lang="ts">
+  import { goto } from '$app/navigation';
+  import { page } from '$app/state';
+  import { onMount, untrack } from 'svelte';
+  import { SvelteSet } from 'svelte/reactivity';
+  import {
+    api,
+    asProblem,
+    need,
+    type CredentialSet,
+    type Job,
+    type JobLine,
+    type Problem
+  } from '$lib/api/client';
+  import JobBar from '$lib/parts/JobBar.svelte';
+  import ProblemNote from '$lib/parts/ProblemNote.svelte';
+  import When from '$lib/parts/When.svelte';
+  import { live } from '$lib/state/live.svelte';
+  import { session } from '$lib/state/session.svelte';
+  import { endedOf, totalOf } from '../jobText';
+  import LineTable from './LineTable.svelte';
+
+  type State = JobLine['state'];
+  const SIZE = 200;
+  const id = $derived(Number(page.params.id));
+  const shownState = $derived((page.url.searchParams.get('state') ?? '') as State | '');
+  let job = $state<Job | undefined>();
+  let lines = $state<JobLine[]>([]);
+  let matching = $state(0);
+  let size = $state(SIZE);
+  let sets = $state<CredentialSet[]>([]);
+  let otherSet = $state<number | undefined>();
+  let problem = $state<Problem | undefined>();
+  const chosen = new SvelteSet<number>();
+
+  const states: [State, string][] = [
+    ['DONE', 'done'],
+    ['FAILED', 'failed'],
+    ['STOPPED', 'stopped'],
+    ['IN_HAND', 'in hand'],
+    ['WAITING', 'waiting']
+  ];
+  const again = $derived((job?.states.FAILED ?? 0) + (job?.states.STOPPED ?? 0));
+
+  async function load() {
+    try {
+      const query = { states: shownState === '' ? [] : [shownState], size: Math.min(size, 500) };
+      const [view, found] = await Promise.all([
+        need(api.GET('/api/jobs/{id}', { params: { path: { id } } })),
+        need(api.GET('/api/jobs/{id}/lines', { params: { path: { id }, query } }))
+      ]);
+      job = view;
+      lines = found.lines;
+      matching = found.total;
+      problem = undefined;
+    } catch (thrown) {
+      problem = asProblem(thrown);
+    }
+  }
+
+  async function act(what: () => Promise<unknown>) {
+    try {
+      await what();
+      chosen.clear();
+      await load();
+    } catch (thrown) {
+      problem = asProblem(thrown);
+    }
+  }
+
+  const stop = () => act(() => need(api.POST('/api/jobs/{id}/stop', { params: { path: { id } } })));
+  const retry = (numbers: number[]) =>
+    act(() =>
+      need(
+        api.POST('/api/jobs/{id}/retry', {
+          params: { path: { id } },
+          body: { lines: numbers, credentialSet: otherSet }
+        })
+      )
+    );
+  const accept = (line: JobLine, fingerprint: string) =>
+    act(async () => {
+      await need(api.POST('/api/host-keys', { body: { host: line.host, port: line.port, fingerprint } }));
+      await need(
+        api.POST('/api/jobs/{id}/retry', { params: { path: { id } }, body: { lines: [line.number] } })
+      );
+    });
+
+  const show = (state: string) =>
+    goto(state === '' ? page.url.pathname : `?state=${state}`, {
+      replaceState: true,
+      keepFocus: true,
+      noScroll: true
+    });
+
+  $effect(() => {
+    void [id, shownState, size];
+    untrack(load);
+  });
+
+  onMount(() => {
+    if (session.mayAct)
+      need(api.GET('/api/credential-sets')).then(
+        (all) => (sets = all),
+        () => {}
+      );
+    return live.on('job', (moved) => (moved === 0 || moved === id) && load());
+  });
+</script>
+
+<svelte:head><title>{job?.title ?? 'Job'} · Chaperone</title></svelte:head>
+
+{#if problem}<div class="mb-3"><ProblemNote {problem} /></div>{/if}
+
+{#if job}
+  {@const ended = endedOf(job)}
+  {@const total = totalOf(job)}
+  <div class="flex items-start gap-2">
+    <div class="grow">
+      <h1>{job.title}</h1>
+      <p class="text-quiet">
+        <a class="underline" href="/jobs">Job {job.id}</a> · asked by {job.askedBy}, <When at={job.askedAt} />
+        {#if job.endedAt}· ended <When at={job.endedAt} />{:else if job.stopAsked}· stopping{/if}
+      </p>
+    </div>
+    {#if session.mayAct && !job.endedAt}
+      <button class="btn" onclick={stop} disabled={job.stopAsked}>Stop</button>
+    {/if}
+  </div>
+
+  <div class="panel mt-3 p-4">
+    <div class="mb-2 flex items-baseline gap-4">
+      <span class="text-xl font-bold" role="status">{ended} of {total}</span>
+      <span class="text-quiet">{job.perMinute.toLocaleString('en-GB')} a minute</span>
+      {#if job.inHand.length > 0}<span class="min-w-0 truncate">in hand: {job.inHand.join(', ')}</span>{/if}
+      {#if !job.endedAt}<span class="text-quiet ml-auto">It goes on when you leave this page.</span>{/if}
+    </div>
+    <JobBar {job} />
+    <ul class="mt-3 flex flex-wrap gap-x-5 gap-y-1">
+      {#each job.outcomes as outcome (outcome.outcome)}
+        <li><b>{outcome.lines}</b> {outcome.meaning.replace(/\.$/, '')}</li>
+      {/each}
+    </ul>
+  </div>
+
+  <div class="mt-3 flex flex-wrap items-center gap-1.5">
+    <button class="chip" aria-pressed={shownState === ''} onclick={() => show('')}
+      >all <span class="text-quiet">{total}</span></button
+    >
+    {#each states as [state, word] (state)}
+      {#if (job.states[state] ?? 0) > 0 || shownState === state}
+        <button class="chip" aria-pressed={shownState === state} onclick={() => show(state)}>
+          {word} <span class="text-quiet">{job.states[state]}</span>
+        </button>
+      {/if}
+    {/each}
+    {#if session.mayAct && again > 0}
+      <span class="ml-auto flex items-center gap-2">
+        {#if job.kind === 'IMPORT'}
+          <label class="flex items-center gap-2">
+            with
+            <select class="select w-48" bind:value={otherSet} aria-label="Credential set for trying again">
+              <option value={undefined}>the same credential set</option>
+              {#each sets as each (each.id)}<option value={each.id}>{each.name}</option>{/each}
+            </select>
+          </label>
+        {/if}
+        <button class="btn btn-primary" onclick={() => retry([...chosen])}>
+          {chosen.size > 0 ? `Try ${chosen.size} chosen again` : `Try all ${again} again`}
+        </button>
+      </span>
+    {/if}
+  </div>
+
+  <LineTable {lines} {chosen} kind={job.kind} onaccept={accept} />
+  {#if matching > lines.length}
+    <p class="mt-2">
+      {lines.length} of {matching.toLocaleString('en-GB')} lines shown.
+      {#if size < 500}<button class="btn" onclick={() => (size = 500)}>Show more</button>{:else}Choose a state
+        to see the rest.{/if}
+    </p>
+  {/if}
+{/if}

@@ -1,0 +1,88 @@
+<script lang="ts">
+  import type { SvelteSet } from 'svelte/reactivity';
+  import type { Job, JobLine } from '$lib/api/client';
+  import When from '$lib/parts/When.svelte';
+  import { session } from '$lib/state/session.svelte';
+  import { shownKey } from '../jobText';
+
+  interface Props {
+    lines: readonly JobLine[];
+    /** Numbers of the lines to try again. */
+    chosen: SvelteSet<number>;
+    kind: Job['kind'];
+    onaccept: (line: JobLine, fingerprint: string) => void;
+  }
+
+  let { lines, chosen, kind, onaccept }: Props = $props();
+  const word: Record<JobLine['state'], string> = {
+    WAITING: 'waiting',
+    IN_HAND: 'in hand',
+    DONE: 'done',
+    FAILED: 'failed',
+    STOPPED: 'stopped'
+  };
+  const colour: Record<JobLine['state'], string> = {
+    WAITING: 'text-quiet',
+    IN_HAND: 'text-warning',
+    DONE: 'text-success',
+    FAILED: 'text-error',
+    STOPPED: 'text-info'
+  };
+  const canRetry = (line: JobLine) => session.mayAct && (line.state === 'FAILED' || line.state === 'STOPPED');
+  const choose = (number: number) => chosen.delete(number) || chosen.add(number);
+</script>
+
+<div class="panel mt-2 overflow-x-auto">
+  <table class="rows">
+    <thead>
+      <tr>
+        <th class="w-6"><span class="sr-only">Chosen</span></th>
+        <th>{kind === 'COPY' ? 'Device' : 'Address'}</th>
+        <th>State</th>
+        <th>Outcome</th>
+        <th>Ended</th>
+      </tr>
+    </thead>
+    <tbody>
+      {#each lines as line (line.number)}
+        {@const key = shownKey(line)}
+        <tr>
+          <td class="align-top">
+            {#if canRetry(line)}
+              <input
+                type="checkbox"
+                class="checkbox checkbox-xs"
+                checked={chosen.has(line.number)}
+                onchange={() => choose(line.number)}
+                aria-label="Choose {line.target}"
+              />
+            {/if}
+          </td>
+          <td class="align-top whitespace-nowrap">
+            {#if kind === 'COPY'}
+              <a class="font-semibold hover:underline" href="/devices/{encodeURIComponent(line.target)}"
+                >{line.target}</a
+              >
+            {:else}<span class="mono">{line.target}</span>{/if}
+          </td>
+          <td class="align-top font-semibold whitespace-nowrap {colour[line.state]}">{word[line.state]}</td>
+          <td>
+            {line.meaning}
+            {#if line.seen}<span class="text-quiet mono">{line.seen}</span>{/if}
+            {#if line.advice}<div class="text-quiet">{line.advice}</div>{/if}
+            {#if key && session.mayAct}
+              <button class="btn mt-1" onclick={() => onaccept(line, key)}
+                >Accept the new key and try again</button
+              >
+            {/if}
+          </td>
+          <td class="align-top whitespace-nowrap"
+            >{#if line.endedAt}<When at={line.endedAt} />{/if}</td
+          >
+        </tr>
+      {:else}
+        <tr><td colspan="5" class="py-6 text-center">No line is in this state.</td></tr>
+      {/each}
+    </tbody>
+  </table>
+</div>

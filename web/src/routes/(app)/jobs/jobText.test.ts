@@ -1,0 +1,21 @@
+import { expect, it } from 'vitest';
+import type { Job, JobLine } from '$lib/api/client';
+import { endedOf, shownKey, stateOf } from './jobText';
+
+const job = (states: Record<string, number>, endedAt?: string) => ({ states, endedAt }) as unknown as Job;
+
+it.each([
+  [job({ WAITING: 5, IN_HAND: 2, DONE: 3, FAILED: 0, STOPPED: 0 }), '3 of 10'],
+  [job({ WAITING: 5, IN_HAND: 2, DONE: 2, FAILED: 1, STOPPED: 0 }), '3 of 10, 1 failed'],
+  [job({ DONE: 1 }, '2026-11-23T08:00:00Z'), 'all 1 line done'],
+  [job({ DONE: 8, FAILED: 1, STOPPED: 3 }, '2026-11-23T08:00:00Z'), '1 failed, 3 stopped']
+])('says where a job stands', (given, said) => expect(stateOf(given)).toBe(said));
+
+it('counts what has ended', () =>
+  expect(endedOf(job({ WAITING: 5, IN_HAND: 2, DONE: 2, FAILED: 1 }))).toBe(3));
+
+it('finds the key that was shown', () => {
+  const line = { outcome: 'HOST_KEY_CHANGED', seen: 'pinned is SHA256:aa, shown was SHA256:bb' } as JobLine;
+  expect(shownKey(line)).toBe('SHA256:bb');
+  expect(shownKey({ ...line, outcome: 'NO_ANSWER' })).toBeUndefined();
+});
