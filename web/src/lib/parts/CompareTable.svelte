@@ -47,11 +47,7 @@
 
 <div class="panel overflow-hidden">
   <div class={['titles mono', layout]}>
-    {#if layout === 'side'}
-      <span>{beforeTitle}</span><span>{afterTitle}</span>
-    {:else}
-      <span>{beforeTitle}</span><span>{afterTitle}</span>
-    {/if}
+    <span>{beforeTitle}</span><span>{afterTitle}</span>
   </div>
   <!-- A scrolling region must be reachable by keyboard (WCAG 2.1.1). -->
   <!-- svelte-ignore a11y_no_noninteractive_tabindex -->
@@ -105,7 +101,7 @@
   }
   .box {
     overflow: auto;
-    height: max(200px, calc(100vh - 350px));
+    height: max(200px, calc(100vh - 300px));
     background: var(--card);
   }
   .line {

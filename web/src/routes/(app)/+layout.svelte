@@ -5,6 +5,7 @@
   import { api, need } from '$lib/api/client';
   import FindBox from '$lib/parts/FindBox.svelte';
   import KeyHelp from '$lib/parts/KeyHelp.svelte';
+  import Wordmark from '$lib/parts/Wordmark.svelte';
   import { keys } from '$lib/state/keys.svelte';
   import { live } from '$lib/state/live.svelte';
   import { session } from '$lib/state/session.svelte';
@@ -51,7 +52,7 @@
   let main: HTMLElement | undefined = $state();
   afterNavigate(({ from, to }) => {
     // A new page begins at its top for the keyboard too.
-    if (from?.url.pathname !== to?.url.pathname) main?.focus();
+    if (from?.url?.pathname !== to?.url?.pathname) main?.focus();
   });
 </script>
 
@@ -62,7 +63,7 @@
     class="border-base-300 bg-base-100 sticky top-0 z-20 flex h-[46px] items-center gap-4 border-b px-4"
   >
     <a href="/fleet" class="text-act-text flex w-[156px] items-center gap-2 text-[1.15rem] font-bold">
-      <img src="/mark.svg" alt="" class="size-5 dark:invert" />Chaperone
+      <Wordmark />
     </a>
     <FindBox bind:input={find} />
     <div class="ml-auto flex items-center gap-3">

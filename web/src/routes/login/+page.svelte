@@ -3,6 +3,7 @@
   import { page } from '$app/state';
   import { asProblem, type Problem } from '$lib/api/client';
   import ProblemNote from '$lib/parts/ProblemNote.svelte';
+  import Wordmark from '$lib/parts/Wordmark.svelte';
   import { session } from '$lib/state/session.svelte';
 
   let name = $state('');
@@ -33,7 +34,7 @@
 <main class="flex min-h-screen items-start justify-center pt-[18vh]">
   <form class="panel w-80 p-6" onsubmit={logIn}>
     <h1 class="text-act-text flex items-center gap-2">
-      <img src="/mark.svg" alt="" class="size-6 dark:invert" />Chaperone
+      <Wordmark />
     </h1>
     <label class="mt-4 block">
       <span class="font-semibold">Name</span>

@@ -1,6 +1,6 @@
 import { expect, it } from 'vitest';
 import type { Job, JobLine } from '$lib/api/client';
-import { endedOf, shownKey, stateOf } from './jobText';
+import { deviceOf, endedOf, shownKey, stateOf } from './jobText';
 
 const job = (states: Record<string, number>, endedAt?: string) => ({ states, endedAt }) as unknown as Job;
 
@@ -18,4 +18,10 @@ it('finds the key that was shown', () => {
   const line = { outcome: 'HOST_KEY_CHANGED', seen: 'pinned is SHA256:aa, shown was SHA256:bb' } as JobLine;
   expect(shownKey(line)).toBe('SHA256:bb');
   expect(shownKey({ ...line, outcome: 'NO_ANSWER' })).toBeUndefined();
+});
+
+it('finds the device that a line brought', () => {
+  expect(deviceOf({ outcome: 'ADDED', seen: 'as esth-core-1' } as JobLine)).toBe('esth-core-1');
+  expect(deviceOf({ outcome: 'ALREADY_KNOWN', seen: 'as a-1 at 127.20.1.1:22' } as JobLine)).toBe('a-1');
+  expect(deviceOf({ outcome: 'NO_ANSWER', seen: 'as' } as JobLine)).toBeUndefined();
 });

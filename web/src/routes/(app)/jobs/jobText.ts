@@ -23,3 +23,9 @@ export function stateOf(job: Job): string {
 export function shownKey(line: JobLine): string | undefined {
   return line.outcome === 'HOST_KEY_CHANGED' ? line.seen.match(/shown was (SHA256:\S+)/)?.[1] : undefined;
 }
+
+/** The name under which a line of an import is in the fleet. */
+export function deviceOf(line: JobLine): string | undefined {
+  const isThere = line.outcome === 'ADDED' || line.outcome === 'ALREADY_KNOWN';
+  return isThere ? line.seen.match(/^as (\S+)/)?.[1] : undefined;
+}

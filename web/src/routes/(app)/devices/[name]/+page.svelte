@@ -119,9 +119,10 @@
     }
   }
 
-  const titleOf = (letter: string, revision: Revision) =>
-    `${letter} · revision ${revision.number} · ${revision.origin === 'FIRST_COPY' ? 'first copy' : 'not planned here'} · ` +
-    `seen ${moment(Date.parse(revision.firstCopyAt), clock.now)} to ${moment(Date.parse(revision.lastCopyAt), clock.now)}`;
+  const titleOf = (letter: string, revision: Revision) => {
+    const origin = revision.origin === 'FIRST_COPY' ? 'first copy' : 'not planned here';
+    return `${letter} · revision ${revision.number} · ${origin} · ${moment(Date.parse(revision.firstCopyAt), clock.now)}`;
+  };
 
   onMount(() => {
     const ends = [
@@ -161,7 +162,7 @@
     <div class="join" role="group" aria-label="Which configuration">
       {#each ['RUNNING', 'SAVED'] as const as kind (kind)}
         <button
-          class={['btn join-item', view.kind === kind && 'bg-chosen text-act-text']}
+          class="btn join-item"
           aria-pressed={view.kind === kind}
           onclick={() => show({ kind, a: '', b: '' })}>{kind === 'RUNNING' ? 'Running' : 'Saved'}</button
         >

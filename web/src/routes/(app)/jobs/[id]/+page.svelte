@@ -15,9 +15,10 @@
   import JobBar from '$lib/parts/JobBar.svelte';
   import ProblemNote from '$lib/parts/ProblemNote.svelte';
   import When from '$lib/parts/When.svelte';
+  import { keys } from '$lib/state/keys.svelte';
   import { live } from '$lib/state/live.svelte';
   import { session } from '$lib/state/session.svelte';
-  import { endedOf, totalOf } from '../jobText';
+  import { deviceOf, endedOf, totalOf } from '../jobText';
   import LineTable from './LineTable.svelte';
 
   type State = JobLine['state'];
@@ -31,6 +32,7 @@
   let sets = $state<CredentialSet[]>([]);
   let otherSet = $state<number | undefined>();
   let problem = $state<Problem | undefined>();
+  let at = $state(-1);
   const chosen = new SvelteSet<number>();
 
   const states: [State, string][] = [
@@ -56,6 +58,29 @@
     } catch (thrown) {
       problem = asProblem(thrown);
     }
+  }
+
+  const added = $derived(
+    lines.filter((line) => line.outcome === 'ADDED').map((line) => deviceOf(line) ?? '')
+  );
+
+  async function copyAdded() {
+    try {
+      const started = await need(api.POST('/api/copies', { body: { devices: added } }));
+      await goto(`/jobs/${started.job}`);
+    } catch (thrown) {
+      problem = asProblem(thrown);
+    }
+  }
+
+  function move(by: number) {
+    at = Math.min(lines.length - 1, Math.max(0, at + by));
+  }
+
+  function choose() {
+    const line = lines[at];
+    const canRetry = line && session.mayAct && (line.state === 'FAILED' || line.state === 'STOPPED');
+    if (canRetry && !chosen.delete(line.number)) chosen.add(line.number);
   }
 
   async function act(what: () => Promise<unknown>) {
@@ -104,7 +129,17 @@
         (all) => (sets = all),
         () => {}
       );
-    return live.on('job', (moved) => (moved === 0 || moved === id) && load());
+    const ends = [
+      live.on('job', (moved) => {
+        if (moved === 0 || moved === id) load();
+      }),
+      keys.add([
+        { key: 'j', says: 'next line', run: () => move(1) },
+        { key: 'k', says: 'previous line', run: () => move(-1) },
+        { key: 'x', says: 'choose or let go of the line, to try it again', run: choose }
+      ])
+    ];
+    return () => ends.forEach((end) => end());
   });
 </script>
 
@@ -130,10 +165,11 @@
 
   <div class="panel mt-3 p-4">
     <div class="mb-2 flex items-baseline gap-4">
-      <span class="text-xl font-bold" role="status">{ended} of {total}</span>
-      <span class="text-quiet">{job.perMinute.toLocaleString('en-GB')} a minute</span>
+      <span class="shrink-0 text-xl font-bold" role="status">{ended} of {total}</span>
+      <span class="text-quiet shrink-0">{job.perMinute.toLocaleString('en-GB')} a minute</span>
       {#if job.inHand.length > 0}<span class="min-w-0 truncate">in hand: {job.inHand.join(', ')}</span>{/if}
-      {#if !job.endedAt}<span class="text-quiet ml-auto">It goes on when you leave this page.</span>{/if}
+      {#if !job.endedAt}<span class="text-quiet ml-auto shrink-0">It goes on when you leave this page.</span
+        >{/if}
     </div>
     <JobBar {job} />
     <ul class="mt-3 flex flex-wrap gap-x-5 gap-y-1">
@@ -154,8 +190,11 @@
         </button>
       {/if}
     {/each}
+    {#if session.mayAct && added.length > 0}
+      <button class="btn ml-auto" onclick={copyAdded}>Copy the {added.length} added now</button>
+    {/if}
     {#if session.mayAct && again > 0}
-      <span class="ml-auto flex items-center gap-2">
+      <span class="{added.length > 0 ? '' : 'ml-auto'} flex items-center gap-2">
         {#if job.kind === 'IMPORT'}
           <label class="flex items-center gap-2">
             with
@@ -172,7 +211,7 @@
     {/if}
   </div>
 
-  <LineTable {lines} {chosen} kind={job.kind} onaccept={accept} />
+  <LineTable {lines} {chosen} {at} kind={job.kind} onaccept={accept} />
   {#if matching > lines.length}
     <p class="mt-2">
       {lines.length} of {matching.toLocaleString('en-GB')} lines shown.

@@ -3,17 +3,19 @@
   import type { Job, JobLine } from '$lib/api/client';
   import When from '$lib/parts/When.svelte';
   import { session } from '$lib/state/session.svelte';
-  import { shownKey } from '../jobText';
+  import { deviceOf, shownKey } from '../jobText';
 
   interface Props {
     lines: readonly JobLine[];
     /** Numbers of the lines to try again. */
     chosen: SvelteSet<number>;
+    /** Index of the line under the cursor, -1 for none. */
+    at: number;
     kind: Job['kind'];
     onaccept: (line: JobLine, fingerprint: string) => void;
   }
 
-  let { lines, chosen, kind, onaccept }: Props = $props();
+  let { lines, chosen, at, kind, onaccept }: Props = $props();
   const word: Record<JobLine['state'], string> = {
     WAITING: 'waiting',
     IN_HAND: 'in hand',
@@ -29,6 +31,10 @@
     STOPPED: 'text-info'
   };
   const canRetry = (line: JobLine) => session.mayAct && (line.state === 'FAILED' || line.state === 'STOPPED');
+  let body: HTMLTableSectionElement | undefined = $state();
+  $effect(() => {
+    if (at >= 0) body?.children[at]?.scrollIntoView({ block: 'nearest' });
+  });
   const choose = (number: number) => chosen.delete(number) || chosen.add(number);
 </script>
 
@@ -43,10 +49,11 @@
         <th>Ended</th>
       </tr>
     </thead>
-    <tbody>
-      {#each lines as line (line.number)}
+    <tbody bind:this={body}>
+      {#each lines as line, index (line.number)}
         {@const key = shownKey(line)}
-        <tr>
+        {@const device = deviceOf(line)}
+        <tr class={{ at: index === at }}>
           <td class="align-top">
             {#if canRetry(line)}
               <input
@@ -68,7 +75,11 @@
           <td class="align-top font-semibold whitespace-nowrap {colour[line.state]}">{word[line.state]}</td>
           <td>
             {line.meaning}
-            {#if line.seen}<span class="text-quiet mono">{line.seen}</span>{/if}
+            {#if device}
+              as <a class="font-semibold hover:underline" href="/devices/{encodeURIComponent(device)}"
+                >{device}</a
+              >
+            {:else if line.seen}<span class="text-quiet mono">{line.seen}</span>{/if}
             {#if line.advice}<div class="text-quiet">{line.advice}</div>{/if}
             {#if key && session.mayAct}
               <button class="btn mt-1" onclick={() => onaccept(line, key)}

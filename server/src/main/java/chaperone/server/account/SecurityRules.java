@@ -33,7 +33,7 @@ class SecurityRules {
     private static void table(
             AuthorizeHttpRequestsConfigurer<HttpSecurity>.AuthorizationManagerRequestMatcherRegistry rules) {
         rules.requestMatchers(HttpMethod.POST, "/api/session").permitAll();
-        rules.requestMatchers(HttpMethod.GET, "/actuator/health").permitAll();
+        rules.requestMatchers(HttpMethod.GET, "/actuator/health", "/actuator/health/readiness").permitAll();
 
         // A configuration with its secrets, and all that reaches out to devices.
         rules.requestMatchers(HttpMethod.GET, "/api/devices/*/revisions/*/text").hasRole(ENGINEER);

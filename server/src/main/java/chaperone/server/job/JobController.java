@@ -1,5 +1,7 @@
 package chaperone.server.job;
 
+import chaperone.server.job.JobLineRepository.EndedCount;
+import chaperone.server.job.JobLineRepository.StateCount;
 import chaperone.server.problem.ProblemException;
 import jakarta.validation.Valid;
 import jakarta.validation.constraints.Max;
@@ -8,11 +10,12 @@ import jakarta.validation.constraints.Size;
 import java.time.Clock;
 import java.time.Duration;
 import java.time.Instant;
-import java.util.ArrayList;
+import java.util.Comparator;
 import java.util.EnumMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.stream.Collectors;
 import org.springframework.data.domain.Page;
 import org.springframework.data.domain.PageRequest;
 import org.springframework.web.bind.annotation.GetMapping;
@@ -135,43 +138,36 @@ class JobController {
     }
 
     private List<JobView> views(List<Job> wanted) {
-        List<JobLineRepository.StateCount> counts =
-                lines.counts(wanted.stream().map(Job::id).toList());
+        List<Long> ids = wanted.stream().map(Job::id).toList();
+        List<StateCount> counts = lines.counts(ids);
+        Map<Long, Long> ended = lines.endedSinceStart(ids).stream()
+                .collect(Collectors.toMap(EndedCount::getJob, EndedCount::getLines));
         return wanted.stream()
                 .map(job -> view(
-                        job, counts.stream().filter(c -> c.getJob() == job.id()).toList()))
+                        job,
+                        counts.stream().filter(count -> count.getJob() == job.id()).toList(),
+                        ended.getOrDefault(job.id(), 0L)))
                 .toList();
     }
 
-    private JobView view(Job job, List<JobLineRepository.StateCount> counts) {
+    private JobView view(Job job, List<StateCount> counts, long ended) {
         Map<LineState, Long> states = new EnumMap<>(LineState.class);
         for (LineState state : LineState.values()) states.put(state, 0L);
-        List<OutcomeCount> outcomes = new ArrayList<>();
-        for (JobLineRepository.StateCount count : counts) {
-            states.merge(count.getState(), count.getLines(), Long::sum);
-            if (count.getOutcome() == Outcome.NONE) continue;
-            outcomes.add(new OutcomeCount(count.getOutcome(), count.getOutcome().meaning(), count.getLines()));
-        }
-        outcomes.sort((a, b) -> Long.compare(b.lines(), a.lines()));
+        counts.forEach(count -> states.merge(count.getState(), count.getLines(), Long::sum));
+        List<OutcomeCount> outcomes = counts.stream()
+                .filter(count -> count.getOutcome() != Outcome.NONE)
+                .map(count -> new OutcomeCount(count.getOutcome(), count.getOutcome().meaning(), count.getLines()))
+                .sorted(Comparator.comparing(OutcomeCount::lines).reversed().thenComparing(OutcomeCount::outcome))
+                .toList();
         List<String> inHand = job.endedAt().isPresent()
                 ? List.of()
                 : lines.targets(job.id(), LineState.IN_HAND, PageRequest.of(0, SHOWN_IN_HAND));
         return new JobView(
-                job.id(),
-                job.kind(),
-                job.title(),
-                job.askedBy(),
-                job.askedAt(),
-                job.endedAt(),
-                job.isStopAsked(),
-                states,
-                outcomes,
-                inHand,
-                rate(job, states));
+                job.id(), job.kind(), job.title(), job.askedBy(), job.askedAt(), job.endedAt(), job.isStopAsked(),
+                states, outcomes, inHand, rate(job, ended));
     }
 
-    private double rate(Job job, Map<LineState, Long> states) {
-        long ended = states.get(LineState.DONE) + states.get(LineState.FAILED);
+    private double rate(Job job, long ended) {
         Duration ran = Duration.between(job.startedAt(), job.endedAt().orElse(clock.instant()));
         double minutes = Math.max(1, ran.toMillis()) / 60_000.0;
         return Math.round(10 * ended / minutes) / 10.0;

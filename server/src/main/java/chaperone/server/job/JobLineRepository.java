@@ -25,6 +25,17 @@ interface JobLineRepository extends JpaRepository<JobLine, Long> {
             + " where l.jobId in :jobs group by l.jobId, l.state, l.outcome")
     List<StateCount> counts(Collection<Long> jobs);
 
+    /** How many lines of which jobs have ended since they were last set going. */
+    interface EndedCount {
+        long getJob();
+
+        long getLines();
+    }
+
+    @Query("select l.jobId as job, count(l) as lines from JobLine l join Job j on j.id = l.jobId"
+            + " where l.jobId in :jobs and l.endedAt >= j.startedAt group by l.jobId")
+    List<EndedCount> endedSinceStart(Collection<Long> jobs);
+
     @Query("select l from JobLine l where l.jobId = :job and l.state in :states order by l.number")
     Page<JobLine> page(long job, Collection<LineState> states, Pageable page);
 
