@@ -7,7 +7,7 @@ export interface Binding {
 
 /** The keys of the page that is open and of the frame around it. */
 class Keys {
-  #pages = $state<readonly (readonly Binding[])[]>([]);
+  #pages = $state.raw<readonly (readonly Binding[])[]>([]);
   readonly all = $derived(this.#pages.flat());
 
   /** Adds bindings until the returned function is called. */

@@ -17,6 +17,8 @@
   let fleet = $state<DevicePage | undefined>();
   let problem = $state<Problem | undefined>();
   let filter = $state<HTMLInputElement | undefined>();
+  // What is being typed is ahead of the address: only when nobody types does the address decide.
+  let words = $state(page.url.searchParams.get('find') ?? '');
   const chosen = new SvelteSet<string>();
 
   const query = $derived(queryOf(page.url.searchParams));
@@ -37,6 +39,15 @@
     ['find', 'site', 'role', 'release'].some((key) => page.url.searchParams.has(key))
   );
 
+  const subtitle = $derived(
+    fleet
+      ? `${count(fleet.all, 'device')} at ${count(fleet.sites.length, 'site')}` +
+          (isFiltered ? ` · ${fleet.matching.toLocaleString('en-GB')} match` : '')
+      : problem
+        ? ''
+        : 'Loading…'
+  );
+
   const show = (changes: Record<string, string | string[]>, keepPage = false) =>
     goto(withParams(page.url, keepPage ? changes : { page: '', ...changes }), {
       replaceState: true,
@@ -44,9 +55,15 @@
       noScroll: true
     });
 
+  let asked = 0;
+
   async function load() {
+    const mine = ++asked;
     try {
-      fleet = await need(api.GET('/api/devices', { params: { query } }));
+      const found = await need(api.GET('/api/devices', { params: { query } }));
+      // Answers may overtake each other: only the latest question counts.
+      if (mine !== asked) return;
+      fleet = found;
       problem = undefined;
     } catch (thrown) {
       problem = asProblem(thrown);
@@ -54,8 +71,11 @@
   }
 
   $effect(() => {
-    void query;
-    untrack(load);
+    const wanted = query.find;
+    untrack(() => {
+      if (document.activeElement !== filter) words = wanted;
+      load();
+    });
   });
 
   async function copy(names: string[]) {
@@ -103,8 +123,7 @@
   <div class="grow">
     <h1>Fleet</h1>
     <p class="text-quiet">
-      {#if fleet}{count(fleet.all, 'device')} at {count(fleet.sites.length, 'site')}{#if isFiltered}
-          · {fleet.matching.toLocaleString('en-GB')} match{/if}{:else if !problem}Loading…{/if}
+      {subtitle}
     </p>
   </div>
   {#if session.mayAct && fleet && fleet.all > 0}
@@ -133,8 +152,8 @@
     <input
       bind:this={filter}
       class="mono"
-      value={query.find}
-      oninput={(event) => show({ find: event.currentTarget.value })}
+      bind:value={words}
+      oninput={() => show({ find: words })}
       onkeydown={(event) => event.key === 'Escape' && event.currentTarget.blur()}
       maxlength="200"
       placeholder="words that a device's name, address, site, role, model, serial or release must contain"

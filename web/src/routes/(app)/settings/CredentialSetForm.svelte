@@ -44,8 +44,13 @@
   <h2 class="col-span-2">{given ? `Change “${given.name}”` : 'New credential set'}</h2>
   <label>
     <span class="font-semibold">Name</span>
-    <!-- svelte-ignore a11y_autofocus -->
-    <input class="input mt-1 w-full" bind:value={name} maxlength="60" required autofocus />
+    <input
+      class="input mt-1 w-full"
+      bind:value={name}
+      maxlength="60"
+      required
+      {@attach (input) => input.focus()}
+    />
   </label>
   <label>
     <span class="font-semibold">Account on the devices</span>

@@ -112,9 +112,7 @@ class RestartTest {
                 System.getProperty("java.class.path"),
                 ChaperoneServer.class.getName()));
         command.addAll(TestServer.arguments(database, key, port));
-        command.addAll(List.of(
-                "--chaperone.first-password=" + TestServer.PASSWORD,
-                "--logging.level.root=ERROR"));
+        command.addAll(List.of("--chaperone.first-password=" + TestServer.PASSWORD, "--logging.level.root=ERROR"));
         Path log = Files.createTempFile("chaperone-server", ".log");
         Process process = new ProcessBuilder(command)
                 .redirectErrorStream(true)

@@ -33,7 +33,8 @@ class SecurityRules {
     private static void table(
             AuthorizeHttpRequestsConfigurer<HttpSecurity>.AuthorizationManagerRequestMatcherRegistry rules) {
         rules.requestMatchers(HttpMethod.POST, "/api/session").permitAll();
-        rules.requestMatchers(HttpMethod.GET, "/actuator/health", "/actuator/health/readiness").permitAll();
+        rules.requestMatchers(HttpMethod.GET, "/actuator/health", "/actuator/health/readiness")
+                .permitAll();
 
         // A configuration with its secrets, and all that reaches out to devices.
         rules.requestMatchers(HttpMethod.GET, "/api/devices/*/revisions/*/text").hasRole(ENGINEER);
@@ -91,8 +92,9 @@ class SecurityRules {
         http.formLogin(form -> form.disable());
         http.httpBasic(basic -> basic.disable());
         http.logout(logout -> logout.disable());
-        http.headers(headers -> headers.contentSecurityPolicy(policy -> policy.policyDirectives(
-                "default-src 'self'; script-src 'self'" + InlineScripts.sources() + "; img-src 'self' data:; style-src 'self' 'unsafe-inline'; object-src 'none'; "
+        http.headers(headers -> headers.contentSecurityPolicy(
+                policy -> policy.policyDirectives("default-src 'self'; script-src 'self'" + InlineScripts.sources()
+                        + "; img-src 'self' data:; style-src 'self' 'unsafe-inline'; object-src 'none'; "
                         + "base-uri 'self'; frame-ancestors 'none'; form-action 'self'")));
         http.exceptionHandling(errors -> errors.authenticationEntryPoint((request, response, e) -> write(
                         response, HttpStatus.UNAUTHORIZED, "log-in", "Nobody is logged in.", "Log in and try again."))

@@ -42,8 +42,22 @@ import org.springframework.stereotype.Component;
 class DemoData implements ApplicationRunner {
     private static final Logger LOG = LoggerFactory.getLogger(DemoData.class);
     private static final Map<String, String> SITES = Map.of(
-            "brkw", "Brackwater", "cairn", "Cairn Point", "duns", "Dunsay", "esth", "Eastholm",
-            "fenn", "Fennick", "gull", "Gull Rock", "harr", "Harrowby", "inch", "Inchmore");
+            "brkw",
+            "Brackwater",
+            "cairn",
+            "Cairn Point",
+            "duns",
+            "Dunsay",
+            "esth",
+            "Eastholm",
+            "fenn",
+            "Fennick",
+            "gull",
+            "Gull Rock",
+            "harr",
+            "Harrowby",
+            "inch",
+            "Inchmore");
 
     /** A switch that waits to be brought in was replaced since somebody talked to it: its key is another now. */
     private static final String REPLACED = "127.20.8.22";
@@ -93,7 +107,11 @@ class DemoData implements ApplicationRunner {
         SITES.forEach(fleet::addSite);
         keys.pin(REPLACED, port, FORMER_KEY, clock.instant().minus(Duration.ofDays(40)));
         long set = credentials.add(new CredentialSets.Entry(
-                "switches", "all Corvane switches", "chaperone", Optional.of("harbour-light-7"), Optional.of("tide-table-9")));
+                "switches",
+                "all Corvane switches",
+                "chaperone",
+                Optional.of("harbour-light-7"),
+                Optional.of("tide-table-9")));
         for (String line : Files.readAllLines(history.resolve("known.txt"))) {
             String[] nameAndAddress = line.split(" ");
             bringIn(nameAndAddress[0], nameAndAddress[1], set);
@@ -109,7 +127,8 @@ class DemoData implements ApplicationRunner {
         fleet.admit(target, met, set, "", "");
         long device = fleet.get(name).id();
         for (Path file : past(name)) {
-            Instant at = Instant.ofEpochSecond(Long.parseLong(file.getFileName().toString().replace(".conf", "")));
+            Instant at = Instant.ofEpochSecond(
+                    Long.parseLong(file.getFileName().toString().replace(".conf", "")));
             copies.storePast(device, ConfigBytes.decode(Files.readAllBytes(file)), at);
         }
     }

@@ -140,12 +140,14 @@ class JobController {
     private List<JobView> views(List<Job> wanted) {
         List<Long> ids = wanted.stream().map(Job::id).toList();
         List<StateCount> counts = lines.counts(ids);
-        Map<Long, Long> ended = lines.endedSinceStart(ids).stream()
-                .collect(Collectors.toMap(EndedCount::getJob, EndedCount::getLines));
+        Map<Long, Long> ended =
+                lines.endedSinceStart(ids).stream().collect(Collectors.toMap(EndedCount::getJob, EndedCount::getLines));
         return wanted.stream()
                 .map(job -> view(
                         job,
-                        counts.stream().filter(count -> count.getJob() == job.id()).toList(),
+                        counts.stream()
+                                .filter(count -> count.getJob() == job.id())
+                                .toList(),
                         ended.getOrDefault(job.id(), 0L)))
                 .toList();
     }
@@ -156,15 +158,25 @@ class JobController {
         counts.forEach(count -> states.merge(count.getState(), count.getLines(), Long::sum));
         List<OutcomeCount> outcomes = counts.stream()
                 .filter(count -> count.getOutcome() != Outcome.NONE)
-                .map(count -> new OutcomeCount(count.getOutcome(), count.getOutcome().meaning(), count.getLines()))
+                .map(count ->
+                        new OutcomeCount(count.getOutcome(), count.getOutcome().meaning(), count.getLines()))
                 .sorted(Comparator.comparing(OutcomeCount::lines).reversed().thenComparing(OutcomeCount::outcome))
                 .toList();
         List<String> inHand = job.endedAt().isPresent()
                 ? List.of()
                 : lines.targets(job.id(), LineState.IN_HAND, PageRequest.of(0, SHOWN_IN_HAND));
         return new JobView(
-                job.id(), job.kind(), job.title(), job.askedBy(), job.askedAt(), job.endedAt(), job.isStopAsked(),
-                states, outcomes, inHand, rate(job, ended));
+                job.id(),
+                job.kind(),
+                job.title(),
+                job.askedBy(),
+                job.askedAt(),
+                job.endedAt(),
+                job.isStopAsked(),
+                states,
+                outcomes,
+                inHand,
+                rate(job, ended));
     }
 
     private double rate(Job job, long ended) {

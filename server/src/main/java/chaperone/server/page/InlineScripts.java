@@ -20,7 +20,8 @@ public final class InlineScripts {
     public static String sources() {
         StringBuilder sources = new StringBuilder();
         Matcher scripts = SCRIPT.matcher(page());
-        while (scripts.find()) sources.append(" 'sha256-").append(digest(scripts.group(1))).append("'");
+        while (scripts.find())
+            sources.append(" 'sha256-").append(digest(scripts.group(1))).append("'");
         return sources.toString();
     }
 

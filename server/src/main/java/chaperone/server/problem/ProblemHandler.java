@@ -3,6 +3,7 @@ package chaperone.server.problem;
 import jakarta.validation.ConstraintViolationException;
 import java.util.List;
 import java.util.UUID;
+import org.apache.catalina.connector.ClientAbortException;
 import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
 import org.springframework.dao.OptimisticLockingFailureException;
@@ -45,6 +46,12 @@ class ProblemHandler extends ResponseEntityExceptionHandler {
     @ExceptionHandler
     ProblemDetail bounds(ConstraintViolationException e) {
         return problem(HttpStatus.BAD_REQUEST, "out-of-bounds", String.valueOf(e.getMessage()), "Correct the value.");
+    }
+
+    /** The other side has gone in the middle of an answer: nobody is left to be told. */
+    @ExceptionHandler
+    void gone(ClientAbortException e) {
+        LOG.debug("A client left in the middle of an answer", e);
     }
 
     @ExceptionHandler

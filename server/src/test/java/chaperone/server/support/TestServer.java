@@ -17,6 +17,7 @@ import java.time.Clock;
 import java.time.Duration;
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Locale;
 import java.util.Optional;
 import org.springframework.boot.SpringApplication;
 import org.springframework.context.ConfigurableApplicationContext;
@@ -30,33 +31,62 @@ public final class TestServer implements AutoCloseable {
     private final int devicePort;
     private final long credentialSet;
 
-    private TestServer(ConfigurableApplicationContext context, StandIns standIns, int devicePort) {
+    private TestServer(ConfigurableApplicationContext context, StandIns standIns, int devicePort, long credentialSet) {
         this.context = context;
         this.standIns = standIns;
         this.devicePort = devicePort;
+        this.credentialSet = credentialSet;
+    }
+
+    /** An empty product with an account for each role and one credential set. */
+    public static TestServer start(int devicePort) {
+        StandIns standIns = standIns(devicePort);
+        ConfigurableApplicationContext context = run(List.of());
         AccountService accounts = context.getBean(AccountService.class);
-        for (Role role : Role.values()) {
-            accounts.add(role.name().toLowerCase(java.util.Locale.ROOT), role + " of the tests", role, PASSWORD);
-        }
-        this.credentialSet = context.getBean(CredentialSets.class)
+        for (Role role : Role.values()) accounts.add(nameOf(role), role + " of the tests", role, PASSWORD);
+        long set = context.getBean(CredentialSets.class)
                 .add(new CredentialSets.Entry(
                         "switches",
                         "",
                         DemoFleet.ACCOUNT,
                         Optional.of(DemoFleet.PASSWORD),
                         Optional.of(DemoFleet.ADMIN_PASSWORD)));
+        return new TestServer(context, standIns, devicePort, set);
+    }
+
+    /** The product as the demo starts it, with its made-up past. */
+    public static TestServer startDemo(int devicePort) {
+        StandIns standIns = standIns(devicePort);
+        try {
+            Path history = Files.createTempDirectory("chaperone-demo");
+            DemoStart.writeHistory(history, devicePort, Clock.systemUTC().instant());
+            ConfigurableApplicationContext context = run(List.of(
+                    "--spring.profiles.active=demo",
+                    "--chaperone.demo.history=" + history,
+                    "--chaperone.demo.port=" + devicePort));
+            return new TestServer(context, standIns, devicePort, 1);
+        } catch (IOException e) {
+            throw new UncheckedIOException(e);
+        }
     }
 
     /** @param devicePort where the stand-ins listen; each test class takes its own */
-    public static TestServer start(int devicePort, String... settings) {
+    private static StandIns standIns(int devicePort) {
         StandIns standIns =
                 new StandIns(new InetSocketAddress("127.0.0.1", 9), Clock.systemUTC(), Duration.ofMillis(100));
         DemoStart.start(
                 standIns, devicePort, Optional.empty(), Clock.systemUTC().instant());
+        return standIns;
+    }
+
+    private static ConfigurableApplicationContext run(List<String> settings) {
         List<String> arguments = new ArrayList<>(arguments(TestPostgres.freshDatabase(), keyFile(), 0));
-        arguments.addAll(List.of(settings));
-        return new TestServer(
-                SpringApplication.run(ChaperoneServer.class, arguments.toArray(String[]::new)), standIns, devicePort);
+        arguments.addAll(settings);
+        return SpringApplication.run(ChaperoneServer.class, arguments.toArray(String[]::new));
+    }
+
+    private static String nameOf(Role role) {
+        return role.name().toLowerCase(Locale.ROOT);
     }
 
     /** What a server of the tests is started with, short patience above all; port 0 is any free one. */
@@ -109,7 +139,7 @@ public final class TestServer implements AutoCloseable {
 
     /** Somebody of this role, logged in. */
     public Api as(Role role) {
-        return new Api(address()).logIn(role.name().toLowerCase(java.util.Locale.ROOT), PASSWORD);
+        return new Api(address()).logIn(nameOf(role), PASSWORD);
     }
 
     @Override

@@ -44,7 +44,8 @@ public final class DemoStart {
                 Files.writeString(file, moment.running(), StandardCharsets.ISO_8859_1);
             }
         }
-        List<String> list = known.stream().map(unit -> unit.name() + " " + unit.address()).toList();
+        List<String> list =
+                known.stream().map(unit -> unit.name() + " " + unit.address()).toList();
         Files.write(target.resolve("known.txt"), list);
         Files.writeString(target.resolve("more-switches.csv"), DemoFleet.listToBringIn(port));
     }

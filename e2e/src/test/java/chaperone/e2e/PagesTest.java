@@ -1,0 +1,160 @@
+package chaperone.e2e;
+
+import static com.microsoft.playwright.assertions.PlaywrightAssertions.assertThat;
+import static org.assertj.core.api.Assertions.assertThat;
+
+import chaperone.server.support.TestServer;
+import com.microsoft.playwright.Page;
+import com.microsoft.playwright.options.AriaRole;
+import com.microsoft.playwright.options.ColorScheme;
+import java.io.IOException;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.util.HashSet;
+import java.util.List;
+import java.util.Set;
+import org.junit.jupiter.api.AfterAll;
+import org.junit.jupiter.api.BeforeAll;
+import org.junit.jupiter.api.BeforeEach;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.api.Timeout;
+import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.EnumSource;
+
+/** Every page by keyboard, in both themes: no console error, no request that leaves, no serious finding of axe-core. */
+@Timeout(180)
+class PagesTest {
+    private static final List<String> PAGES = List.of(
+            "/fleet",
+            "/fleet?find=no-such-device",
+            "/fleet/bring-in",
+            "/devices/brkw-core-1",
+            "/devices/brkw-core-1?layout=one&noise=1",
+            "/devices/brkw-core-1?kind=SAVED",
+            "/jobs",
+            "/jobs/1",
+            "/settings");
+    private static TestServer server;
+    private static Browsing browsing;
+    private static String axe;
+
+    @BeforeAll
+    static void start() throws IOException {
+        server = TestServer.startDemo(2952);
+        browsing = new Browsing(server);
+        axe = Files.readString(Path.of("../web/node_modules/axe-core/axe.min.js"));
+    }
+
+    @AfterAll
+    static void stop() {
+        browsing.close();
+        server.close();
+    }
+
+    @BeforeEach
+    void forget() {
+        browsing.complaints.clear();
+    }
+
+    @ParameterizedTest
+    @EnumSource(names = {"LIGHT", "DARK"})
+    void everyPageIsSound(ColorScheme scheme) {
+        Page page = browsing.page(scheme);
+        page.navigate("/login");
+        page.getByLabel("Password").waitFor();
+        assertSound(page, "/login");
+        page.context().close();
+        Page inside = browsing.logIn(scheme, "a.keel", "demo-administrator");
+        for (String path : PAGES) {
+            inside.navigate(path);
+            inside.getByRole(AriaRole.HEADING, new Page.GetByRoleOptions().setLevel(1))
+                    .waitFor();
+            assertThat(inside.getByText("Loading…")).hasCount(0);
+            assertSound(inside, path);
+            assertReachable(inside, path);
+        }
+        // Asking who is logged in before log-in is a 401, which the browser's console reports by itself.
+        browsing.complaints.removeIf(complaint -> complaint.contains("401"));
+        assertThat(browsing.complaints).isEmpty();
+    }
+
+    @Test
+    void anEngineersWayThroughTheProductNeedsNoMouse() {
+        Page page = browsing.logIn(ColorScheme.LIGHT, "r.anand", "demo-engineer");
+        page.getByText("12 devices").waitFor();
+        press(page, "j", "x", "j", "x");
+        assertThat(page.getByText("2 devices chosen")).isVisible();
+        press(page, "Escape");
+        assertThat(page.getByText("2 devices chosen")).hasCount(0);
+        press(page, "k", "Enter");
+        page.waitForURL("**/devices/brkw-acc-2");
+        press(page, "?");
+        assertThat(page.getByRole(AriaRole.DIALOG)).containsText("next difference");
+        press(page, "Escape");
+        assertThat(page.getByRole(AriaRole.DIALOG)).hasCount(0);
+        page.keyboard().press("Control+k");
+        page.keyboard().type("cairn core");
+        assertThat(page.getByRole(AriaRole.OPTION)).hasCount(2);
+        press(page, "ArrowDown", "Enter");
+        page.waitForURL("**/devices/cairn-core-2");
+        page.goBack();
+        page.waitForURL("**/devices/brkw-acc-2**");
+    }
+
+    @Test
+    void aViewerSeesAllAndChangesNothing() {
+        Page page = browsing.logIn(ColorScheme.LIGHT, "watch", "demo-viewer");
+        page.navigate("/devices/brkw-core-1");
+        assertThat(page.getByText("added")).not().hasCount(0);
+        assertThat(page.getByText("Copy now")).hasCount(0);
+        assertThat(page.getByText("Export .diff")).hasCount(0);
+        page.navigate("/fleet");
+        page.getByText("12 devices").waitFor();
+        assertThat(page.getByText("Bring devices in…")).hasCount(0);
+    }
+
+    @Test
+    void aPageThatIsNotThereSaysSo() {
+        Page page = browsing.logIn(ColorScheme.LIGHT, "r.anand", "demo-engineer");
+        page.navigate("/rulebases");
+        assertThat(page.getByText("There is no such page")).isVisible();
+        page.navigate("/devices/no-such-device");
+        assertThat(page.getByRole(AriaRole.ALERT)).containsText("There is no device \"no-such-device\".");
+    }
+
+    private static void press(Page page, String... keys) {
+        for (String key : keys) page.keyboard().press(key);
+    }
+
+    private static void assertSound(Page page, String path) {
+        page.evaluate(axe);
+        Object findings = page.evaluate("""
+                async () => (await axe.run({ runOnly: ['wcag2a', 'wcag2aa', 'wcag21aa', 'wcag22aa'] })).violations
+                  .filter((v) => v.impact === 'serious' || v.impact === 'critical')
+                  .flatMap((v) => v.nodes.map((n) => v.id + ': ' + n.html.slice(0, 160) + ' ' + n.failureSummary))
+                """);
+        assertThat((List<?>) findings).as(path).isEmpty();
+    }
+
+    /** Tab leads to everything that can be used, and is never caught. */
+    private static void assertReachable(Page page, String path) {
+        page.evaluate("() => document.activeElement?.blur()");
+        Number usable = (Number) page.evaluate("""
+                () => {
+                  const all = [...document.querySelectorAll('a[href], button, input, select, textarea, summary, [tabindex="0"]')];
+                  const seen = all.filter((e) => e.checkVisibility() && !e.disabled && e.tabIndex >= 0);
+                  window.places = seen;
+                  return seen.length;
+                }
+                """);
+        Set<Object> reached = new HashSet<>();
+        for (int i = 0; i < usable.intValue() + 15; i++) {
+            page.keyboard().press("Tab");
+            reached.add(page.evaluate("() => window.places.indexOf(document.activeElement)"));
+        }
+        List<?> missed = (List<?>) page.evaluate(
+                "reached => window.places.filter((e, i) => !reached.includes(i)).map((e) => e.outerHTML.slice(0, 120))",
+                List.copyOf(reached));
+        assertThat(missed).as("not reached by Tab on %s", path).isEmpty();
+    }
+}

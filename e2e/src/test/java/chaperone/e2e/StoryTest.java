@@ -1,0 +1,281 @@
+package chaperone.e2e;
+
+import static com.microsoft.playwright.assertions.PlaywrightAssertions.assertThat;
+import static org.assertj.core.api.Assertions.assertThat;
+
+import chaperone.server.support.TestServer;
+import chaperone.standins.OpenSsh;
+import chaperone.standins.control.Fault;
+import chaperone.standins.demo.DemoFleet;
+import com.microsoft.playwright.Download;
+import com.microsoft.playwright.Locator;
+import com.microsoft.playwright.Page;
+import com.microsoft.playwright.options.AriaRole;
+import com.microsoft.playwright.options.ColorScheme;
+import com.microsoft.playwright.options.FilePayload;
+import java.nio.charset.StandardCharsets;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.util.List;
+import java.util.regex.Pattern;
+import org.junit.jupiter.api.AfterAll;
+import org.junit.jupiter.api.AfterEach;
+import org.junit.jupiter.api.BeforeAll;
+import org.junit.jupiter.api.BeforeEach;
+import org.junit.jupiter.api.MethodOrderer;
+import org.junit.jupiter.api.Order;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.api.TestMethodOrder;
+import org.junit.jupiter.api.Timeout;
+
+/** One engineer's morning, from log-in to a difference that {@code patch} takes. */
+@Timeout(180)
+@TestMethodOrder(MethodOrderer.OrderAnnotation.class)
+class StoryTest {
+    private static final int DEVICE_PORT = 2951;
+
+    private static TestServer server;
+    private static Browsing browsing;
+    private static Page page;
+
+    @BeforeAll
+    static void start() {
+        server = TestServer.startDemo(DEVICE_PORT);
+        browsing = new Browsing(server);
+        page = browsing.logIn(ColorScheme.LIGHT, "r.anand", "demo-engineer");
+    }
+
+    @AfterAll
+    static void stop() {
+        browsing.close();
+        server.close();
+    }
+
+    @BeforeEach
+    void forget() {
+        browsing.complaints.clear();
+    }
+
+    @AfterEach
+    void noComplaints() {
+        // A refused list is a 422, which the browser's console reports by itself.
+        browsing.complaints.removeIf(complaint -> complaint.contains("422"));
+        assertThat(browsing.complaints).isEmpty();
+    }
+
+    @Test
+    @Order(1)
+    void theFleetHoldsTwelveSwitches() {
+        page.navigate("/fleet");
+        assertThat(page.getByText("12 devices at 3 sites")).isVisible();
+        Locator row = page.getByRole(AriaRole.ROW).filter(new Locator.FilterOptions().setHasText("brkw-core-1"));
+        assertThat(row).containsText("core");
+        assertThat(row).containsText("C7012");
+        assertThat(row).containsText("7.4.2");
+        page.keyboard().press("/");
+        page.keyboard().type("duns acc");
+        assertThat(page.getByText("12 devices at 3 sites · 2 match")).isVisible();
+        page.reload();
+        assertThat(page.getByText("12 devices at 3 sites · 2 match")).isVisible();
+    }
+
+    @Test
+    @Order(2)
+    void aMalformedListNamesLineAndColumnAndAddsNothing() {
+        page.navigate("/fleet/bring-in");
+        bring("bad.csv", "address,port\n127.20.4.11,2951\n127.20.4.12,twenty\n");
+        assertThat(page.getByRole(AriaRole.ALERT)).containsText("Line 3, column 2: \"twenty\" is not a port");
+        assertThat(page.getByLabel("Addresses", new Page.GetByLabelOptions().setExact(true)))
+                .hasValue(Pattern.compile("127.20.4.11.*", Pattern.DOTALL));
+        page.navigate("/fleet");
+        assertThat(page.getByText("12 devices at 3 sites")).isVisible();
+    }
+
+    @Test
+    @Order(3)
+    void everyLineOfAListGetsItsOwnOutcome() {
+        page.navigate("/fleet/bring-in");
+        bring("more-switches.csv", DemoFleet.listToBringIn(DEVICE_PORT));
+        page.waitForURL("**/jobs/*");
+        assertThat(page.getByText("12 of 12")).isVisible();
+        outcome("127.20.4.11", "Added to the fleet. as esth-core-1");
+        outcome("127.20.1.21", "in the fleet already. as brkw-acc-1");
+        outcome("127.20.6.21", "Nothing answered");
+        outcome("127.20.6.22", "refuses connections at this port");
+        outcome("127.20.7.21", "refused the account or its password");
+        outcome("127.20.7.22", "the privileged level was refused");
+        outcome("127.20.8.21", "no platform recognises the device");
+        outcome("127.20.8.22", "another host key than before; no password was sent");
+    }
+
+    @Test
+    @Order(4)
+    void failedLinesAreTriedAgain() {
+        server.standIn("harr-acc-1").clear(Fault.WRONG_CREDENTIALS);
+        page.getByLabel("Choose 127.20.7.21:" + DEVICE_PORT).check();
+        page.getByText("Try 1 chosen again").click();
+        outcome("127.20.7.21", "Added to the fleet. as harr-acc-1");
+        page.getByText("Accept the new key and try again").click();
+        outcome("127.20.8.22", "Added to the fleet. as inch-acc-2");
+        page.navigate("/fleet");
+        assertThat(page.getByText("19 devices at 7 sites")).isVisible();
+    }
+
+    @Test
+    @Order(5)
+    void oneDeviceThenAllAreCopiedAndTheProgressIsFoundAgain() {
+        page.navigate("/fleet?find=brkw-acc-1");
+        page.getByLabel("brkw-acc-1", new Page.GetByLabelOptions().setExact(true))
+                .getByText("Copy now")
+                .click();
+        page.waitForURL("**/jobs/*");
+        assertThat(page.getByText("1 of 1")).isVisible();
+
+        server.standIn("brkw-core-2").set(Fault.SLOW, 8);
+        page.navigate("/fleet");
+        page.getByText("Copy all").click();
+        page.waitForURL("**/jobs/*");
+        assertThat(page.getByText("in hand: ")).containsText("brkw-core-2");
+        page.navigate("/fleet");
+        page.getByText("1 running").click();
+        page.getByText("Copy the whole fleet").first().click();
+        assertThat(page.getByText("19 of 19")).isVisible();
+        assertThat(page.getByText("a minute")).isVisible();
+        server.standIn("brkw-core-2").clear(Fault.SLOW);
+    }
+
+    @Test
+    @Order(6)
+    void aRunningJobIsStopped() {
+        server.standIn("brkw-core-2").set(Fault.SLOW, 400);
+        page.navigate("/devices/brkw-core-2");
+        page.getByText("Copy now").click();
+        page.waitForURL("**/jobs/*");
+        assertThat(page.getByText("in hand: brkw-core-2")).isVisible();
+        page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName("Stop"))
+                .click();
+        assertThat(page.getByText("Stopped by hand before it was finished; nothing was stored."))
+                .isVisible();
+        server.standIn("brkw-core-2").clear(Fault.SLOW);
+    }
+
+    @Test
+    @Order(7)
+    void somebodyElsesEditBecomesARevisionAndIsRead() throws Exception {
+        int before = revisions();
+        OpenSsh.type(
+                server.standIn("brkw-acc-2").address(),
+                DemoFleet.PERSON,
+                DemoFleet.PERSON_PASSWORD,
+                List.of(
+                        "admin",
+                        DemoFleet.ADMIN_PASSWORD,
+                        "edit",
+                        "vlan 391 \"smokehouse\"",
+                        "vlan 320 \"quay east\"",
+                        "port 1/0/24",
+                        "text \"smokehouse scale\"",
+                        "open",
+                        "done",
+                        "bye"));
+        copyFromDevicePage("brkw-acc-2", "the configuration has changed");
+        copyFromDevicePage("brkw-acc-2", "nothing has changed");
+        assertThat(revisions()).isEqualTo(before + 1);
+
+        page.navigate("/devices/brkw-acc-2");
+        assertThat(page.getByText("+1 added")).isVisible();
+        assertThat(page.getByText("~2 modified")).isVisible();
+        assertThat(page.getByText("−1 removed")).isVisible();
+        Locator table = page.getByRole(AriaRole.REGION, new Page.GetByRoleOptions().setName("Comparison"));
+        assertThat(table.locator("b").getByText("\"quay east\"")).isVisible();
+        assertThat(table.getByText("equal lines").first()).isVisible();
+        assertThat(page.locator(".here")).hasCount(0);
+        page.keyboard().press("n");
+        assertThat(page.locator(".here")).containsText("quay east");
+        page.keyboard().press("n");
+        assertThat(page.locator(".here")).containsText("smokehouse");
+        page.keyboard().press("p");
+        assertThat(page.locator(".here")).containsText("quay east");
+    }
+
+    @Test
+    @Order(8)
+    void noiseIsSetAsideAndShownOnAClick() {
+        Locator header = page.getByText(Pattern.compile("# Corvane C2048, release 7.4.2"));
+        assertThat(header).hasCount(0);
+        page.getByText("1 noise line set aside").click();
+        assertThat(header.first()).isVisible();
+        assertThat(page.getByText("1 noise line shown")).isVisible();
+        page.getByText("One column").click();
+        assertThat(page.locator(".line.one").first()).isVisible();
+    }
+
+    @Test
+    @Order(9)
+    void theHandlesMoveByKeyAndTheLinkBringsTheViewBack() {
+        int newest = revisions();
+        page.keyboard().press("[");
+        Locator handleA = page.getByRole(AriaRole.SLIDER, new Page.GetByRoleOptions().setName("Handle A"));
+        assertThat(handleA).hasAttribute("aria-valuenow", Integer.toString(newest - 2));
+        page.keyboard().press("{");
+        Locator handleB = page.getByRole(AriaRole.SLIDER, new Page.GetByRoleOptions().setName("Handle B"));
+        assertThat(handleB).hasAttribute("aria-valuenow", Integer.toString(newest - 1));
+        handleB.focus();
+        page.keyboard().press("ArrowRight");
+        assertThat(handleB).hasAttribute("aria-valuenow", Integer.toString(newest));
+        page.reload();
+        assertThat(handleA).hasAttribute("aria-valuenow", Integer.toString(newest - 2));
+        assertThat(page.locator(".line.one").first()).isVisible();
+    }
+
+    @Test
+    @Order(10)
+    void patchTakesTheExportedDifference() throws Exception {
+        Path folder = Files.createTempDirectory("export");
+        Download download =
+                page.waitForDownload(() -> page.getByText("Export .diff").click());
+        Path diff = folder.resolve("change.diff");
+        download.saveAs(diff);
+        int newest = revisions();
+        Path before = Files.write(folder.resolve("running.conf"), text(newest - 2));
+        Process patch = new ProcessBuilder("patch", "--binary", "--fuzz=0", before.toString(), diff.toString())
+                .redirectErrorStream(true)
+                .start();
+        String said = new String(patch.getInputStream().readAllBytes(), StandardCharsets.UTF_8);
+        assertThat(patch.waitFor()).as(said).isZero();
+        assertThat(Files.readAllBytes(before)).isEqualTo(text(newest));
+    }
+
+    private static byte[] text(int revision) {
+        return page.request()
+                .get("/api/devices/brkw-acc-2/revisions/" + revision + "/text")
+                .body();
+    }
+
+    private static int revisions() {
+        String json = page.request().get("/api/devices/brkw-acc-2/revisions").text();
+        return json.split("\"number\"").length - 1;
+    }
+
+    private static void copyFromDevicePage(String device, String outcome) {
+        page.navigate("/devices/" + device);
+        page.getByText("Copy now").click();
+        page.waitForURL("**/jobs/*");
+        assertThat(page.getByRole(AriaRole.TABLE)).containsText(outcome);
+    }
+
+    private static void bring(String name, String csv) {
+        page.locator("input[type=file]")
+                .setInputFiles(new FilePayload(name, "text/csv", csv.getBytes(StandardCharsets.UTF_8)));
+        assertThat(page.getByText(name)).isVisible();
+        page.getByRole(
+                        AriaRole.BUTTON,
+                        new Page.GetByRoleOptions().setName("Bring in").setExact(true))
+                .click();
+    }
+
+    private static void outcome(String address, String said) {
+        Locator row = page.getByRole(AriaRole.ROW).filter(new Locator.FilterOptions().setHasText(address + ":"));
+        assertThat(row).containsText(said);
+    }
+}

@@ -1,0 +1,2 @@
+/** The product in a real browser, against real stand-ins. */
+package chaperone.e2e;
