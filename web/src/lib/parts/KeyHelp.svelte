@@ -5,7 +5,12 @@
 </script>
 
 {#if open}
-  <dialog {@attach (dialog) => dialog.showModal()} onclose={() => (open = false)} class="modal" aria-label="Keys">
+  <dialog
+    {@attach (dialog) => dialog.showModal()}
+    onclose={() => (open = false)}
+    class="modal"
+    aria-label="Keys"
+  >
     <div class="modal-box panel max-w-md">
       <h2>Keys on this page</h2>
       <dl class="mt-3 grid grid-cols-[auto_1fr] gap-x-4 gap-y-1">

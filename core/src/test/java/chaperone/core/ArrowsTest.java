@@ -23,6 +23,7 @@ class ArrowsTest {
                     "java.lang..",
                     "java.io..",
                     "java.nio..",
+                    "java.security..",
                     "java.time..",
                     "java.util..",
                     "com.google.re2j..",

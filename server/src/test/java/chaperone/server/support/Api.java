@@ -3,6 +3,7 @@ package chaperone.server.support;
 import static org.assertj.core.api.Assertions.assertThat;
 
 import java.io.IOException;
+import java.io.InputStream;
 import java.io.UncheckedIOException;
 import java.net.CookieManager;
 import java.net.HttpCookie;
@@ -87,6 +88,18 @@ public final class Api {
         } catch (InterruptedException e) {
             Thread.currentThread().interrupt();
             throw new IllegalStateException(e);
+        }
+    }
+
+    /** An answer that does not end, such as live events. */
+    public InputStream stream(String path) throws IOException {
+        try {
+            HttpRequest request =
+                    HttpRequest.newBuilder(URI.create(address + path)).build();
+            return client.send(request, BodyHandlers.ofInputStream()).body();
+        } catch (InterruptedException e) {
+            Thread.currentThread().interrupt();
+            throw new IOException(e);
         }
     }
 
