@@ -97,6 +97,11 @@
         r={isChosen ? 7 : 5}
         class={[dot.first ? 'first' : dot.planned ? 'planned' : 'unplanned', isChosen && 'chosen']}
         role="presentation"
+        onpointerdown={(event) => {
+          // A dot under a handle is where one takes hold of it.
+          event.preventDefault();
+          if (isChosen) dragging = dot.number === b ? 'b' : 'a';
+        }}
         onclick={(event) => onmove(event.shiftKey ? 'a' : 'b', dot.number)}
       >
         <title

@@ -1,14 +1,13 @@
 <script lang="ts">
   import { goto } from '$app/navigation';
-  import { page } from '$app/state';
   import { onMount, untrack } from 'svelte';
   import { SvelteSet } from 'svelte/reactivity';
   import { api, asProblem, need, type DevicePage, type Problem } from '$lib/api/client';
   import ProblemNote from '$lib/parts/ProblemNote.svelte';
+  import { address } from '$lib/state/address.svelte';
   import { keys } from '$lib/state/keys.svelte';
   import { live } from '$lib/state/live.svelte';
   import { session } from '$lib/state/session.svelte';
-  import { withParams } from '$lib/text/address';
   import { count } from '$lib/text/time';
   import DeviceCard from './DeviceCard.svelte';
   import DeviceTable from './DeviceTable.svelte';
@@ -18,15 +17,15 @@
   let problem = $state<Problem | undefined>();
   let filter = $state<HTMLInputElement | undefined>();
   // What is being typed is ahead of the address: only when nobody types does the address decide.
-  let words = $state(page.url.searchParams.get('find') ?? '');
+  let words = $state(address.params.get('find') ?? '');
   const chosen = new SvelteSet<string>();
 
-  const query = $derived(queryOf(page.url.searchParams));
+  const query = $derived(queryOf(address.params));
   const devices = $derived(fleet?.devices ?? []);
   const cursor = $derived(
     Math.max(
       0,
-      devices.findIndex((device) => device.name === page.url.searchParams.get('at'))
+      devices.findIndex((device) => device.name === address.params.get('at'))
     )
   );
   const current = $derived(devices[cursor]);
@@ -35,9 +34,7 @@
     { name: 'Role', key: 'role', values: fleet?.roles ?? [] },
     { name: 'Release', key: 'release', values: fleet?.releases ?? [] }
   ]);
-  const isFiltered = $derived(
-    ['find', 'site', 'role', 'release'].some((key) => page.url.searchParams.has(key))
-  );
+  const isFiltered = $derived(['find', 'site', 'role', 'release'].some((key) => address.params.has(key)));
 
   const subtitle = $derived(
     fleet
@@ -49,11 +46,7 @@
   );
 
   const show = (changes: Record<string, string | string[]>, keepPage = false) =>
-    goto(withParams(page.url, keepPage ? changes : { page: '', ...changes }), {
-      replaceState: true,
-      keepFocus: true,
-      noScroll: true
-    });
+    address.change(keepPage ? changes : { page: '', ...changes });
 
   let asked = 0;
 
@@ -167,9 +160,8 @@
         {#each facet.values as value (value.value)}
           <button
             class="chip"
-            aria-pressed={page.url.searchParams.getAll(facet.key).includes(value.value)}
-            onclick={() =>
-              show({ [facet.key]: toggled(page.url.searchParams.getAll(facet.key), value.value) })}
+            aria-pressed={address.params.getAll(facet.key).includes(value.value)}
+            onclick={() => show({ [facet.key]: toggled(address.params.getAll(facet.key), value.value) })}
             >{value.value || 'none'} <span class="text-quiet">{value.devices}</span></button
           >
         {/each}

@@ -74,6 +74,12 @@ final class Browsing implements AutoCloseable {
         return page;
     }
 
+    /** Pages that stay open go on to complain in the next test. */
+    void closePages() {
+        browser.contexts().forEach(BrowserContext::close);
+        complaints.clear();
+    }
+
     @Override
     public void close() {
         browser.close();

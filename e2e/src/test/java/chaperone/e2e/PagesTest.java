@@ -14,8 +14,8 @@ import java.util.HashSet;
 import java.util.List;
 import java.util.Set;
 import org.junit.jupiter.api.AfterAll;
+import org.junit.jupiter.api.AfterEach;
 import org.junit.jupiter.api.BeforeAll;
-import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.Timeout;
 import org.junit.jupiter.params.ParameterizedTest;
@@ -51,9 +51,9 @@ class PagesTest {
         server.close();
     }
 
-    @BeforeEach
-    void forget() {
-        browsing.complaints.clear();
+    @AfterEach
+    void leave() {
+        browsing.closePages();
     }
 
     @ParameterizedTest
@@ -99,6 +99,8 @@ class PagesTest {
         page.waitForURL("**/devices/cairn-core-2");
         page.goBack();
         page.waitForURL("**/devices/brkw-acc-2**");
+        assertThat(page.getByRole(AriaRole.SLIDER)).hasCount(2);
+        assertThat(browsing.complaints).noneMatch(complaint -> complaint.contains("404"));
     }
 
     @Test

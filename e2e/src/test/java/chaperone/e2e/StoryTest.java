@@ -11,6 +11,7 @@ import com.microsoft.playwright.Download;
 import com.microsoft.playwright.Locator;
 import com.microsoft.playwright.Page;
 import com.microsoft.playwright.options.AriaRole;
+import com.microsoft.playwright.options.BoundingBox;
 import com.microsoft.playwright.options.ColorScheme;
 import com.microsoft.playwright.options.FilePayload;
 import java.nio.charset.StandardCharsets;
@@ -223,6 +224,13 @@ class StoryTest {
         handleB.focus();
         page.keyboard().press("ArrowRight");
         assertThat(handleB).hasAttribute("aria-valuenow", Integer.toString(newest));
+        drag(handleA, -2000);
+        assertThat(handleA).hasAttribute("aria-valuenow", "1");
+        drag(handleA, 5000);
+        assertThat(handleA).hasAttribute("aria-valuenow", Integer.toString(newest));
+        page.keyboard().press("[");
+        page.keyboard().press("[");
+        page.waitForURL(Pattern.compile(".*[?&]a=" + (newest - 2) + "(&.*)?"));
         page.reload();
         assertThat(handleA).hasAttribute("aria-valuenow", Integer.toString(newest - 2));
         assertThat(page.locator(".line.one").first()).isVisible();
@@ -244,6 +252,16 @@ class StoryTest {
         String said = new String(patch.getInputStream().readAllBytes(), StandardCharsets.UTF_8);
         assertThat(patch.waitFor()).as(said).isZero();
         assertThat(Files.readAllBytes(before)).isEqualTo(text(newest));
+    }
+
+    private static void drag(Locator handle, double by) {
+        BoundingBox box = handle.locator("line").boundingBox();
+        double x = box.x + box.width / 2;
+        double y = box.y + 3;
+        page.mouse().move(x, y);
+        page.mouse().down();
+        page.mouse().move(x + by, y);
+        page.mouse().up();
     }
 
     private static byte[] text(int revision) {

@@ -18,18 +18,18 @@
   import ProblemNote from '$lib/parts/ProblemNote.svelte';
   import RevisionLine from '$lib/parts/RevisionLine.svelte';
   import When from '$lib/parts/When.svelte';
+  import { address } from '$lib/state/address.svelte';
   import { clock } from '$lib/state/clock.svelte';
   import { keys } from '$lib/state/keys.svelte';
   import { live } from '$lib/state/live.svelte';
   import { session } from '$lib/state/session.svelte';
-  import { withParams } from '$lib/text/address';
   import { count, moment } from '$lib/text/time';
   import { handlesOf, moved, viewOf } from './deviceView';
 
   /** Lines fetched when a fold is opened. */
   const FETCHED = 400;
   const name = $derived(page.params.name ?? '');
-  const view = $derived(viewOf(page.url.searchParams));
+  const view = $derived(viewOf(address.params));
   let detail = $state<DeviceDetail | undefined>();
   let revisions = $state<Revision[] | undefined>();
   let compare = $state<Compare | undefined>();
@@ -43,12 +43,18 @@
   const path = $derived({ name });
 
   async function loadDevice() {
+    const wantedName = name;
+    const wantedKind = view.kind;
     try {
       const query = { kind: view.kind };
-      [detail, revisions] = await Promise.all([
+      const [found, all] = await Promise.all([
         need(api.GET('/api/devices/{name}', { params: { path } })),
         need(api.GET('/api/devices/{name}/revisions', { params: { path, query } }))
       ]);
+      // The reader may have gone on to another device meanwhile.
+      if (wantedName !== name || wantedKind !== view.kind) return;
+      detail = found;
+      revisions = all;
       problem = undefined;
     } catch (thrown) {
       problem = asProblem(thrown);
@@ -68,6 +74,8 @@
 
   $effect(() => {
     void [name, view.kind];
+    // Revisions of another device, or of its other configuration, have numbers that mean nothing here.
+    revisions = undefined;
     untrack(loadDevice);
   });
 
@@ -78,8 +86,7 @@
     else untrack(() => handles && loadCompare(handles.a, handles.b, view.kind, view.noise));
   });
 
-  const show = (changes: Record<string, string>) =>
-    goto(withParams(page.url, changes), { replaceState: true, keepFocus: true, noScroll: true });
+  const show = (changes: Record<string, string>) => address.change(changes);
 
   function step(handle: 'a' | 'b', by: number) {
     const next = handles && moved(revisions ?? [], handles[handle], by);

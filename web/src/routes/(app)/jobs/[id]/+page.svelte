@@ -15,6 +15,7 @@
   import JobBar from '$lib/parts/JobBar.svelte';
   import ProblemNote from '$lib/parts/ProblemNote.svelte';
   import When from '$lib/parts/When.svelte';
+  import { address } from '$lib/state/address.svelte';
   import { keys } from '$lib/state/keys.svelte';
   import { live } from '$lib/state/live.svelte';
   import { session } from '$lib/state/session.svelte';
@@ -24,7 +25,7 @@
   type State = JobLine['state'];
   const SIZE = 200;
   const id = $derived(Number(page.params.id));
-  const shownState = $derived((page.url.searchParams.get('state') ?? '') as State | '');
+  const shownState = $derived((address.params.get('state') ?? '') as State | '');
   let job = $state<Job | undefined>();
   let lines = $state<JobLine[]>([]);
   let matching = $state(0);
@@ -111,12 +112,7 @@
       );
     });
 
-  const show = (state: string) =>
-    goto(state === '' ? page.url.pathname : `?state=${state}`, {
-      replaceState: true,
-      keepFocus: true,
-      noScroll: true
-    });
+  const show = (state: string) => address.change({ state });
 
   $effect(() => {
     void [id, shownState, size];
