@@ -21,6 +21,8 @@
   const chosen = new SvelteSet<string>();
 
   const query = $derived(queryOf(address.params));
+  // A text: the query is another object whenever the cursor moves, and the list must not be loaded again for that.
+  const wanted = $derived(JSON.stringify(query));
   const devices = $derived(fleet?.devices ?? []);
   const cursor = $derived(
     Math.max(
@@ -64,9 +66,9 @@
   }
 
   $effect(() => {
-    const wanted = query.find;
+    void wanted;
     untrack(() => {
-      if (document.activeElement !== filter) words = wanted;
+      if (document.activeElement !== filter) words = query.find;
       load();
     });
   });

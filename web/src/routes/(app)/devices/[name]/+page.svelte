@@ -30,6 +30,8 @@
   const FETCHED = 400;
   const name = $derived(page.params.name ?? '');
   const view = $derived(viewOf(address.params));
+  // A value of its own: the view is another object whenever a handle moves.
+  const kind = $derived(view.kind);
   let detail = $state<DeviceDetail | undefined>();
   let revisions = $state<Revision[] | undefined>();
   let compare = $state<Compare | undefined>();
@@ -44,7 +46,7 @@
 
   async function loadDevice() {
     const wantedName = name;
-    const wantedKind = view.kind;
+    const wantedKind = kind;
     try {
       const query = { kind: view.kind };
       const [found, all] = await Promise.all([
@@ -52,7 +54,7 @@
         need(api.GET('/api/devices/{name}/revisions', { params: { path, query } }))
       ]);
       // The reader may have gone on to another device meanwhile.
-      if (wantedName !== name || wantedKind !== view.kind) return;
+      if (wantedName !== name || wantedKind !== kind) return;
       detail = found;
       revisions = all;
       problem = undefined;
@@ -73,7 +75,7 @@
   }
 
   $effect(() => {
-    void [name, view.kind];
+    void [name, kind];
     // Revisions of another device, or of its other configuration, have numbers that mean nothing here.
     revisions = undefined;
     untrack(loadDevice);
@@ -167,11 +169,12 @@
       </p>
     </div>
     <div class="join" role="group" aria-label="Which configuration">
-      {#each ['RUNNING', 'SAVED'] as const as kind (kind)}
+      {#each ['RUNNING', 'SAVED'] as const as each (each)}
         <button
           class="btn join-item"
-          aria-pressed={view.kind === kind}
-          onclick={() => show({ kind, a: '', b: '' })}>{kind === 'RUNNING' ? 'Running' : 'Saved'}</button
+          aria-pressed={kind === each}
+          onclick={() => show({ kind: each, a: '', b: '' })}
+          >{each === 'RUNNING' ? 'Running' : 'Saved'}</button
         >
       {/each}
     </div>
