@@ -1,6 +1,6 @@
 import { expect, it } from 'vitest';
 import type { Job, JobLine } from '$lib/api/client';
-import { deviceOf, endedOf, shownKey, stateOf } from './jobText';
+import { deviceOf, endedOf, rateOf, shownKey, stateOf } from './jobText';
 
 const job = (states: Record<string, number>, endedAt?: string) => ({ states, endedAt }) as unknown as Job;
 
@@ -25,3 +25,9 @@ it('finds the device that a line brought', () => {
   expect(deviceOf({ outcome: 'ALREADY_KNOWN', seen: 'as a-1 at 127.20.1.1:22' } as JobLine)).toBe('a-1');
   expect(deviceOf({ outcome: 'NO_ANSWER', seen: 'as' } as JobLine)).toBeUndefined();
 });
+
+it.each([
+  [404.3, '404'],
+  [9.25, '9.3'],
+  [0, '0']
+])('says a rate of %d', (perMinute, said) => expect(rateOf({ perMinute } as Job)).toBe(said));

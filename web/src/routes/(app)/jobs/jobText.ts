@@ -29,3 +29,8 @@ export function deviceOf(line: JobLine): string | undefined {
   const isThere = line.outcome === 'ADDED' || line.outcome === 'ALREADY_KNOWN';
   return isThere ? line.seen.match(/^as (\S+)/)?.[1] : undefined;
 }
+
+/** Lines in a minute, as exact as it is worth reading. */
+export function rateOf(job: Job): string {
+  return job.perMinute.toLocaleString('en-GB', { maximumFractionDigits: job.perMinute < 10 ? 1 : 0 });
+}

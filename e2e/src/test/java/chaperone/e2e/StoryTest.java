@@ -99,8 +99,8 @@ class StoryTest {
         bring("more-switches.csv", DemoFleet.listToBringIn(DEVICE_PORT));
         page.waitForURL("**/jobs/*");
         assertThat(page.getByText("12 of 12")).isVisible();
-        outcome("127.20.4.11", "Added to the fleet. as esth-core-1");
-        outcome("127.20.1.21", "in the fleet already. as brkw-acc-1");
+        outcome("127.20.4.11", "Added to the fleet as esth-core-1");
+        outcome("127.20.1.21", "in the fleet already as brkw-acc-1");
         outcome("127.20.6.21", "Nothing answered");
         outcome("127.20.6.22", "refuses connections at this port");
         outcome("127.20.7.21", "refused the account or its password");
@@ -115,9 +115,9 @@ class StoryTest {
         server.standIn("harr-acc-1").clear(Fault.WRONG_CREDENTIALS);
         page.getByLabel("Choose 127.20.7.21:" + DEVICE_PORT).check();
         page.getByText("Try 1 chosen again").click();
-        outcome("127.20.7.21", "Added to the fleet. as harr-acc-1");
+        outcome("127.20.7.21", "Added to the fleet as harr-acc-1");
         page.getByText("Accept the new key and try again").click();
-        outcome("127.20.8.22", "Added to the fleet. as inch-acc-2");
+        outcome("127.20.8.22", "Added to the fleet as inch-acc-2");
         page.navigate("/fleet");
         assertThat(page.getByText("19 devices at 7 sites")).isVisible();
     }

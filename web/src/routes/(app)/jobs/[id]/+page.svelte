@@ -19,7 +19,7 @@
   import { keys } from '$lib/state/keys.svelte';
   import { live } from '$lib/state/live.svelte';
   import { session } from '$lib/state/session.svelte';
-  import { deviceOf, endedOf, totalOf } from '../jobText';
+  import { deviceOf, endedOf, rateOf, totalOf } from '../jobText';
   import LineTable from './LineTable.svelte';
 
   type State = JobLine['state'];
@@ -162,7 +162,7 @@
   <div class="panel mt-3 p-4">
     <div class="mb-2 flex items-baseline gap-4">
       <span class="shrink-0 text-xl font-bold" role="status">{ended} of {total}</span>
-      <span class="text-quiet shrink-0">{job.perMinute.toLocaleString('en-GB')} a minute</span>
+      <span class="text-quiet shrink-0">{rateOf(job)} a minute</span>
       {#if job.inHand.length > 0}<span class="min-w-0 truncate">in hand: {job.inHand.join(', ')}</span>{/if}
       {#if !job.endedAt}<span class="text-quiet ml-auto shrink-0">It goes on when you leave this page.</span
         >{/if}
@@ -187,14 +187,14 @@
       {/if}
     {/each}
     {#if session.mayAct && added.length > 0}
-      <button class="btn ml-auto" onclick={copyAdded}>Copy the {added.length} added now</button>
+      <button class="btn mr-4 ml-auto" onclick={copyAdded}>Copy the {added.length} added now</button>
     {/if}
     {#if session.mayAct && again > 0}
       <span class="{added.length > 0 ? '' : 'ml-auto'} flex items-center gap-2">
         {#if job.kind === 'IMPORT'}
           <label class="flex items-center gap-2">
             with
-            <select class="select w-48" bind:value={otherSet} aria-label="Credential set for trying again">
+            <select class="select w-60" bind:value={otherSet} aria-label="Credential set for trying again">
               <option value={undefined}>the same credential set</option>
               {#each sets as each (each.id)}<option value={each.id}>{each.name}</option>{/each}
             </select>

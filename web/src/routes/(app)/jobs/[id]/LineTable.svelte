@@ -74,12 +74,16 @@
           </td>
           <td class="align-top font-semibold whitespace-nowrap {colour[line.state]}">{word[line.state]}</td>
           <td>
-            {line.meaning}
             {#if device}
-              as <a class="font-semibold hover:underline" href="/devices/{encodeURIComponent(device)}"
+              {line.meaning.replace(/\.$/, '')}
+              as
+              <a class="font-semibold hover:underline" href="/devices/{encodeURIComponent(device)}"
                 >{device}</a
               >
-            {:else if line.seen}<span class="text-quiet mono">{line.seen}</span>{/if}
+            {:else}
+              {line.meaning}
+              {#if line.seen}<span class="text-quiet mono">{line.seen}</span>{/if}
+            {/if}
             {#if line.advice}<div class="text-quiet">{line.advice}</div>{/if}
             {#if key && session.mayAct}
               <button class="btn mt-1" onclick={() => onaccept(line, key)}

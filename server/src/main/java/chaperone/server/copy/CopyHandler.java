@@ -40,19 +40,19 @@ class CopyHandler implements LineHandler {
     }
 
     @Override
-    public LineResult handle(LineWork line) {
-        Optional<Device> device = line.device().flatMap(fleet::find);
+    public LineResult handle(LineWork work) {
+        Optional<Device> device = work.line().device().flatMap(fleet::find);
         if (device.isEmpty()) return LineResult.failed(Outcome.DEVICE_GONE, "");
-        RetrievedCopy copy = retrieve(device.get(), line);
+        RetrievedCopy copy = retrieve(device.get(), work);
         return store.store(device.get().id(), copy)
                 .map(CopyHandler::result)
                 .orElseGet(() -> LineResult.failed(Outcome.DEVICE_GONE, ""));
     }
 
-    private RetrievedCopy retrieve(Device device, LineWork line) {
+    private RetrievedCopy retrieve(Device device, LineWork work) {
         Platform platform = platforms.get(device.platform());
         Target target = fleet.target(device);
-        try (DeviceSession session = connector.open(target, platform, line::holds)) {
+        try (DeviceSession session = connector.open(target, platform, work::holds)) {
             return RetrievedCopy.from(session, platform);
         } catch (ConversationException e) {
             if (e.kind() != FailureKind.STOPPED)

@@ -10,6 +10,7 @@ import chaperone.server.job.JobKind;
 import chaperone.server.job.LineHandler;
 import chaperone.server.job.LineResult;
 import chaperone.server.job.LineWork;
+import chaperone.server.job.NewLine;
 import chaperone.server.job.Outcome;
 import java.util.Optional;
 import org.springframework.stereotype.Component;
@@ -37,7 +38,8 @@ class ImportHandler implements LineHandler {
     }
 
     @Override
-    public LineResult handle(LineWork line) {
+    public LineResult handle(LineWork work) {
+        NewLine line = work.line();
         Optional<Device> known = fleet.at(line.host(), line.port());
         if (known.isPresent())
             return LineResult.done(Outcome.ALREADY_KNOWN, "as " + known.get().name());
@@ -46,7 +48,7 @@ class ImportHandler implements LineHandler {
         long set = line.credentialSet().get();
         Target target = new Target(
                 new Endpoint(line.host(), line.port()), credentials.open(set), keys.pinned(line.host(), line.port()));
-        Met met = connector.meet(target, platforms.all(), line::holds);
+        Met met = connector.meet(target, platforms.all(), work::holds);
         return result(fleet.admit(target, met, set, line.site(), line.role()));
     }
 

@@ -52,6 +52,11 @@ class JobLine {
         this.credentialSetId = line.credentialSet().orElse(null);
     }
 
+    /** What was asked for, as it was asked. */
+    NewLine asked() {
+        return new NewLine(target, host, port, site, role, device(), credentialSet());
+    }
+
     long id() {
         return id;
     }
@@ -80,15 +85,11 @@ class JobLine {
         return site;
     }
 
-    String role() {
-        return role;
-    }
-
-    Optional<Long> device() {
+    private Optional<Long> device() {
         return Optional.ofNullable(deviceId);
     }
 
-    Optional<Long> credentialSet() {
+    private Optional<Long> credentialSet() {
         return Optional.ofNullable(credentialSetId);
     }
 

@@ -86,19 +86,10 @@ class JobRunner {
 
     private LineResult handled(JobLine line) {
         List<DeviceSession> held = new ArrayList<>();
-        LineWork work = new LineWork(
-                line.job(),
-                line.target(),
-                line.host(),
-                line.port(),
-                line.site(),
-                line.role(),
-                line.device(),
-                line.credentialSet(),
-                session -> {
-                    held.add(session);
-                    conversations.add(line.job(), session);
-                });
+        LineWork work = new LineWork(line.asked(), session -> {
+            held.add(session);
+            conversations.add(line.job(), session);
+        });
         try {
             return handlers.get(jobs.kindOf(line)).handle(work);
         } catch (ConversationException e) {

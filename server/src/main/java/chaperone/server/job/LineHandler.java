@@ -4,5 +4,5 @@ package chaperone.server.job;
 public interface LineHandler {
     JobKind kind();
 
-    LineResult handle(LineWork line);
+    LineResult handle(LineWork work);
 }

@@ -1,20 +1,10 @@
 package chaperone.server.job;
 
 import chaperone.connect.DeviceSession;
-import java.util.Optional;
 import java.util.function.Consumer;
 
 /** What a handler sees of the line that it has in hand. */
-public record LineWork(
-        long job,
-        String target,
-        String host,
-        int port,
-        String site,
-        String role,
-        Optional<Long> device,
-        Optional<Long> credentialSet,
-        Consumer<DeviceSession> holding) {
+public record LineWork(NewLine line, Consumer<DeviceSession> holding) {
 
     /** Tells that this session belongs to the line, so that stopping the job ends it. */
     public void holds(DeviceSession session) {
