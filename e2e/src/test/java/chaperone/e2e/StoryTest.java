@@ -132,7 +132,7 @@ class StoryTest {
         page.waitForURL("**/jobs/*");
         assertThat(page.getByText("1 of 1")).isVisible();
 
-        server.standIn("brkw-core-2").set(Fault.SLOW, 8);
+        server.standIn("brkw-core-2").set(Fault.SLOW, 25);
         page.navigate("/fleet");
         page.getByText("Copy all").click();
         page.waitForURL("**/jobs/*");
@@ -140,9 +140,10 @@ class StoryTest {
         page.navigate("/fleet");
         page.getByText("1 running").click();
         page.getByText("Copy the whole fleet").first().click();
+        assertThat(page.getByText("in hand: ")).containsText("brkw-core-2");
+        server.standIn("brkw-core-2").clear(Fault.SLOW);
         assertThat(page.getByText("19 of 19")).isVisible();
         assertThat(page.getByText("a minute")).isVisible();
-        server.standIn("brkw-core-2").clear(Fault.SLOW);
     }
 
     @Test
