@@ -37,8 +37,17 @@ const withToken: Middleware = {
   }
 };
 
+/** A session that has ended leads to the log-in, and from there back to this page. */
+const withLogIn: Middleware = {
+  onResponse({ request, response }) {
+    const isAsking = new URL(request.url).pathname === '/api/session';
+    if (response.status !== 401 || isAsking || location.pathname === '/login') return;
+    location.assign(`/login?to=${encodeURIComponent(location.pathname + location.search)}`);
+  }
+};
+
 const client = createClient<paths>({ querySerializer: { array: { style: 'form', explode: true } } });
-client.use(withToken);
+client.use(withToken, withLogIn);
 
 export const api = client;
 

@@ -89,6 +89,8 @@ class JobRunner {
         LineWork work = new LineWork(line.asked(), session -> {
             held.add(session);
             conversations.add(line.job(), session);
+            // Somebody may have asked while the connection was being made: that word came too early for this session.
+            if (jobs.isStopAsked(line.job())) session.stop();
         });
         try {
             return handlers.get(jobs.kindOf(line)).handle(work);

@@ -119,6 +119,10 @@ public class JobService {
         return found;
     }
 
+    boolean isStopAsked(long id) {
+        return jobs.findById(id).map(Job::isStopAsked).orElse(true);
+    }
+
     JobKind kindOf(JobLine line) {
         return jobs.findById(line.job()).orElseThrow().kind();
     }
