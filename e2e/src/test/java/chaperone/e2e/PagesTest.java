@@ -116,19 +116,6 @@ class PagesTest {
     }
 
     @Test
-    void aSessionThatHasEndedLeadsToTheLogInAndBack() {
-        Page page = browsing.logIn(ColorScheme.LIGHT, "r.anand", "demo-engineer");
-        page.context().clearCookies();
-        page.navigate("/settings");
-        page.waitForURL("**/login?to=%2Fsettings");
-        page.getByLabel("Name").fill("r.anand");
-        page.getByLabel("Password").fill("demo-engineer");
-        page.keyboard().press("Enter");
-        page.waitForURL("**/settings");
-        page.getByText("all Corvane switches").waitFor();
-    }
-
-    @Test
     void aPageThatIsNotThereSaysSo() {
         Page page = browsing.logIn(ColorScheme.LIGHT, "r.anand", "demo-engineer");
         page.navigate("/rulebases");
