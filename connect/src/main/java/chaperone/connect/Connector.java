@@ -1,91 +1,132 @@
 package chaperone.connect;
 
+import chaperone.connect.ConversationListener.Step;
+import chaperone.core.platform.Dialogue;
 import chaperone.core.platform.Facts;
+import chaperone.core.platform.FileWay;
 import chaperone.core.platform.Platform;
-import java.io.IOException;
-import java.net.ConnectException;
-import java.net.InetSocketAddress;
-import java.util.EnumSet;
+import chaperone.core.platform.Recognition;
+import chaperone.core.platform.ShellDialogue;
 import java.util.List;
-import java.util.Optional;
-import java.util.concurrent.TimeUnit;
-import java.util.function.Consumer;
-import org.apache.sshd.client.SshClient;
-import org.apache.sshd.client.auth.keyboard.UserAuthKeyboardInteractiveFactory;
-import org.apache.sshd.client.auth.password.UserAuthPasswordFactory;
-import org.apache.sshd.client.channel.ChannelShell;
-import org.apache.sshd.client.channel.ClientChannelEvent;
-import org.apache.sshd.client.config.hosts.HostConfigEntryResolver;
-import org.apache.sshd.client.session.ClientSession;
-import org.apache.sshd.common.AttributeRepository;
-import org.apache.sshd.common.SshConstants;
-import org.apache.sshd.common.SshException;
-import org.apache.sshd.common.keyprovider.KeyIdentityProvider;
-import org.apache.sshd.core.CoreModuleProperties;
+import org.apache.sshd.client.channel.ChannelSubsystem;
 
-/** Opens conversations with devices over SSH (RFC 4251 to 4254). Safe for threads; close it to end all of them. */
+/** Opens conversations with devices, in the protocol of their platform. Safe for threads; close it to end all of them. */
 public final class Connector implements AutoCloseable {
-    private final SshClient client = SshClient.setUpDefaultClient();
     private final Patience patience;
+    private final SshLink ssh;
 
-    /** Whom to talk to: the host key is compared with the pinned one, if there is one. */
-    public record Target(Endpoint endpoint, Login login, Optional<String> pinnedHostKey) {}
-
-    /** A device that was met for the first time. */
-    public record Met(Platform platform, Facts facts, String hostKey) {}
+    /**
+     * A device that was met for the first time.
+     *
+     * @param identity the fingerprint of its key or certificate; empty for Telnet
+     */
+    public record Met(Platform platform, Facts facts, String identity) {}
 
     public Connector(Patience patience) {
         this.patience = patience;
-        client.setServerKeyVerifier(HostKeyCheck.VERIFIER);
-        // Nothing of the account under which the server runs may take part: no keys, no agent, no configuration.
-        client.setKeyIdentityProvider(KeyIdentityProvider.EMPTY_KEYS_PROVIDER);
-        client.setHostConfigEntryResolver(HostConfigEntryResolver.EMPTY);
-        client.setUserAuthFactories(
-                List.of(UserAuthPasswordFactory.INSTANCE, UserAuthKeyboardInteractiveFactory.INSTANCE));
-        client.setKeyExchangeFactories(client.getKeyExchangeFactories().stream()
-                .filter(factory -> !factory.getName().contains("sntrup")
-                        && !factory.getName().contains("mlkem"))
-                .toList());
-        client.setNioWorkers(4);
-        CoreModuleProperties.TCP_NODELAY.set(client, true);
-        CoreModuleProperties.PASSWORD_PROMPTS.set(client, 1);
-        client.start();
+        this.ssh = new SshLink(patience);
     }
 
-    /**
-     * Logs in, finds out which of the platforms it is, and reads its facts.
-     *
-     * @param opened is told of the session once it stands, so that others can stop it
-     */
-    public Met meet(Target target, List<Platform> platforms, Consumer<DeviceSession> opened) {
-        try (DeviceSession session = open(target, platforms.get(0))) {
-            opened.accept(session);
-            List<Platform> candidates = firstPrompt(session, platforms);
-            for (Platform platform : candidates) {
-                session.follow(platform);
-                if (!isRecognised(session, platform)) continue;
-                session.prepare(target.login());
-                Facts facts = platform.facts().read(session.run(platform.facts().command()));
-                return new Met(platform, facts, session.hostKey());
-            }
-            throw new ConversationException(
-                    FailureKind.NOT_A_KNOWN_PLATFORM, target.endpoint(), "no platform knows its answers");
+    /** Logs in, finds out which of the platforms it is, and reads its facts. */
+    public Met meet(Target target, List<Platform> platforms, ConversationListener listener) {
+        return switch (Greeting.of(target.endpoint(), patience)) {
+            case SSH -> meetBySsh(target, platforms, listener);
+            case TELNET -> meetByShell(target, platforms, listener, Greeting.TELNET);
+            case NOTHING -> meetBy(Dialogue.Https.class, target, platforms, listener);
+        };
+    }
+
+    private Met meetBySsh(Target target, List<Platform> platforms, ConversationListener listener) {
+        if (of(ShellDialogue.class, platforms).isEmpty()) {
+            return meetBy(Dialogue.Netconf.class, target, platforms, listener);
+        }
+        try {
+            return meetByShell(target, platforms, listener, Greeting.SSH);
+        } catch (ConversationException e) {
+            boolean mayBeNetconf = e.kind() == FailureKind.NO_SHELL || e.kind() == FailureKind.NOT_A_KNOWN_PLATFORM;
+            if (!mayBeNetconf) throw e;
+            return meetByNetconfAfter(e, target, platforms, listener);
         }
     }
 
-    private static List<Platform> firstPrompt(DeviceSession session, List<Platform> platforms) {
+    /** A device without a command line that we know may still have the interface for programs. */
+    private Met meetByNetconfAfter(
+            ConversationException first, Target target, List<Platform> platforms, ConversationListener listener) {
         try {
-            return session.meet(platforms);
+            return meetBy(Dialogue.Netconf.class, target, platforms, listener);
+        } catch (ConversationException e) {
+            first.addSuppressed(e);
+            throw first;
+        }
+    }
+
+    private Met meetByShell(Target target, List<Platform> platforms, ConversationListener listener, Greeting greeting) {
+        List<Platform> spoken = of(ShellDialogue.class, platforms);
+        ShellDialogue first = dialogueOf(spoken.get(0));
+        try (ShellConversation conversation = shell(target, first, listener, greeting)) {
+            List<ShellDialogue> fitting = firstPrompt(conversation, spoken);
+            for (Platform platform : spoken) {
+                if (!fitting.contains(dialogueOf(platform))) continue;
+                conversation.follow(dialogueOf(platform));
+                if (!isRecognised(conversation, platform, listener)) continue;
+                conversation.prepare(target.login());
+                return met(conversation, platform);
+            }
+            throw unknown(target);
+        }
+    }
+
+    private Met meetBy(
+            Class<? extends Dialogue> kind, Target target, List<Platform> platforms, ConversationListener listener) {
+        List<Platform> spoken = of(kind, platforms);
+        if (spoken.isEmpty()) throw unknown(target);
+        try (Conversation conversation = connect(target, spoken.get(0), listener)) {
+            for (Platform platform : spoken) {
+                if (isRecognised(conversation, platform, listener)) return met(conversation, platform);
+            }
+            throw unknown(target);
+        }
+    }
+
+    private static Met met(Conversation conversation, Platform platform) {
+        Facts facts = platform.facts().read(conversation.ask(platform.facts().request()));
+        return new Met(platform, facts, conversation.identity());
+    }
+
+    private static ConversationException unknown(Target target) {
+        return new ConversationException(
+                FailureKind.NOT_A_KNOWN_PLATFORM, target.endpoint(), "no platform knows its answers");
+    }
+
+    private static List<Platform> of(Class<? extends Dialogue> kind, List<Platform> platforms) {
+        return platforms.stream().filter(p -> kind.isInstance(p.dialogue())).toList();
+    }
+
+    private static ShellDialogue dialogueOf(Platform platform) {
+        return (ShellDialogue) platform.dialogue();
+    }
+
+    private static List<ShellDialogue> firstPrompt(ShellConversation conversation, List<Platform> platforms) {
+        try {
+            return conversation.meet(
+                    platforms.stream().map(Connector::dialogueOf).toList());
         } catch (ConversationException e) {
             if (e.kind() != FailureKind.UNEXPECTED_PROMPT) throw e;
-            throw new ConversationException(FailureKind.NOT_A_KNOWN_PLATFORM, session.endpoint(), e.seen(), e);
+            throw new ConversationException(FailureKind.NOT_A_KNOWN_PLATFORM, conversation.endpoint(), e.seen(), e);
         }
     }
 
-    private static boolean isRecognised(DeviceSession session, Platform platform) {
+    /** A platform without a way to recognise it was chosen by somebody: it is taken at their word. */
+    private static boolean isRecognised(Conversation conversation, Platform platform, ConversationListener listener) {
+        if (platform.recognition().isEmpty()) return true;
+        Recognition recognition = platform.recognition().get();
         try {
-            String answer = session.run(platform.recognition().command());
-            return platform.recognition().answer().matcher(answer).find();
+            boolean fits = recognition
+                    .answer()
+                    .matcher(conversation.ask(recognition.request()))
+                    .find();
+            if (fits) listener.reached(Step.RECOGNISED, platform.title());
+            return fits;
         } catch (ConversationException e) {
             if (e.kind() == FailureKind.COMMAND_REFUSED) return false;
             throw e;
@@ -93,125 +134,123 @@ public final class Connector implements AutoCloseable {
     }
 
     /** A conversation with a device whose platform is known, ready to read its configuration. The caller closes it. */
-    public DeviceSession open(Target target, Platform platform, Consumer<DeviceSession> opened) {
-        DeviceSession session = open(target, platform);
+    public Conversation open(Target target, Platform platform, ConversationListener listener) {
+        if (!(platform.dialogue() instanceof ShellDialogue dialogue)) return connect(target, platform, listener);
+        ShellConversation conversation = shell(target, dialogue, listener, greeting(target, dialogue));
         try {
-            opened.accept(session);
-            session.meet(List.of(platform));
-            session.prepare(target.login());
-            return session;
+            conversation.meet(List.of(dialogue));
+            conversation.prepare(target.login());
+            return conversation;
         } catch (RuntimeException e) {
-            session.close();
+            conversation.close();
             throw e;
         }
     }
 
-    private DeviceSession open(Target target, Platform platform) {
-        HostKeyCheck check = new HostKeyCheck(target.pinnedHostKey());
-        ClientSession session = connect(target, check);
+    /** Only where Telnet is allowed it is worth asking which of the two answers. */
+    private Greeting greeting(Target target, ShellDialogue dialogue) {
+        boolean mayBeTelnet = target.telnetAllowed() && dialogue.telnet().isPresent();
+        return mayBeTelnet ? Greeting.of(target.endpoint(), patience) : Greeting.SSH;
+    }
+
+    private ShellConversation shell(
+            Target target, ShellDialogue dialogue, ConversationListener listener, Greeting greeting) {
+        boolean isTelnet = greeting == Greeting.TELNET;
+        if (isTelnet && (!target.telnetAllowed() || dialogue.telnet().isEmpty())) {
+            throw telnetNotAllowed(target);
+        }
+        TerminalLine line = isTelnet
+                ? TelnetTerminal.open(target.endpoint(), patience, new Incoming(patience.mostBytes()))
+                : sshTerminal(target);
+        ShellConversation conversation = new ShellConversation(target.endpoint(), line, patience, listener, dialogue);
         try {
-            logIn(session, target, check);
+            listener.opened(conversation);
+            listener.reached(Step.CONNECTED, isTelnet ? "Telnet: everything passes in the clear" : line.identity());
+            if (isTelnet) conversation.logIn(dialogue.telnet().orElseThrow(), target.login());
+            return conversation;
+        } catch (RuntimeException e) {
+            conversation.close();
+            throw e;
+        }
+    }
+
+    private TerminalLine sshTerminal(Target target) {
+        try {
+            return SshTerminal.open(ssh, target, new Incoming(patience.mostBytes()));
+        } catch (ConversationException e) {
+            boolean isNoSsh = e.kind() == FailureKind.NO_ANSWER && e.seen().contains("not as SSH");
+            if (!isNoSsh || Greeting.of(target.endpoint(), patience) != Greeting.TELNET) throw e;
+            throw new ConversationException(
+                    FailureKind.TELNET_NOT_ALLOWED, target.endpoint(), "only Telnet answers; no password was sent", e);
+        }
+    }
+
+    private Conversation connect(Target target, Platform platform, ConversationListener listener) {
+        if (platform.dialogue() instanceof Dialogue.Netconf) return netconf(target, listener);
+        HttpsConversation conversation = new HttpsConversation(target, patience, listener);
+        listener.opened(conversation);
+        return conversation;
+    }
+
+    /** A NETCONF session, hellos exchanged. The caller closes it. */
+    public NetconfConversation netconf(Target target, ConversationListener listener) {
+        SshLink.LoggedIn loggedIn = ssh.logIn(target);
+        try {
             Incoming incoming = new Incoming(patience.mostBytes());
-            ChannelShell channel = shell(session, target.endpoint(), incoming);
-            return new DeviceSession(
-                    target.endpoint(),
-                    session,
-                    channel,
-                    incoming,
-                    patience,
-                    check.seen().orElseThrow(),
-                    platform.shell());
+            ChannelSubsystem channel = ssh.subsystem(loggedIn.session(), "netconf", target.endpoint(), incoming);
+            NetconfConversation conversation =
+                    new NetconfConversation(target.endpoint(), loggedIn, channel, incoming, patience, listener);
+            listener.opened(conversation);
+            listener.reached(Step.CONNECTED, loggedIn.hostKey());
+            conversation.greet();
+            return conversation;
         } catch (RuntimeException e) {
-            session.close(true);
+            loggedIn.session().close(true);
             throw e;
         }
     }
 
-    private ClientSession connect(Target target, HostKeyCheck check) {
-        Endpoint endpoint = target.endpoint();
-        InetSocketAddress address = new InetSocketAddress(endpoint.host(), endpoint.port());
-        if (address.isUnresolved()) {
-            throw new ConversationException(FailureKind.NO_ANSWER, endpoint, "the name is not known");
-        }
-        try {
-            return client.connect(
-                            target.login().account(),
-                            address,
-                            AttributeRepository.ofKeyValuePair(HostKeyCheck.OF_CONNECTION, check),
-                            null)
-                    .verify(patience.connect())
-                    .getSession();
-        } catch (IOException e) {
-            throw connectFailure(endpoint, e);
-        }
+    /** A connection for files, in the platform's way. The caller closes it. */
+    public FileTransfer files(Target target, FileWay way) {
+        FileTransfer.Link link = way.kind() == FileWay.Kind.HTTPS
+                ? new FileTransfer.Https(new HttpsConversation(target, patience, ConversationListener.NONE))
+                : FileTransfer.overSsh(way.kind(), ssh.logIn(target).session());
+        return new FileTransfer(target.endpoint(), way, link);
     }
 
-    private ConversationException connectFailure(Endpoint endpoint, IOException e) {
-        Throwable root = e;
-        while (root.getCause() != null && root.getCause() != root) root = root.getCause();
-        boolean refused = root instanceof ConnectException
-                && String.valueOf(root.getMessage()).contains("refused");
-        return refused
-                ? new ConversationException(FailureKind.PORT_CLOSED, endpoint, "the connection was refused", e)
-                : new ConversationException(
-                        FailureKind.NO_ANSWER,
-                        endpoint,
-                        "no connection within " + patience.connect().toSeconds() + " s",
-                        e);
+    /**
+     * A person's session on a device's command line, by SSH or, where only that answers and it is allowed, by Telnet. The
+     * caller closes it.
+     */
+    public Console console(Target target, Console.Sink sink) {
+        Greeting greeting = Greeting.of(target.endpoint(), patience);
+        if (greeting == Greeting.TELNET && !target.telnetAllowed()) throw telnetNotAllowed(target);
+        Incoming passing = TerminalConsole.passingTo(sink);
+        return TerminalConsole.over(
+                greeting == Greeting.TELNET
+                        ? TelnetTerminal.open(target.endpoint(), patience, passing)
+                        : SshTerminal.open(ssh, target, passing));
     }
 
-    private void logIn(ClientSession session, Target target, HostKeyCheck check) {
-        session.addPasswordIdentity(target.login().password());
-        try {
-            session.auth().verify(patience.logIn());
-        } catch (IOException e) {
-            throw logInFailure(session, target, check, e);
-        }
+    /** The same for a device that has no command line but answers requests by HTTPS. */
+    public Console requestConsole(Target target, Console.Sink sink) {
+        return new RequestConsole(new HttpsConversation(target, patience, ConversationListener.NONE), sink);
     }
 
-    private ConversationException logInFailure(
-            ClientSession session, Target target, HostKeyCheck check, IOException e) {
-        Endpoint endpoint = target.endpoint();
-        if (check.isChanged()) {
-            return new ConversationException(FailureKind.HOST_KEY_CHANGED, endpoint, check.explanation(), e);
-        }
-        if (session.getServerVersion() == null || check.seen().isEmpty()) {
-            return new ConversationException(
-                    FailureKind.NO_ANSWER, endpoint, "the port answers, but not as SSH does", e);
-        }
-        boolean refused = e instanceof SshException ssh
-                && ssh.getDisconnectCode() == SshConstants.SSH2_DISCONNECT_NO_MORE_AUTH_METHODS_AVAILABLE;
-        return refused
-                ? new ConversationException(
-                        FailureKind.LOGIN_REFUSED,
-                        endpoint,
-                        "account " + target.login().account() + " or its password",
-                        e)
-                : new ConversationException(FailureKind.DROPPED, endpoint, "the session ended during log-in", e);
+    private static ConversationException telnetNotAllowed(Target target) {
+        return new ConversationException(
+                FailureKind.TELNET_NOT_ALLOWED, target.endpoint(), "only Telnet answers; no password was sent");
     }
 
-    private ChannelShell shell(ClientSession session, Endpoint endpoint, Incoming incoming) {
-        try {
-            ChannelShell channel = session.createShellChannel();
-            channel.setPtyType("vt100");
-            channel.setPtyColumns(511);
-            channel.setPtyLines(60);
-            channel.setOut(incoming);
-            channel.setErr(incoming);
-            channel.addCloseFutureListener(closed -> incoming.end());
-            channel.open().verify(patience.logIn());
-            if (channel.waitFor(EnumSet.of(ClientChannelEvent.OPENED), TimeUnit.SECONDS.toMillis(1))
-                    .isEmpty()) {
-                throw new ConversationException(FailureKind.DROPPED, endpoint, "no shell was opened");
-            }
-            return channel;
-        } catch (IOException e) {
-            throw new ConversationException(FailureKind.DROPPED, endpoint, "no shell was opened", e);
-        }
+    /** The platforms that can be told apart by what a device answers. */
+    public static List<Platform> recognisable(List<Platform> platforms) {
+        return platforms.stream()
+                .filter(platform -> platform.recognition().isPresent())
+                .toList();
     }
 
     @Override
     public void close() {
-        client.stop();
+        ssh.close();
     }
 }

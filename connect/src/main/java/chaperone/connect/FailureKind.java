@@ -9,6 +9,16 @@ public enum FailureKind {
     PRIVILEGE_REFUSED,
     /** The host key is not the one that was pinned. */
     HOST_KEY_CHANGED,
+    /** The certificate is not the one that was pinned. */
+    CERTIFICATE_CHANGED,
+    /** Only Telnet answers, and nobody has allowed it for this device. */
+    TELNET_NOT_ALLOWED,
+    /** The log-in worked, but there is no command line. */
+    NO_SHELL,
+    /** The log-in worked, but the interface for programs is off. */
+    NO_PROGRAM_INTERFACE,
+    /** The device has told that it cannot do what is needed. */
+    CAPABILITY_MISSING,
     NOT_A_KNOWN_PLATFORM,
     UNEXPECTED_PROMPT,
     /** The device stopped in the middle and said nothing more. */
@@ -18,8 +28,12 @@ public enum FailureKind {
     COMMAND_REFUSED,
     /** More came than a configuration can be. */
     TOO_LONG,
-    /** Less came than the device announced. */
+    /** Less came than the device announced, or what came is no sound configuration. */
     INCOMPLETE,
+    /** The device did not take a file, or did not give it. */
+    TRANSFER_REFUSED,
+    /** The file on the device is not the one that was sent. */
+    FILE_DIFFERS,
     /** We ended it ourselves. */
     STOPPED
 }

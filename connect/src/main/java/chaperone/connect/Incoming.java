@@ -9,7 +9,7 @@ import java.time.Duration;
  * The bytes that a device has sent and nobody has taken yet. Written by the network's thread, waited for by the
  * conversation's own; every wait has an end.
  */
-final class Incoming extends OutputStream {
+class Incoming extends OutputStream {
     private static final int TAIL = 1024;
 
     private final Bytes bytes = new Bytes();
@@ -81,6 +81,11 @@ final class Incoming extends OutputStream {
     synchronized String lastLine() {
         String tail = bytes.tail(TAIL);
         return tail.substring(tail.lastIndexOf('\n') + 1).replace("\r", "");
+    }
+
+    /** What has come and was not taken yet; it stays. */
+    synchronized byte[] copy() {
+        return bytes.toByteArray();
     }
 
     synchronized byte[] take() {

@@ -40,6 +40,8 @@ final class Reply {
     }
 
     private static String withoutEcho(String text, String command) {
-        return text.startsWith(command + "\n") ? text.substring(command.length() + 1) : text;
+        // The blank behind the last prompt may have come late.
+        String said = text.stripLeading();
+        return said.startsWith(command + "\n") ? said.substring(command.length() + 1) : text;
     }
 }

@@ -1,31 +1,51 @@
 package chaperone.connect;
 
+import chaperone.core.config.ConfigProblem;
+import chaperone.core.config.ConfigTree;
 import chaperone.core.platform.Facts;
 import chaperone.core.platform.Platform;
+import java.util.Optional;
 
-/** A whole copy as it came from a device: text as {@link chaperone.core.config.ConfigBytes} decodes it. */
-public record RetrievedCopy(Facts facts, String running, String saved) {
+/**
+ * A whole copy as it came from a device: text as {@link chaperone.core.config.ConfigBytes} decodes it.
+ *
+ * @param saved none if the platform has one configuration only
+ */
+public record RetrievedCopy(Facts facts, String running, Optional<String> saved) {
 
     /**
      * Reads facts and both configurations.
      *
-     * @throws ConversationException also if less came than the device announced: there are no half copies
+     * @throws ConversationException also if less came than the device announced, or if what came does not keep to the
+     *     platform's grammar: there are no half copies
      */
-    public static RetrievedCopy from(DeviceSession session, Platform platform) {
-        Facts facts = platform.facts().read(session.run(platform.facts().command()));
-        String running = whole(session, platform, platform.copy().running());
-        String saved = whole(session, platform, platform.copy().saved());
+    public static RetrievedCopy from(Conversation conversation, Platform platform) {
+        Facts facts = platform.facts().read(conversation.ask(platform.facts().request()));
+        String running = whole(conversation, platform, platform.copy().running());
+        Optional<String> saved = platform.copy().saved().map(request -> whole(conversation, platform, request));
         return new RetrievedCopy(facts, running, saved);
     }
 
-    private static String whole(DeviceSession session, Platform platform, String command) {
-        String text = session.run(command);
+    private static String whole(Conversation conversation, Platform platform, String request) {
+        String text = conversation.ask(request);
         platform.copy().shortfallOf(text).ifPresent(shortfall -> {
-            throw new ConversationException(
-                    FailureKind.INCOMPLETE,
-                    session.endpoint(),
-                    command + ": " + shortfall.announced() + " bytes announced, " + shortfall.received() + " received");
+            throw incomplete(
+                    conversation,
+                    request,
+                    shortfall.announced() + " bytes announced, " + shortfall.received() + " received");
         });
+        ConfigTree tree = platform.grammar().read(text);
+        if (!platform.accepts(tree)) {
+            ConfigProblem first = tree.problems().get(0);
+            throw incomplete(
+                    conversation,
+                    request,
+                    "line " + (first.line() + 1) + ", column " + (first.column() + 1) + ": " + first.message());
+        }
         return text;
+    }
+
+    private static ConversationException incomplete(Conversation conversation, String request, String seen) {
+        return new ConversationException(FailureKind.INCOMPLETE, conversation.endpoint(), request + ": " + seen);
     }
 }

@@ -5,7 +5,7 @@ import static org.assertj.core.api.Assertions.assertThat;
 
 import chaperone.server.support.TestServer;
 import chaperone.standins.OpenSsh;
-import chaperone.standins.control.Fault;
+import chaperone.standins.device.Fault;
 import chaperone.standins.demo.DemoFleet;
 import com.microsoft.playwright.Download;
 import com.microsoft.playwright.Locator;

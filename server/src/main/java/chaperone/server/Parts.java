@@ -3,7 +3,6 @@ package chaperone.server;
 import chaperone.connect.Connector;
 import chaperone.connect.ConversationLimits;
 import chaperone.connect.Patience;
-import chaperone.core.platform.Platforms;
 import chaperone.server.secret.SecretBox;
 import java.time.Clock;
 import org.springframework.context.annotation.Bean;
@@ -16,11 +15,6 @@ class Parts {
     @Bean
     Clock clock() {
         return Clock.systemUTC();
-    }
-
-    @Bean
-    Platforms platforms() {
-        return Platforms.shipped();
     }
 
     @Bean

@@ -5,7 +5,7 @@ import static org.assertj.core.api.Assertions.assertThat;
 import chaperone.server.account.Role;
 import chaperone.server.support.Api;
 import chaperone.server.support.TestServer;
-import chaperone.standins.control.Fault;
+import chaperone.standins.device.Fault;
 import chaperone.standins.demo.DemoFleet;
 import java.util.HashMap;
 import java.util.List;
@@ -86,7 +86,7 @@ class CopyStoryTest {
     @Test
     void aChangedHostKeyIsRefusedUntilItIsAccepted() {
         String path = "/api/devices/brkw-acc-3";
-        server.standIn("brkw-acc-3").changeHostKey();
+        server.standIn("brkw-acc-3").changeIdentity();
         long job = api.post("/api/copies", Map.of("devices", List.of("brkw-acc-3")))
                 .json(202)
                 .get("job")

@@ -6,7 +6,7 @@ import chaperone.server.support.Api;
 import chaperone.server.support.TestPostgres;
 import chaperone.server.support.TestServer;
 import chaperone.standins.StandIns;
-import chaperone.standins.control.Fault;
+import chaperone.standins.device.Fault;
 import chaperone.standins.demo.DemoFleet;
 import chaperone.standins.demo.DemoStart;
 import java.io.BufferedReader;

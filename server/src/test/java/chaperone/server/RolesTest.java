@@ -28,6 +28,21 @@ class RolesTest {
         GET    /api/devices/{name}/revisions/{number}/text    | ENGINEER
         GET    /api/devices/{name}/compare                    | VIEWER
         GET    /api/devices/{name}/compare.diff               | ENGINEER
+        PUT    /api/devices/{name}/telnet                     | ENGINEER
+        GET    /api/platforms                                 | VIEWER
+        GET    /api/platforms/keys                            | VIEWER
+        GET    /api/platforms/{name}                          | VIEWER
+        GET    /api/platforms/{name}/texts/{number}           | VIEWER
+        POST   /api/platforms/check                           | VIEWER
+        POST   /api/platforms/{name}/read                     | VIEWER
+        POST   /api/platforms/{name}/try                      | ADMINISTRATOR
+        PUT    /api/platforms/{name}                          | ADMINISTRATOR
+        DELETE /api/platforms/{name}                          | ADMINISTRATOR
+        GET    /api/bench/stand-ins                           | ENGINEER
+        GET    /api/bench/faults                              | ENGINEER
+        PUT    /api/bench/stand-ins/{name}/faults/{fault}     | ENGINEER
+        DELETE /api/bench/stand-ins/{name}/faults/{fault}     | ENGINEER
+        POST   /api/bench/stand-ins/{name}/{act}              | ENGINEER
         POST   /api/copies                                    | ENGINEER
         POST   /api/imports                                   | ENGINEER
         POST   /api/host-keys                                 | ENGINEER
@@ -68,7 +83,9 @@ class RolesTest {
         String method = endpoint.split(" +")[0];
         String path = endpoint.split(" +")[1]
                 .replaceAll("\\{(id|number)\\}", "999999")
-                .replace("{name}", "no-such-device");
+                .replace("{name}", "no-such-device")
+                .replace("{fault}", "slow")
+                .replace("{act}", "restart");
         assertThat(new Api(server.address()).send(method, path, "").status())
                 .as("nobody is logged in")
                 .isIn(method.equals("GET") ? Set.of(401) : Set.of(401, 403));

@@ -5,7 +5,7 @@ import static org.assertj.core.api.Assertions.assertThat;
 import chaperone.server.support.Api;
 import chaperone.server.support.TestServer;
 import chaperone.standins.StandIn;
-import chaperone.standins.control.Fault;
+import chaperone.standins.device.Fault;
 import java.util.List;
 import java.util.Map;
 import org.junit.jupiter.api.AfterAll;

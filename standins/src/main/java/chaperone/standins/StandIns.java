@@ -1,5 +1,7 @@
 package chaperone.standins;
 
+import chaperone.standins.device.Device;
+import chaperone.standins.device.Hardware;
 import chaperone.standins.ssh.SshRuntime;
 import java.net.InetSocketAddress;
 import java.time.Clock;
@@ -9,6 +11,7 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.TreeMap;
 import java.util.concurrent.ConcurrentSkipListMap;
+import java.util.concurrent.ScheduledExecutorService;
 
 /** All stand-ins of a process, by name. */
 public final class StandIns implements AutoCloseable {
@@ -35,6 +38,16 @@ public final class StandIns implements AutoCloseable {
         if (before == null) return standIn;
         standIn.close();
         throw new IllegalArgumentException("There are two stand-ins called " + standIn.name());
+    }
+
+    /** A device by itself, that nobody can reach: for working out what it would show. */
+    public static Device deviceOf(Hardware hardware, String running, String saved, Clock clock) {
+        return Family.alone(hardware, running, saved, clock);
+    }
+
+    /** For what happens at its time. */
+    public ScheduledExecutorService timer() {
+        return runtime.timer();
     }
 
     public Optional<StandIn> find(String name) {

@@ -33,6 +33,7 @@ public final class StandInsMain {
         StandIns standIns =
                 new StandIns(new InetSocketAddress("127.0.0.1", collectorPort), clock, Duration.ofSeconds(8));
         DemoStart.start(standIns, port, Optional.of(state), clock.instant());
+        DemoStart.sail(standIns, clock);
         ControlServer control = new ControlServer(controlPort, standIns);
         CountDownLatch stopped = new CountDownLatch(1);
         Runtime.getRuntime().addShutdownHook(new Thread(() -> {

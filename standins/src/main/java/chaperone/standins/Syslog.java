@@ -32,14 +32,17 @@ public final class Syslog implements AutoCloseable {
         this.clock = clock;
     }
 
-    /** One message from {@code host}; a message that cannot be sent is lost, as UDP has it. */
-    public void send(String host, String kind, Map<String, String> data, String text) {
+    /** Whose message it is: a host, and the program on it. */
+    public record Sender(String host, String program) {}
+
+    /** One message; a message that cannot be sent is lost, as UDP has it. */
+    public void send(Sender sender, String kind, Map<String, String> data, String text) {
         String fields = data.entrySet().stream()
                 .sorted(Map.Entry.comparingByKey())
                 .map(entry -> " " + entry.getKey() + "=\"" + escaped(entry.getValue()) + "\"")
                 .collect(Collectors.joining());
-        String message = "<" + LOCAL7_NOTICE + ">1 " + clock.instant().truncatedTo(ChronoUnit.MILLIS) + " " + host
-                + " corvane - " + kind + " [session@32473" + fields + "] " + text;
+        String message = "<" + LOCAL7_NOTICE + ">1 " + clock.instant().truncatedTo(ChronoUnit.MILLIS) + " "
+                + sender.host() + " " + sender.program() + " - " + kind + " [session@32473" + fields + "] " + text;
         byte[] bytes = message.getBytes(StandardCharsets.UTF_8);
         try {
             socket.send(new DatagramPacket(bytes, bytes.length, collector));

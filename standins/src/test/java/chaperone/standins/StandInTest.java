@@ -3,9 +3,9 @@ package chaperone.standins;
 import static org.assertj.core.api.Assertions.assertThat;
 
 import chaperone.standins.control.ControlServer;
-import chaperone.standins.control.Fault;
 import chaperone.standins.demo.DemoFleet;
 import chaperone.standins.demo.DemoStart;
+import chaperone.standins.device.Fault;
 import java.io.IOException;
 import java.net.DatagramPacket;
 import java.net.DatagramSocket;
@@ -137,7 +137,7 @@ class StandInTest {
     void keepsItsConfigurationAndItsKeyOverARestartOfTheDemo() {
         standIns.get("brkw-acc-1").device().type("x", List.of("vlan 343"));
         String running = standIns.get("brkw-acc-1").device().runningText();
-        var key = standIns.get("brkw-acc-1").hostKey().getPublic();
+        var key = standIns.get("brkw-acc-1").identity().key().getPublic();
         DemoStart.keep(standIns, state);
         standIns.close();
         standIns = new StandIns(
@@ -145,7 +145,7 @@ class StandInTest {
         DemoStart.start(standIns, PORT, Optional.of(state), Instant.parse("2026-11-23T08:58:00Z"));
         assertThat(standIns.get("brkw-acc-1").device().runningText()).isEqualTo(running);
         assertThat(standIns.get("brkw-acc-1").device().savedText()).isNotEqualTo(running);
-        assertThat(standIns.get("brkw-acc-1").hostKey().getPublic()).isEqualTo(key);
+        assertThat(standIns.get("brkw-acc-1").identity().key().getPublic()).isEqualTo(key);
     }
 
     @Test

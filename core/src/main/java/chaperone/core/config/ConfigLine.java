@@ -1,7 +1,7 @@
 package chaperone.core.config;
 
 /** One line in its four parts; put together they are the line as it was read. */
-public record ConfigLine(String indent, String text, String trailing, String ending) {
+record ConfigLine(String indent, String text, String trailing, String ending) {
 
     static ConfigLine read(String raw) {
         String ending = ConfigText.endingOf(raw);
@@ -14,7 +14,7 @@ public record ConfigLine(String indent, String text, String trailing, String end
     }
 
     /** The line as it was read, ending included. */
-    public String raw() {
+    String raw() {
         return indent + text + trailing + ending;
     }
 

@@ -4,13 +4,19 @@ import java.util.List;
 import java.util.stream.Stream;
 
 /**
- * A line of a configuration with the lines that belong to it.
+ * A statement of a configuration with the statements that belong to it.
  *
- * @param number the line's number in its text, from 0
+ * <p>{@code opening}, all children and {@code closing}, put together, are the very text that was read: blanks, line ends
+ * and separators stand in the opening of what follows them.
+ *
+ * @param text the statement itself, without indentation, trailing blanks, braces and separators
+ * @param line where the statement starts, from 0
+ * @param column where it starts in that line, in characters from 0
  */
-public record ConfigNode(Kind kind, ConfigLine line, int number, List<ConfigNode> children) {
+public record ConfigNode(
+        Kind kind, String text, int line, int column, String opening, List<ConfigNode> children, String closing) {
 
-    /** What a line is to its grammar; {@code VERBATIM} lines are free text, whatever they look like. */
+    /** What a piece of text is to its grammar; {@code VERBATIM} is kept as it stands, whatever it looks like. */
     public enum Kind {
         STATEMENT,
         COMMENT,
@@ -19,17 +25,18 @@ public record ConfigNode(Kind kind, ConfigLine line, int number, List<ConfigNode
     }
 
     public ConfigNode {
-        if (number < 0) throw new IllegalArgumentException("Line number " + number + " must be 0 or more");
+        if (line < 0) throw new IllegalArgumentException("Line " + line + " must be 0 or more");
         children = List.copyOf(children);
-    }
-
-    /** The statement without indentation and trailing blanks. */
-    public String text() {
-        return line.text();
     }
 
     /** This node and all below it, in the order of the text. */
     public Stream<ConfigNode> walk() {
         return Stream.concat(Stream.of(this), children.stream().flatMap(ConfigNode::walk));
+    }
+
+    void writeTo(StringBuilder text) {
+        text.append(opening);
+        for (ConfigNode child : children) child.writeTo(text);
+        text.append(closing);
     }
 }

@@ -4,7 +4,7 @@ import java.util.List;
 import java.util.Optional;
 import java.util.stream.Stream;
 
-/** A whole configuration: its top-level lines, and the places where its text did not keep to the grammar. */
+/** A whole configuration: its top-level statements, and the places where its text did not keep to the grammar. */
 public record ConfigTree(List<ConfigNode> nodes, List<ConfigProblem> problems) {
 
     public ConfigTree {
@@ -15,6 +15,11 @@ public record ConfigTree(List<ConfigNode> nodes, List<ConfigProblem> problems) {
     /** Every node in the order of the text. */
     public Stream<ConfigNode> walk() {
         return nodes.stream().flatMap(ConfigNode::walk);
+    }
+
+    /** How many statements it holds, at every level. */
+    public long statements() {
+        return walk().filter(node -> node.kind() == ConfigNode.Kind.STATEMENT).count();
     }
 
     /** The node reached by following these statements from the top, if each of them stands there. */

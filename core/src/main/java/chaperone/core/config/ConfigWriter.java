@@ -1,12 +1,12 @@
 package chaperone.core.config;
 
-/** Writes a tree as text: the very lines it was read from, in their order. */
+/** Writes a tree as text: to the character what it was read from. */
 public final class ConfigWriter {
     private ConfigWriter() {}
 
     public static String write(ConfigTree tree) {
         StringBuilder text = new StringBuilder();
-        tree.walk().forEach(node -> text.append(node.line().raw()));
+        tree.nodes().forEach(node -> node.writeTo(text));
         return text.toString();
     }
 }

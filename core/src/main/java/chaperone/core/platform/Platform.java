@@ -1,22 +1,42 @@
 package chaperone.core.platform;
 
 import chaperone.core.compare.Noise;
-import chaperone.core.config.IndentedGrammar;
+import chaperone.core.config.ConfigTree;
+import chaperone.core.config.Grammar;
+import chaperone.core.table.TableReader;
+import java.util.List;
+import java.util.Optional;
 
 /**
  * A device family: how it is recognised and talked to, how its configuration is written, what in it is noise
- * and what is secret.
+ * and what is secret. Requests are written in the language of the dialogue's protocol.
  *
  * @param name the key by which devices refer to it
  * @param title the name that people read
+ * @param recognition none if the platform is used only where somebody chooses it
+ * @param keepsOddParts whether a text that does not keep to the grammar is taken all the same
  */
 public record Platform(
         String name,
         String title,
-        Recognition recognition,
-        ShellDialogue shell,
-        CopyCommands copy,
-        IndentedGrammar grammar,
+        Dialogue dialogue,
+        Optional<Recognition> recognition,
+        CopyRequests copy,
+        Grammar grammar,
+        boolean keepsOddParts,
         Noise noise,
         Secrets secrets,
-        FactPatterns facts) {}
+        FactPatterns facts,
+        List<TableReader> tables,
+        Optional<FileWay> files,
+        Optional<EditRequests> edit) {
+
+    public Platform {
+        tables = List.copyOf(tables);
+    }
+
+    /** Whether a configuration with this tree can be taken for a whole and sound one. */
+    public boolean accepts(ConfigTree tree) {
+        return keepsOddParts || tree.problems().isEmpty();
+    }
+}

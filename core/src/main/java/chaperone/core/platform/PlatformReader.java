@@ -1,11 +1,12 @@
 package chaperone.core.platform;
 
 import chaperone.core.compare.Noise;
-import chaperone.core.config.IndentedGrammar;
-import chaperone.core.config.IndentedGrammar.VerbatimBlock;
+import chaperone.core.table.TableKind;
+import chaperone.core.table.TableReader;
 import com.google.re2j.Pattern;
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Locale;
 import java.util.Optional;
 
 /** Reads a platform from YAML; every mistake is reported with its line, not only the first. */
@@ -33,82 +34,95 @@ public final class PlatformReader {
     }
 
     private static Platform platform(YamlBlock root) {
-        root.allow("platform", "title", "recognise", "shell", "copy", "configuration", "noise", "secrets", "facts");
+        YamlBlock configuration = root.block("configuration");
         return new Platform(
                 root.name("platform"),
                 root.text("title"),
-                recognition(root.block("recognise")),
-                shell(root.block("shell")),
+                dialogue(root),
+                root.optionalBlock("recognise").map(PlatformReader::recognition),
                 copy(root.block("copy")),
-                grammar(root.block("configuration")),
+                GrammarEntries.read(configuration),
+                configuration.has("odd-parts")
+                        && configuration.oneOf("odd-parts", "refuse", "keep").equals("keep"),
                 new Noise(
                         root.blocks("noise").stream().map(PlatformReader::noise).toList()),
                 new Secrets(root.blocks("secrets").stream()
-                        .map(PlatformReader::secret)
+                        .map(block -> block.pattern("pattern", 1))
                         .toList()),
-                facts(root.block("facts")));
+                facts(root.block("facts")),
+                root.blocks("tables").stream().map(PlatformReader::table).toList(),
+                root.optionalBlock("files").map(PlatformReader::files),
+                root.optionalBlock("edit").map(PlatformReader::edit));
+    }
+
+    private static Dialogue dialogue(YamlBlock root) {
+        return switch (root.oneOf("reached-by", "shell", "netconf", "https")) {
+            case "netconf" -> withoutShell(root, new Dialogue.Netconf());
+            case "https" -> withoutShell(root, new Dialogue.Https());
+            default -> ShellEntries.read(root.block("shell"));
+        };
+    }
+
+    private static Dialogue withoutShell(YamlBlock root, Dialogue dialogue) {
+        if (root.has("shell")) root.problem("shell", "\"shell\" stands only in a platform that is reached by shell");
+        return dialogue;
     }
 
     private static Recognition recognition(YamlBlock block) {
-        block.allow("command", "answer");
-        return new Recognition(block.text("command"), block.pattern("answer"));
+        return new Recognition(block.text("request"), block.pattern("answer"));
     }
 
-    private static ShellDialogue shell(YamlBlock block) {
-        block.allow("prompt", "privileged-prompt", "raise", "page", "refusal", "leave");
-        YamlBlock raise = block.block("raise");
-        raise.allow("command", "asks");
-        YamlBlock page = block.block("page");
-        page.allow("off", "ends-with", "next");
-        return new ShellDialogue(
-                block.pattern("prompt"),
-                block.pattern("privileged-prompt"),
-                raise.text("command"),
-                raise.pattern("asks"),
-                page.text("off"),
-                page.text("ends-with"),
-                page.text("next"),
-                block.pattern("refusal"),
-                block.text("leave"));
-    }
-
-    private static CopyCommands copy(YamlBlock block) {
-        block.allow("running", "saved", "size");
-        return new CopyCommands(block.text("running"), block.text("saved"), block.optionalPattern("size", 1));
-    }
-
-    private static IndentedGrammar grammar(YamlBlock block) {
-        block.allow("grammar", "comment", "tab-width", "verbatim");
-        block.oneOf("grammar", "indented");
-        List<VerbatimBlock> verbatim =
-                block.blocks("verbatim").stream().map(PlatformReader::verbatim).toList();
-        String comment = block.text("comment");
-        // An empty one is reported already; the grammar itself would not take it.
-        return new IndentedGrammar(comment.isEmpty() ? "#" : comment, block.number("tab-width", 1, 16), verbatim);
-    }
-
-    private static VerbatimBlock verbatim(YamlBlock block) {
-        block.allow("opens", "lines");
-        return new VerbatimBlock(block.pattern("opens"), block.pattern("lines"));
+    private static CopyRequests copy(YamlBlock block) {
+        return new CopyRequests(block.text("running"), block.optionalText("saved"), block.optionalPattern("size", 1));
     }
 
     private static Noise.Item noise(YamlBlock block) {
-        block.allow("name", "pattern", "reason");
         return new Noise.Item(block.text("name"), block.pattern("pattern"), block.text("reason"));
     }
 
-    private static Pattern secret(YamlBlock block) {
-        block.allow("pattern");
-        return block.pattern("pattern", 1);
+    private static FactPatterns facts(YamlBlock block) {
+        return new FactPatterns(
+                block.text("request"),
+                block.pattern("name", 1),
+                block.optionalPattern("model", 1),
+                block.optionalPattern("serial", 1),
+                block.optionalPattern("release", 1));
     }
 
-    private static FactPatterns facts(YamlBlock block) {
-        block.allow("command", "name", "model", "serial", "release");
-        return new FactPatterns(
-                block.text("command"),
-                block.pattern("name", 1),
-                block.pattern("model", 1),
-                block.pattern("serial", 1),
-                block.pattern("release", 1));
+    private static TableReader table(YamlBlock block) {
+        TableKind kind = TableKind.valueOf(
+                block.oneOf("table", "routes", "arp", "macs", "neighbours").toUpperCase(Locale.ROOT));
+        Pattern row = block.pattern("row");
+        for (String group : row.namedGroups().keySet()) {
+            if (!kind.columns().contains(group)) {
+                block.problem("row", "no column is called \"" + group + "\"; there are " + kind.columns());
+            }
+        }
+        for (String column : kind.keyColumns()) {
+            boolean isThere = row.namedGroups().containsKey(column);
+            if (!isThere && !row.pattern().isEmpty()) {
+                block.problem("row", "the pattern needs a group (?P<" + column + ">...)");
+            }
+        }
+        return new TableReader(kind, block.text("request"), row);
+    }
+
+    private static FileWay files(YamlBlock block) {
+        FileWay.Kind kind =
+                FileWay.Kind.valueOf(block.oneOf("way", "scp", "sftp", "https").toUpperCase(Locale.ROOT));
+        return new FileWay(kind, path(block, "put"), path(block, "get"));
+    }
+
+    private static String path(YamlBlock block, String key) {
+        String path = block.text(key);
+        if (!path.isEmpty() && !path.contains("{}")) block.problem(key, "\"" + key + "\" needs {} for the file's name");
+        return path;
+    }
+
+    private static EditRequests edit(YamlBlock block) {
+        String each = block.text("each");
+        if (!each.isEmpty() && !each.contains("{}")) block.problem("each", "\"each\" needs {} for the line");
+        return new EditRequests(
+                block.texts("begin"), each, block.texts("finish"), block.texts("abandon"), block.texts("save"));
     }
 }

@@ -9,7 +9,15 @@ import java.util.Optional;
 
 /** The platforms that are at hand, each with a name of its own. */
 public record Platforms(List<Platform> all) {
-    private static final List<String> SHIPPED = List.of("corvane");
+    private static final List<String> SHIPPED = List.of(
+            "corvane",
+            "altamont",
+            "brisling",
+            "pellon",
+            "plain-indented",
+            "plain-braced",
+            "plain-flat",
+            "plain-netconf");
 
     /** @throws IllegalArgumentException if two have the same name */
     public Platforms {
@@ -32,8 +40,23 @@ public record Platforms(List<Platform> all) {
         return new Platforms(SHIPPED.stream().map(Platforms::readShipped).toList());
     }
 
+    /** The names of the platforms that come with the product, in the order in which they are shown and tried. */
+    public static List<String> shippedNames() {
+        return SHIPPED;
+    }
+
+    /** The YAML of a platform that comes with the product. */
+    public static String shippedText(String name) {
+        return textOf("/platforms/" + name + ".yaml");
+    }
+
+    /** A configuration as a device of this platform could show it, for trying things out. */
+    public static Optional<String> sampleOf(String name) {
+        return SHIPPED.contains(name) ? Optional.of(textOf("/samples/" + name + ".conf")) : Optional.empty();
+    }
+
     private static Platform readShipped(String name) {
-        PlatformReader.Outcome outcome = PlatformReader.read(textOf("/platforms/" + name + ".yaml"));
+        PlatformReader.Outcome outcome = PlatformReader.read(shippedText(name));
         if (outcome instanceof PlatformReader.Outcome.Read read) return read.platform();
         throw new IllegalStateException("Platform " + name + " cannot be read: " + outcome);
     }

@@ -27,12 +27,15 @@ final class YamlBlock {
     private static final int LONGEST_TEXT = 256 * 1024;
     private static final Pattern NAME = Pattern.compile("[a-z][a-z0-9-]{0,39}");
 
+    private final String path;
     private final MappingNode node;
     private final List<PlatformProblem> problems;
 
-    private YamlBlock(MappingNode node, List<PlatformProblem> problems) {
+    private YamlBlock(String path, MappingNode node, List<PlatformProblem> problems) {
+        this.path = path;
         this.node = node;
         this.problems = problems;
+        checkKeys();
     }
 
     /** The top mapping of {@code yaml}, or nothing and a problem. */
@@ -43,7 +46,7 @@ final class YamlBlock {
         }
         try {
             Node root = new Yaml(options()).compose(new StringReader(yaml));
-            if (root instanceof MappingNode mapping) return Optional.of(new YamlBlock(mapping, problems));
+            if (root instanceof MappingNode mapping) return Optional.of(new YamlBlock("", mapping, problems));
             problems.add(new PlatformProblem(0, 0, "expected entries like \"platform: name\""));
         } catch (MarkedYAMLException e) {
             Optional<Mark> mark = Optional.ofNullable(e.getProblemMark());
@@ -65,18 +68,23 @@ final class YamlBlock {
         return options;
     }
 
-    /** Notes every entry that is not one of {@code keys}, and every one that is written twice. */
-    void allow(String... keys) {
+    /** Notes every entry that is not known in this block, and every one that is written twice. */
+    private void checkKeys() {
+        List<String> known = PlatformKeys.namesIn(path);
         List<String> seen = new ArrayList<>();
         for (NodeTuple entry : node.getValue()) {
             String key = keyOf(entry);
-            if (!Set.of(keys).contains(key)) {
-                problem(entry.getKeyNode(), "\"" + key + "\" is not known here; known are " + String.join(", ", keys));
+            if (!known.contains(key)) {
+                problem(entry.getKeyNode(), "\"" + key + "\" is not known here; known are " + String.join(", ", known));
             } else if (seen.contains(key)) {
                 problem(entry.getKeyNode(), "\"" + key + "\" is written twice");
             }
             seen.add(key);
         }
+    }
+
+    boolean has(String key) {
+        return find(key).isPresent();
     }
 
     /** A name that can stand in an address: small letters, digits, hyphens. */
@@ -109,11 +117,12 @@ final class YamlBlock {
         return least;
     }
 
-    void oneOf(String key, String... values) {
+    /** One of these words; the first if it is another. */
+    String oneOf(String key, String... values) {
         String text = text(key);
-        if (!text.isEmpty() && !Set.of(values).contains(text)) {
-            problem(key, "\"" + text + "\" is not one of " + String.join(", ", values));
-        }
+        if (Set.of(values).contains(text)) return text;
+        if (!text.isEmpty()) problem(key, "\"" + text + "\" is not one of " + String.join(", ", values));
+        return values[0];
     }
 
     Pattern pattern(String key) {
@@ -136,15 +145,37 @@ final class YamlBlock {
     }
 
     Optional<Pattern> optionalPattern(String key, int groups) {
-        return find(key).isPresent() ? Optional.of(pattern(key, groups)) : Optional.empty();
+        return has(key) ? Optional.of(pattern(key, groups)) : Optional.empty();
+    }
+
+    Optional<String> optionalText(String key) {
+        return has(key) ? Optional.of(text(key)) : Optional.empty();
+    }
+
+    Optional<YamlBlock> optionalBlock(String key) {
+        return has(key) ? Optional.of(block(key)) : Optional.empty();
+    }
+
+    /** A list of texts; empty if the key is absent. */
+    List<String> texts(String key) {
+        Optional<Node> value = find(key);
+        if (value.isEmpty()) return List.of();
+        if (!(value.get() instanceof SequenceNode list)) return wrongKind(value.get(), key, "a list", List.of());
+        return list.getValue().stream()
+                .flatMap(item -> item instanceof ScalarNode scalar
+                        ? Stream.of(scalar.getValue())
+                        : wrongKind(item, key, "a list of texts", Stream.<String>empty()))
+                .toList();
     }
 
     YamlBlock block(String key) {
         Optional<Node> value = required(key);
-        if (value.isPresent() && value.get() instanceof MappingNode mapping) return new YamlBlock(mapping, problems);
+        if (value.isPresent() && value.get() instanceof MappingNode mapping) {
+            return new YamlBlock(below(key), mapping, problems);
+        }
         // Its entries would only be reported as missing once more: they go to a list that nobody reads.
-        YamlBlock empty =
-                new YamlBlock(new MappingNode(node.getTag(), List.of(), node.getFlowStyle()), new ArrayList<>());
+        YamlBlock empty = new YamlBlock(
+                below(key), new MappingNode(node.getTag(), List.of(), node.getFlowStyle()), new ArrayList<>());
         return value.isEmpty() ? empty : wrongKind(value.get(), key, "a block of entries", empty);
     }
 
@@ -157,8 +188,12 @@ final class YamlBlock {
     }
 
     private Stream<YamlBlock> item(String key, Node item) {
-        if (item instanceof MappingNode mapping) return Stream.of(new YamlBlock(mapping, problems));
+        if (item instanceof MappingNode mapping) return Stream.of(new YamlBlock(below(key), mapping, problems));
         return wrongKind(item, key, "a list of blocks", Stream.empty());
+    }
+
+    private String below(String key) {
+        return path.isEmpty() ? key : path + "." + key;
     }
 
     private Optional<Node> required(String key) {
@@ -183,7 +218,7 @@ final class YamlBlock {
         return instead;
     }
 
-    private void problem(String key, String message) {
+    void problem(String key, String message) {
         problem(find(key).orElse(node), message);
     }
 

@@ -21,8 +21,10 @@ class PlatformReaderTest {
     @Test
     void readsTheShippedPlatforms() {
         Platform corvane = Platforms.shipped().get("corvane");
-        assertThat(corvane.shell().privilegedPrompt().matches("brkw-core-1:admin> "))
+        ShellDialogue shell = (ShellDialogue) corvane.dialogue();
+        assertThat(shell.raise().orElseThrow().prompt().matches("brkw-core-1:admin> "))
                 .isTrue();
+        assertThat(Platforms.shipped().all()).hasSize(8);
         assertThat(corvane.noise().masked("# Corvane C7012, release 7.4.2, 2143 bytes"))
                 .isEqualTo(corvane.noise().masked("# Corvane C7012, release 7.4.2, 99 bytes"))
                 .isNotEqualTo(corvane.noise().masked("# Corvane C7012, release 7.4.3, 2143 bytes"));
@@ -34,6 +36,12 @@ class PlatformReaderTest {
         tab-width: 8          | tab-width: wide            | is not a whole number
         tab-width: 8          | tab-width: 99              | is not a whole number
         grammar: indented     | grammar: spiral            | is not one of indented
+        comment: '#'          | comment-to: '#'            | has no meaning in the grammar indented
+        (?P<address>          | (?P<adress>                | no column is called "adress"
+        (?P<address>          | (?P<adress>                | needs a group (?P<address>
+        put: '/{}'            | put: '/'                   | needs {} for the file
+        each: '{}'            | each: line                 | needs {} for the line
+        save: [save]          | save: save                 | must be a list
         platform: corvane     | platform: Cor vane         | must be 1 to 40 small letters
         title: Corvane switch | titel: Corvane switch      | "titel" is not known here
         raise:                | raise: now                 | are not allowed here
@@ -62,7 +70,7 @@ class PlatformReaderTest {
     void saysWhatIsMissing() {
         assertThat(problemsOf("platform: x\n"))
                 .extracting(PlatformProblem::message)
-                .contains("\"title\" is missing", "\"shell\" is missing", "\"copy\" is missing");
+                .contains("\"title\" is missing", "\"reached-by\" is missing", "\"copy\" is missing");
     }
 
     @Test
@@ -71,9 +79,26 @@ class PlatformReaderTest {
                 .hasToString("line 1, column 1: expected entries like \"platform: name\"");
     }
 
+    @Test
+    void aShellStandsOnlyWhereItIsSpokenTo() {
+        assertThat(problemsOf(SHIPPED.replace("reached-by: shell", "reached-by: https")))
+                .singleElement()
+                .satisfies(problem -> assertThat(problem.message()).contains("reached by shell"));
+    }
+
+    @Test
+    void everyKeyOfTheListIsReadSomewhere() {
+        List<String> shipped =
+                Platforms.shippedNames().stream().map(Platforms::shippedText).toList();
+        PlatformKeys.all()
+                .forEach((path, keys) -> keys.forEach(key -> assertThat(shipped)
+                        .as(path + "." + key.name())
+                        .anySatisfy(text -> assertThat(text).contains(key.name() + ":"))));
+    }
+
     @Property(tries = 300)
     void aTextCutAnywhereIsAnsweredWithProblemsNotAnException(@ForAll @IntRange(max = 2000) int length) {
-        String cut = SHIPPED.substring(0, Math.min(length, SHIPPED.length() - 30));
+        String cut = SHIPPED.substring(0, Math.min(length, SHIPPED.indexOf("facts:") - 1));
         assertThat(PlatformReader.read(cut)).isInstanceOf(Refused.class);
     }
 

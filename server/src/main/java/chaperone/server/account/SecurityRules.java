@@ -44,6 +44,16 @@ class SecurityRules {
         rules.requestMatchers(HttpMethod.POST, "/api/host-keys").hasRole(ENGINEER);
         rules.requestMatchers(HttpMethod.DELETE, "/api/devices/*").hasRole(ENGINEER);
 
+        rules.requestMatchers(HttpMethod.PUT, "/api/devices/*/telnet").hasRole(ENGINEER);
+        rules.requestMatchers("/api/bench/**").hasRole(ENGINEER);
+
+        rules.requestMatchers(HttpMethod.POST, "/api/platforms/check", "/api/platforms/*/read")
+                .hasRole(VIEWER);
+        // A platform's text says which commands go to devices.
+        rules.requestMatchers(HttpMethod.POST, "/api/platforms/*/try").hasRole(ADMINISTRATOR);
+        rules.requestMatchers(HttpMethod.PUT, "/api/platforms/*").hasRole(ADMINISTRATOR);
+        rules.requestMatchers(HttpMethod.DELETE, "/api/platforms/*").hasRole(ADMINISTRATOR);
+
         rules.requestMatchers(HttpMethod.POST, "/api/credential-sets").hasRole(ADMINISTRATOR);
         rules.requestMatchers(HttpMethod.PUT, "/api/credential-sets/*").hasRole(ADMINISTRATOR);
         rules.requestMatchers(HttpMethod.DELETE, "/api/credential-sets/*").hasRole(ADMINISTRATOR);

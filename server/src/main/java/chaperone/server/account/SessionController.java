@@ -7,6 +7,7 @@ import jakarta.validation.Valid;
 import jakarta.validation.constraints.NotBlank;
 import jakarta.validation.constraints.Size;
 import java.security.Principal;
+import org.springframework.core.env.Environment;
 import org.springframework.http.HttpStatus;
 import org.springframework.security.authentication.AuthenticationManager;
 import org.springframework.security.authentication.UsernamePasswordAuthenticationToken;
@@ -31,16 +32,19 @@ class SessionController {
     private final SecurityContextRepository contexts;
     private final AccountService accounts;
     private final LogInThrottle throttle;
+    private final boolean isDemo;
 
     SessionController(
             AuthenticationManager authentication,
             SecurityContextRepository contexts,
             AccountService accounts,
-            LogInThrottle throttle) {
+            LogInThrottle throttle,
+            Environment environment) {
         this.authentication = authentication;
         this.contexts = contexts;
         this.accounts = accounts;
         this.throttle = throttle;
+        this.isDemo = environment.matchesProfiles("demo");
     }
 
     record LogIn(
@@ -52,10 +56,11 @@ class SessionController {
         }
     }
 
-    record Session(String name, String fullName, Role role) {
-        static Session of(Account account) {
-            return new Session(account.name(), account.fullName(), account.role());
-        }
+    /** @param isDemo whether the devices are stand-ins that one can play with */
+    record Session(String name, String fullName, Role role, boolean isDemo) {}
+
+    private Session session(Account account) {
+        return new Session(account.name(), account.fullName(), account.role(), isDemo);
     }
 
     @PostMapping
@@ -76,7 +81,7 @@ class SessionController {
         context.setAuthentication(who);
         SecurityContextHolder.setContext(context);
         contexts.saveContext(context, request, response);
-        return Session.of(accounts.get(who.getName()));
+        return session(accounts.get(who.getName()));
     }
 
     private Authentication authenticate(LogIn logIn) {
@@ -95,7 +100,7 @@ class SessionController {
 
     @GetMapping
     Session who(Principal principal) {
-        return Session.of(accounts.get(principal.getName()));
+        return session(accounts.get(principal.getName()));
     }
 
     @DeleteMapping

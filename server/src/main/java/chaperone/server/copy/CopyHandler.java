@@ -1,13 +1,12 @@
 package chaperone.server.copy;
 
 import chaperone.connect.Connector;
-import chaperone.connect.Connector.Target;
+import chaperone.connect.Conversation;
 import chaperone.connect.ConversationException;
-import chaperone.connect.DeviceSession;
 import chaperone.connect.FailureKind;
 import chaperone.connect.RetrievedCopy;
+import chaperone.connect.Target;
 import chaperone.core.platform.Platform;
-import chaperone.core.platform.Platforms;
 import chaperone.server.copy.CopyStore.Stored;
 import chaperone.server.fleet.Device;
 import chaperone.server.fleet.Fleet;
@@ -16,6 +15,7 @@ import chaperone.server.job.LineHandler;
 import chaperone.server.job.LineResult;
 import chaperone.server.job.LineWork;
 import chaperone.server.job.Outcome;
+import chaperone.server.platform.PlatformShelf;
 import java.util.Optional;
 import org.springframework.stereotype.Component;
 
@@ -25,9 +25,9 @@ class CopyHandler implements LineHandler {
     private final Fleet fleet;
     private final CopyStore store;
     private final Connector connector;
-    private final Platforms platforms;
+    private final PlatformShelf platforms;
 
-    CopyHandler(Fleet fleet, CopyStore store, Connector connector, Platforms platforms) {
+    CopyHandler(Fleet fleet, CopyStore store, Connector connector, PlatformShelf platforms) {
         this.fleet = fleet;
         this.store = store;
         this.connector = connector;
@@ -52,8 +52,8 @@ class CopyHandler implements LineHandler {
     private RetrievedCopy retrieve(Device device, LineWork work) {
         Platform platform = platforms.get(device.platform());
         Target target = fleet.target(device);
-        try (DeviceSession session = connector.open(target, platform, work::holds)) {
-            return RetrievedCopy.from(session, platform);
+        try (Conversation conversation = connector.open(target, platform, work::holds)) {
+            return RetrievedCopy.from(conversation, platform);
         } catch (ConversationException e) {
             if (e.kind() != FailureKind.STOPPED)
                 store.failed(device.id(), e.kind().name());

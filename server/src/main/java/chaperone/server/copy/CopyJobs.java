@@ -32,6 +32,8 @@ public class CopyJobs {
                 device.siteName(),
                 device.role(),
                 Optional.of(device.id()),
-                Optional.of(device.credentialSet()));
+                Optional.of(device.credentialSet()),
+                Optional.empty(),
+                false);
     }
 }

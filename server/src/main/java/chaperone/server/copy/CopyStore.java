@@ -42,12 +42,14 @@ public class CopyStore {
         if (found.isEmpty()) return Optional.empty();
         Device device = found.get();
         Kept running = history.keep(device, ConfigKind.RUNNING, copy.running(), at);
-        Kept saved = history.keep(device, ConfigKind.SAVED, copy.saved(), at);
-        copies.save(new CopyTaken(deviceId, at, running.id(), saved.id()));
+        Optional<Kept> saved = copy.saved().map(text -> history.keep(device, ConfigKind.SAVED, text, at));
+        copies.save(
+                new CopyTaken(deviceId, at, running.id(), saved.map(Kept::id).orElse(null)));
         device.know(withName(device, copy.facts()));
-        device.copied(at, running.isNew(), Arrays.equals(running.settledDigest(), saved.settledDigest()));
+        device.copied(
+                at, running.isNew(), saved.map(kept -> Arrays.equals(running.settledDigest(), kept.settledDigest())));
         events.fleetMoved();
-        return Optional.of(new Stored(running.isNew(), saved.isNew()));
+        return Optional.of(new Stored(running.isNew(), saved.map(Kept::isNew).orElse(false)));
     }
 
     /** A copy of an earlier day, known only by its running configuration. */
@@ -56,7 +58,7 @@ public class CopyStore {
         Device device = fleet.find(deviceId).orElseThrow();
         Kept kept = history.keep(device, ConfigKind.RUNNING, running, at);
         copies.save(new CopyTaken(deviceId, at, kept.id(), null));
-        device.copied(at, kept.isNew(), true);
+        device.copied(at, kept.isNew(), Optional.of(true));
     }
 
     @Transactional

@@ -2,10 +2,10 @@ package chaperone.server.demo;
 
 import chaperone.connect.Connector;
 import chaperone.connect.Connector.Met;
-import chaperone.connect.Connector.Target;
+import chaperone.connect.ConversationListener;
 import chaperone.connect.Endpoint;
+import chaperone.connect.Target;
 import chaperone.core.config.ConfigBytes;
-import chaperone.core.platform.Platforms;
 import chaperone.server.account.AccountService;
 import chaperone.server.account.Role;
 import chaperone.server.copy.CopyJobs;
@@ -13,7 +13,9 @@ import chaperone.server.copy.CopyStore;
 import chaperone.server.fleet.CredentialSets;
 import chaperone.server.fleet.Fleet;
 import chaperone.server.fleet.HostKeys;
+import chaperone.server.platform.PlatformShelf;
 import java.io.IOException;
+import java.io.UncheckedIOException;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.time.Clock;
@@ -22,6 +24,10 @@ import java.time.Instant;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.concurrent.CompletableFuture;
+import java.util.concurrent.ExecutorService;
+import java.util.concurrent.Executors;
+import java.util.stream.Collectors;
 import java.util.stream.Stream;
 import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
@@ -41,23 +47,28 @@ import org.springframework.stereotype.Component;
 @Order(2)
 class DemoData implements ApplicationRunner {
     private static final Logger LOG = LoggerFactory.getLogger(DemoData.class);
-    private static final Map<String, String> SITES = Map.of(
-            "brkw",
-            "Brackwater",
-            "cairn",
-            "Cairn Point",
-            "duns",
-            "Dunsay",
-            "esth",
-            "Eastholm",
-            "fenn",
-            "Fennick",
-            "gull",
-            "Gull Rock",
-            "harr",
-            "Harrowby",
-            "inch",
-            "Inchmore");
+    private static final Map<String, String> SITES = Map.ofEntries(
+            Map.entry("brkw", "Brackwater"),
+            Map.entry("cairn", "Cairn Point"),
+            Map.entry("duns", "Dunsay"),
+            Map.entry("esth", "Eastholm"),
+            Map.entry("fenn", "Fennick"),
+            Map.entry("gull", "Gull Rock"),
+            Map.entry("harr", "Harrowby"),
+            Map.entry("inch", "Inchmore"),
+            Map.entry("ald", "Aldermouth"),
+            Map.entry("mv-avocet", "MV Avocet"),
+            Map.entry("mv-bittern", "MV Bittern"),
+            Map.entry("mv-curlew", "MV Curlew"),
+            Map.entry("mv-dunlin", "MV Dunlin"),
+            Map.entry("mv-eider", "MV Eider"),
+            Map.entry("mv-fulmar", "MV Fulmar"),
+            Map.entry("mv-gannet", "MV Gannet"),
+            Map.entry("mv-heron", "MV Heron"),
+            Map.entry("mv-ibis", "MV Ibis"));
+    private static final Map<String, String> SET_OF_MAKER =
+            Map.of("Corvane", "switches", "Altamont", "routers", "Brisling", "firewalls", "Pellon", "ships");
+    private static final int AT_ONCE = 6;
 
     /** A switch that waits to be brought in was replaced since somebody talked to it: its key is another now. */
     private static final String REPLACED = "127.20.8.22";
@@ -71,7 +82,7 @@ class DemoData implements ApplicationRunner {
     private final CopyStore copies;
     private final CopyJobs jobs;
     private final Connector connector;
-    private final Platforms platforms;
+    private final PlatformShelf platforms;
     private final Clock clock;
     private final Path history;
     private final int port;
@@ -84,7 +95,7 @@ class DemoData implements ApplicationRunner {
             CopyStore copies,
             CopyJobs jobs,
             Connector connector,
-            Platforms platforms,
+            PlatformShelf platforms,
             Clock clock,
             @Value("${chaperone.demo.history}") Path history,
             @Value("${chaperone.demo.port}") int port) {
@@ -106,30 +117,52 @@ class DemoData implements ApplicationRunner {
         if (!accounts.isEmpty()) return;
         SITES.forEach(fleet::addSite);
         keys.pin(REPLACED, port, FORMER_KEY, clock.instant().minus(Duration.ofDays(40)));
-        long set = credentials.add(new CredentialSets.Entry(
-                "switches",
-                "all Corvane switches",
-                "chaperone",
-                Optional.of("harbour-light-7"),
-                Optional.of("tide-table-9")));
-        for (String line : Files.readAllLines(history.resolve("known.txt"))) {
-            String[] nameAndAddress = line.split(" ");
-            bringIn(nameAndAddress[0], nameAndAddress[1], set);
-        }
+        Map<String, Long> sets = SET_OF_MAKER.entrySet().stream()
+                .collect(Collectors.toMap(Map.Entry::getKey, entry -> addSet(entry.getKey(), entry.getValue())));
+        bringIn(Files.readAllLines(history.resolve("known.txt")), sets);
         jobs.start(fleet.choose(List.of()), true, "r.anand");
         addAccounts();
         LOG.info("Demo data loaded");
     }
 
-    private void bringIn(String name, String address, long set) throws IOException {
+    private long addSet(String maker, String name) {
+        boolean isSwitch = maker.equals("Corvane");
+        return credentials.add(new CredentialSets.Entry(
+                name,
+                "all " + maker + " devices",
+                "chaperone",
+                Optional.of("harbour-light-7"),
+                Optional.of(isSwitch ? "tide-table-9" : "")));
+    }
+
+    /** Several at once: each is met for real, and most of the time is waiting for it. */
+    private void bringIn(List<String> known, Map<String, Long> sets) {
+        ExecutorService workers = Executors.newFixedThreadPool(AT_ONCE);
+        try {
+            List<CompletableFuture<Void>> all = known.stream()
+                    .map(line -> line.split(" "))
+                    .map(words ->
+                            CompletableFuture.runAsync(() -> bringIn(words[0], words[1], sets.get(words[2])), workers))
+                    .toList();
+            all.forEach(CompletableFuture::join);
+        } finally {
+            workers.shutdown();
+        }
+    }
+
+    private void bringIn(String name, String address, long set) {
         Target target = new Target(new Endpoint(address, port), credentials.open(set), Optional.empty());
-        Met met = connector.meet(target, platforms.all(), session -> {});
+        Met met = connector.meet(target, platforms.toMeetWith(Optional.empty()), ConversationListener.NONE);
         fleet.admit(target, met, set, "", "");
         long device = fleet.get(name).id();
-        for (Path file : past(name)) {
-            Instant at = Instant.ofEpochSecond(
-                    Long.parseLong(file.getFileName().toString().replace(".conf", "")));
-            copies.storePast(device, ConfigBytes.decode(Files.readAllBytes(file)), at);
+        try {
+            for (Path file : past(name)) {
+                Instant at = Instant.ofEpochSecond(
+                        Long.parseLong(file.getFileName().toString().replace(".conf", "")));
+                copies.storePast(device, ConfigBytes.decode(Files.readAllBytes(file)), at);
+            }
+        } catch (IOException e) {
+            throw new UncheckedIOException(e);
         }
     }
 

@@ -32,6 +32,11 @@ public class Events {
         tell("fleet 0");
     }
 
+    /** A platform was added, altered or removed. */
+    public void platformMoved() {
+        tell("platform 0");
+    }
+
     private void tell(String message) {
         entities.createNativeQuery("select pg_notify(?1, ?2)", Object.class)
                 .setParameter(1, CHANNEL)

@@ -39,6 +39,7 @@ public class Device {
     private @Nullable String lastFailure;
     private @Nullable Instant changedAt;
     private @Nullable Boolean savedEqualsRunning;
+    private boolean telnetAllowed;
 
     @Version
     private long version;
@@ -126,6 +127,14 @@ public class Device {
         return Optional.ofNullable(changedAt);
     }
 
+    boolean isTelnetAllowed() {
+        return telnetAllowed;
+    }
+
+    void allowTelnet(boolean allowed) {
+        telnetAllowed = allowed;
+    }
+
     FourAnswers answers(Instant now) {
         return FourAnswers.of(
                 new FourAnswers.Known(lastCopyAt(), lastFailure != null, Optional.ofNullable(savedEqualsRunning)), now);
@@ -144,11 +153,11 @@ public class Device {
         release = facts.release().orElse(release);
     }
 
-    public void copied(Instant at, boolean hasChanged, boolean savedEqualsRunning) {
+    public void copied(Instant at, boolean hasChanged, Optional<Boolean> savedEqualsRunning) {
         lastTriedAt = at;
         lastCopyAt = at;
         lastFailure = null;
-        this.savedEqualsRunning = savedEqualsRunning;
+        this.savedEqualsRunning = savedEqualsRunning.orElse(null);
         if (hasChanged) changedAt = at;
     }
 

@@ -4,6 +4,7 @@ import chaperone.core.answer.FourAnswers;
 import jakarta.validation.constraints.Max;
 import jakarta.validation.constraints.Min;
 import jakarta.validation.constraints.Size;
+import java.security.Principal;
 import java.time.Clock;
 import java.time.Instant;
 import java.util.List;
@@ -15,6 +16,8 @@ import org.springframework.transaction.annotation.Transactional;
 import org.springframework.web.bind.annotation.DeleteMapping;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PathVariable;
+import org.springframework.web.bind.annotation.PutMapping;
+import org.springframework.web.bind.annotation.RequestBody;
 import org.springframework.web.bind.annotation.RequestMapping;
 import org.springframework.web.bind.annotation.RequestParam;
 import org.springframework.web.bind.annotation.ResponseStatus;
@@ -54,6 +57,7 @@ class DeviceController {
             Optional<Instant> lastCopyAt,
             Optional<String> lastFailure,
             Optional<Instant> changedAt,
+            boolean telnetAllowed,
             FourAnswers answers) {
         static DeviceView of(Device device, Instant now) {
             return new DeviceView(
@@ -71,6 +75,7 @@ class DeviceController {
                     device.lastCopyAt(),
                     device.lastFailure(),
                     device.changedAt(),
+                    device.isTelnetAllowed(),
                     device.answers(now));
         }
     }
@@ -122,6 +127,14 @@ class DeviceController {
                 credentials.get(device.credentialSet()).name(),
                 keys.findById(new HostKey.Address(device.host(), device.port()))
                         .map(key -> new HostKeyView(key.fingerprint(), key.pinnedAt())));
+    }
+
+    record TelnetUse(boolean allowed) {}
+
+    @PutMapping("/{name}/telnet")
+    @ResponseStatus(HttpStatus.NO_CONTENT)
+    void allowTelnet(@PathVariable String name, @RequestBody TelnetUse use, Principal principal) {
+        fleet.allowTelnet(name, use.allowed(), principal.getName());
     }
 
     @DeleteMapping("/{name}")

@@ -1,8 +1,8 @@
 package chaperone.server.fleet;
 
 import chaperone.connect.Connector.Met;
-import chaperone.connect.Connector.Target;
 import chaperone.connect.Endpoint;
+import chaperone.connect.Target;
 import chaperone.core.inventory.DeviceName;
 import chaperone.server.event.Events;
 import chaperone.server.problem.ProblemException;
@@ -11,12 +11,16 @@ import java.util.Collection;
 import java.util.List;
 import java.util.Locale;
 import java.util.Optional;
+import org.slf4j.Logger;
+import org.slf4j.LoggerFactory;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
 
 /** The devices of the fleet. */
 @Service
 public class Fleet {
+    private static final Logger LOG = LoggerFactory.getLogger(Fleet.class);
+
     private final DeviceRepository devices;
     private final SiteRepository sites;
     private final HostKeys keys;
@@ -86,7 +90,8 @@ public class Fleet {
         return new Target(
                 new Endpoint(device.host(), device.port()),
                 credentials.open(device.credentialSet()),
-                keys.pinned(device.host(), device.port()));
+                keys.pinned(device.host(), device.port()),
+                device.isTelnetAllowed());
     }
 
     @Transactional
@@ -119,10 +124,20 @@ public class Fleet {
         device.place(
                 siteFor(site, name),
                 role.isBlank() ? name.map(DeviceName::roleInWords).orElse("") : role);
-        keys.pinIfFirst(host, port, met.hostKey());
+        if (met.identity().isEmpty()) device.allowTelnet(true);
+        else keys.pinIfFirst(host, port, met.identity());
         devices.saveAndFlush(device);
         events.fleetMoved();
         return new Admission.Added(device.name());
+    }
+
+    /** Whether passwords may go to this device in the clear. */
+    @Transactional
+    void allowTelnet(String name, boolean allowed, String account) {
+        Device device = get(name);
+        LOG.info("{} {} Telnet for {}", account, allowed ? "allowed" : "no longer allows", name);
+        device.allowTelnet(allowed);
+        events.fleetMoved();
     }
 
     @Transactional

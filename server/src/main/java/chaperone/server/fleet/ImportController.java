@@ -7,6 +7,7 @@ import chaperone.core.inventory.ListProblem;
 import chaperone.server.job.JobKind;
 import chaperone.server.job.JobService;
 import chaperone.server.job.NewLine;
+import chaperone.server.platform.PlatformShelf;
 import chaperone.server.problem.ProblemException;
 import jakarta.validation.Valid;
 import jakarta.validation.constraints.Max;
@@ -30,19 +31,27 @@ class ImportController {
     private final JobService jobs;
     private final CredentialSets credentials;
     private final Fleet fleet;
+    private final PlatformShelf platforms;
 
-    ImportController(JobService jobs, CredentialSets credentials, Fleet fleet) {
+    ImportController(JobService jobs, CredentialSets credentials, Fleet fleet, PlatformShelf platforms) {
         this.jobs = jobs;
         this.credentials = credentials;
         this.fleet = fleet;
+        this.platforms = platforms;
     }
 
-    /** @param port for lines that name none */
+    /**
+     * @param port for lines that name none
+     * @param platform for all lines; absent means that each device is recognised
+     * @param allowTelnet whether passwords may go in the clear where nothing better answers
+     */
     record ImportRequest(
             @NotNull @Size(max = 2_000_000) String csv,
             long credentialSet,
             @Min(1) @Max(65_535) int port,
-            @NotNull @Size(max = 100) String listName) {}
+            @NotNull @Size(max = 100) String listName,
+            Optional<@Size(max = 40) String> platform,
+            Optional<Boolean> allowTelnet) {}
 
     record Started(long job) {}
 
@@ -50,6 +59,7 @@ class ImportController {
     @ResponseStatus(HttpStatus.ACCEPTED)
     Started start(@Valid @RequestBody ImportRequest request, Principal principal) {
         String set = credentials.get(request.credentialSet()).name();
+        request.platform().filter(name -> !name.isBlank()).ifPresent(platforms::get);
         List<NewLine> lines =
                 read(request.csv()).stream().map(line -> line(line, request)).toList();
         fleet.addSites(lines.stream()
@@ -84,6 +94,8 @@ class ImportController {
                 line.site().orElse(""),
                 line.role().orElse(""),
                 Optional.empty(),
-                Optional.of(request.credentialSet()));
+                Optional.of(request.credentialSet()),
+                request.platform().filter(name -> !name.isBlank()),
+                request.allowTelnet().orElse(false));
     }
 }

@@ -2,9 +2,8 @@ package chaperone.server.fleet;
 
 import chaperone.connect.Connector;
 import chaperone.connect.Connector.Met;
-import chaperone.connect.Connector.Target;
 import chaperone.connect.Endpoint;
-import chaperone.core.platform.Platforms;
+import chaperone.connect.Target;
 import chaperone.server.fleet.Fleet.Admission;
 import chaperone.server.job.JobKind;
 import chaperone.server.job.LineHandler;
@@ -12,6 +11,7 @@ import chaperone.server.job.LineResult;
 import chaperone.server.job.LineWork;
 import chaperone.server.job.NewLine;
 import chaperone.server.job.Outcome;
+import chaperone.server.platform.PlatformShelf;
 import java.util.Optional;
 import org.springframework.stereotype.Component;
 
@@ -22,9 +22,10 @@ class ImportHandler implements LineHandler {
     private final CredentialSets credentials;
     private final HostKeys keys;
     private final Connector connector;
-    private final Platforms platforms;
+    private final PlatformShelf platforms;
 
-    ImportHandler(Fleet fleet, CredentialSets credentials, HostKeys keys, Connector connector, Platforms platforms) {
+    ImportHandler(
+            Fleet fleet, CredentialSets credentials, HostKeys keys, Connector connector, PlatformShelf platforms) {
         this.fleet = fleet;
         this.credentials = credentials;
         this.keys = keys;
@@ -47,8 +48,11 @@ class ImportHandler implements LineHandler {
             return LineResult.failed(Outcome.LOGIN_REFUSED, "its credential set was removed");
         long set = line.credentialSet().get();
         Target target = new Target(
-                new Endpoint(line.host(), line.port()), credentials.open(set), keys.pinned(line.host(), line.port()));
-        Met met = connector.meet(target, platforms.all(), work::holds);
+                new Endpoint(line.host(), line.port()),
+                credentials.open(set),
+                keys.pinned(line.host(), line.port()),
+                line.telnetAllowed());
+        Met met = connector.meet(target, platforms.toMeetWith(line.platform()), work::holds);
         return result(fleet.admit(target, met, set, line.site(), line.role()));
     }
 

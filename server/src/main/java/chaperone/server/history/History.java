@@ -5,8 +5,8 @@ import chaperone.core.compare.Noise;
 import chaperone.core.config.ConfigBytes;
 import chaperone.core.config.ConfigText;
 import chaperone.core.platform.Platform;
-import chaperone.core.platform.Platforms;
 import chaperone.server.fleet.Device;
+import chaperone.server.platform.PlatformShelf;
 import chaperone.server.problem.ProblemException;
 import java.time.Instant;
 import java.util.List;
@@ -20,7 +20,7 @@ import org.springframework.transaction.annotation.Transactional;
 public class History {
     private final RevisionRepository revisions;
     private final Contents contents;
-    private final Platforms platforms;
+    private final PlatformShelf platforms;
 
     /** @param id the revision's key, for the copy that points to it */
     public record Kept(long id, boolean isNew, byte[] settledDigest) {}
@@ -32,7 +32,7 @@ public class History {
         }
     }
 
-    History(RevisionRepository revisions, Contents contents, Platforms platforms) {
+    History(RevisionRepository revisions, Contents contents, PlatformShelf platforms) {
         this.revisions = revisions;
         this.contents = contents;
         this.platforms = platforms;

@@ -96,7 +96,9 @@ class JobController {
 
     record JobList(List<JobView> jobs, long running) {}
 
-    record Retry(@Size(max = 10_000) List<Integer> lines, Optional<Long> credentialSet) {}
+    /** @param allowTelnet whether these lines may log in by Telnet from now on; absent means no */
+    record Retry(
+            @Size(max = 10_000) List<Integer> lines, Optional<Long> credentialSet, Optional<Boolean> allowTelnet) {}
 
     record Retried(int lines) {}
 
@@ -130,7 +132,8 @@ class JobController {
 
     @PostMapping("/{id}/retry")
     Retried retry(@PathVariable long id, @Valid @RequestBody Retry retry) {
-        return new Retried(service.retry(id, retry.lines(), retry.credentialSet()));
+        return new Retried(service.retry(
+                id, retry.lines(), retry.credentialSet(), retry.allowTelnet().orElse(false)));
     }
 
     private Job find(long id) {

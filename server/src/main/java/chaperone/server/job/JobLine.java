@@ -26,6 +26,8 @@ class JobLine {
     private String role;
     private @Nullable Long deviceId;
     private @Nullable Long credentialSetId;
+    private @Nullable String platform;
+    private boolean telnetAllowed;
 
     @Enumerated(EnumType.STRING)
     private LineState state = LineState.WAITING;
@@ -50,11 +52,22 @@ class JobLine {
         this.role = line.role();
         this.deviceId = line.device().orElse(null);
         this.credentialSetId = line.credentialSet().orElse(null);
+        this.platform = line.platform().orElse(null);
+        this.telnetAllowed = line.telnetAllowed();
     }
 
     /** What was asked for, as it was asked. */
     NewLine asked() {
-        return new NewLine(target, host, port, site, role, device(), credentialSet());
+        return new NewLine(
+                target,
+                host,
+                port,
+                site,
+                role,
+                device(),
+                credentialSet(),
+                Optional.ofNullable(platform),
+                telnetAllowed);
     }
 
     long id() {
@@ -130,7 +143,8 @@ class JobLine {
         endedAt = at;
     }
 
-    void waitAgain(Optional<Long> credentials) {
+    void waitAgain(Optional<Long> credentials, boolean allowTelnet) {
+        telnetAllowed |= allowTelnet;
         state = LineState.WAITING;
         outcome = Outcome.NONE;
         seen = "";

@@ -1,9 +1,9 @@
 package chaperone.server.job;
 
+import chaperone.connect.Conversation;
 import chaperone.connect.ConversationException;
 import chaperone.connect.ConversationLimits;
 import chaperone.connect.ConversationLimits.Permit;
-import chaperone.connect.DeviceSession;
 import java.time.Duration;
 import java.util.ArrayList;
 import java.util.List;
@@ -85,7 +85,7 @@ class JobRunner {
     }
 
     private LineResult handled(JobLine line) {
-        List<DeviceSession> held = new ArrayList<>();
+        List<Conversation> held = new ArrayList<>();
         LineWork work = new LineWork(line.asked(), session -> {
             held.add(session);
             conversations.add(line.job(), session);

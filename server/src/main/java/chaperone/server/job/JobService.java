@@ -66,7 +66,7 @@ public class JobService {
 
     /** Does the given failed or stopped lines again; all of them if none are named. */
     @Transactional
-    int retry(long id, Collection<Integer> numbers, Optional<Long> credentials) {
+    int retry(long id, Collection<Integer> numbers, Optional<Long> credentials, boolean allowTelnet) {
         Job job = locked(id);
         List<JobLine> chosen = numbers.isEmpty()
                 ? lines.page(id, List.of(LineState.FAILED, LineState.STOPPED), Pageable.unpaged())
@@ -82,7 +82,7 @@ public class JobService {
                     "None of these lines has failed or was stopped.",
                     "Choose lines that have.");
         }
-        again.forEach(line -> line.waitAgain(credentials));
+        again.forEach(line -> line.waitAgain(credentials, allowTelnet));
         job.goOn(clock.instant());
         schedule(again);
         events.jobMoved(id);

@@ -1,13 +1,13 @@
 package chaperone.server.job;
 
-import chaperone.connect.DeviceSession;
+import chaperone.connect.Conversation;
 import java.util.function.Consumer;
 
 /** What a handler sees of the line that it has in hand. */
-public record LineWork(NewLine line, Consumer<DeviceSession> holding) {
+public record LineWork(NewLine line, Consumer<Conversation> holding) {
 
     /** Tells that this session belongs to the line, so that stopping the job ends it. */
-    public void holds(DeviceSession session) {
-        holding.accept(session);
+    public void holds(Conversation conversation) {
+        holding.accept(conversation);
     }
 }

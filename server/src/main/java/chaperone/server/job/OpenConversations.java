@@ -1,6 +1,6 @@
 package chaperone.server.job;
 
-import chaperone.connect.DeviceSession;
+import chaperone.connect.Conversation;
 import chaperone.server.event.Heard;
 import java.util.Map;
 import java.util.Set;
@@ -11,13 +11,13 @@ import org.springframework.stereotype.Component;
 /** The conversations that this process holds, by job, so that stopping a job ends them. */
 @Component
 class OpenConversations {
-    private final Map<Long, Set<DeviceSession>> byJob = new ConcurrentHashMap<>();
+    private final Map<Long, Set<Conversation>> byJob = new ConcurrentHashMap<>();
 
-    void add(long job, DeviceSession session) {
+    void add(long job, Conversation session) {
         byJob.computeIfAbsent(job, id -> ConcurrentHashMap.newKeySet()).add(session);
     }
 
-    void remove(long job, DeviceSession session) {
+    void remove(long job, Conversation session) {
         byJob.computeIfPresent(job, (id, sessions) -> {
             sessions.remove(session);
             return sessions.isEmpty() ? null : sessions;
@@ -27,6 +27,6 @@ class OpenConversations {
     @EventListener
     void heard(Heard heard) {
         if (heard.kind().equals("stop"))
-            byJob.getOrDefault(heard.id(), Set.of()).forEach(DeviceSession::stop);
+            byJob.getOrDefault(heard.id(), Set.of()).forEach(Conversation::stop);
     }
 }

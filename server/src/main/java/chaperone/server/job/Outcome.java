@@ -24,6 +24,24 @@ public enum Outcome {
     HOST_KEY_CHANGED(
             "The device showed another host key than before; no password was sent.",
             "If the device was replaced, accept the new key. If not, find out who answers at this address."),
+    CERTIFICATE_CHANGED(
+            "The device showed another certificate than before; no password was sent.",
+            "If the device was replaced, accept the new certificate. If not, find out who answers at this address."),
+    TELNET_NOT_ALLOWED(
+            "The device answers by Telnet only, which sends passwords in the clear; none was sent.",
+            "Switch SSH on at the device, or allow Telnet for it if the way there is trusted."),
+    NO_SHELL("Log-in worked, but the device opened no command line.", "Check what the account may do on the device."),
+    NO_PROGRAM_INTERFACE(
+            "Log-in worked, but the device's interface for programs (NETCONF) is off.",
+            "Switch it on at the device, or choose a platform with a command line."),
+    CAPABILITY_MISSING(
+            "The device has told that it cannot do what is needed.",
+            "Check the device's release and what of its interface for programs is switched on."),
+    TRANSFER_REFUSED(
+            "The device did not take or give a file.", "Check the room on the device and the account's rights."),
+    FILE_DIFFERS(
+            "The file on the device is not the one that was sent.",
+            "Send it again; if it stays, look at the line to the device."),
     NOT_A_KNOWN_PLATFORM(
             "Log-in worked, but no platform recognises the device.",
             "Check that it is a network device of a platform that Chaperone knows, and that it is not in a special mode."),
@@ -41,7 +59,7 @@ public enum Outcome {
             "The device sent more than a configuration can hold; nothing was stored.",
             "Log in by hand and see what it prints."),
     INCOMPLETE(
-            "Less arrived than the device announced; nothing was stored.",
+            "Less arrived than the device announced, or it is no whole configuration; nothing was stored.",
             "Try again; if it stays, look at the line to the device."),
     NAME_TAKEN("Another device in the fleet has this name.", "Give one of the two another name."),
     DEVICE_GONE("The device was removed from the fleet meanwhile.", ""),
@@ -67,7 +85,7 @@ public enum Outcome {
     }
 
     /** The outcome that a failed conversation leads to. */
-    static Outcome of(FailureKind kind) {
+    public static Outcome of(FailureKind kind) {
         return valueOf(kind.name());
     }
 }

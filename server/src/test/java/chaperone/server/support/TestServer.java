@@ -6,6 +6,7 @@ import chaperone.server.account.Role;
 import chaperone.server.fleet.CredentialSets;
 import chaperone.standins.StandIn;
 import chaperone.standins.StandIns;
+import chaperone.standins.control.ControlServer;
 import chaperone.standins.demo.DemoFleet;
 import chaperone.standins.demo.DemoStart;
 import java.io.IOException;
@@ -28,12 +29,19 @@ public final class TestServer implements AutoCloseable {
 
     private final ConfigurableApplicationContext context;
     private final StandIns standIns;
+    private final Optional<ControlServer> control;
     private final int devicePort;
     private final long credentialSet;
 
-    private TestServer(ConfigurableApplicationContext context, StandIns standIns, int devicePort, long credentialSet) {
+    private TestServer(
+            ConfigurableApplicationContext context,
+            StandIns standIns,
+            Optional<ControlServer> control,
+            int devicePort,
+            long credentialSet) {
         this.context = context;
         this.standIns = standIns;
+        this.control = control;
         this.devicePort = devicePort;
         this.credentialSet = credentialSet;
     }
@@ -51,7 +59,7 @@ public final class TestServer implements AutoCloseable {
                         DemoFleet.ACCOUNT,
                         Optional.of(DemoFleet.PASSWORD),
                         Optional.of(DemoFleet.ADMIN_PASSWORD)));
-        return new TestServer(context, standIns, devicePort, set);
+        return new TestServer(context, standIns, Optional.empty(), devicePort, set);
     }
 
     /** The product as the demo starts it, with its made-up past. */
@@ -60,11 +68,13 @@ public final class TestServer implements AutoCloseable {
         try {
             Path history = Files.createTempDirectory("chaperone-demo");
             DemoStart.writeHistory(history, devicePort, Clock.systemUTC().instant());
+            ControlServer control = new ControlServer(0, standIns);
             ConfigurableApplicationContext context = run(List.of(
+                    "--chaperone.demo.control=http://127.0.0.1:" + control.port(),
                     "--spring.profiles.active=demo",
                     "--chaperone.demo.history=" + history,
                     "--chaperone.demo.port=" + devicePort));
-            return new TestServer(context, standIns, devicePort, 1);
+            return new TestServer(context, standIns, Optional.of(control), devicePort, 1);
         } catch (IOException e) {
             throw new UncheckedIOException(e);
         }
@@ -145,6 +155,7 @@ public final class TestServer implements AutoCloseable {
     @Override
     public void close() {
         context.close();
+        control.ifPresent(ControlServer::close);
         standIns.close();
     }
 }

@@ -2,6 +2,7 @@ package chaperone.standins.control;
 
 import chaperone.standins.StandIn;
 import chaperone.standins.StandIns;
+import chaperone.standins.device.Fault;
 import com.sun.net.httpserver.HttpExchange;
 import com.sun.net.httpserver.HttpServer;
 import java.io.IOException;
@@ -10,17 +11,21 @@ import java.net.InetSocketAddress;
 import java.nio.charset.StandardCharsets;
 import java.util.Locale;
 import java.util.Map;
+import java.util.stream.Stream;
 import tools.jackson.databind.json.JsonMapper;
 
 /**
  * Sets faults over HTTP on loopback, for tests and for trying things out.
  *
  * <pre>
+ * GET    /faults
  * GET    /stand-ins
  * PUT    /stand-ins/{name}/faults/{fault}?number=3
  * DELETE /stand-ins/{name}/faults/{fault}
  * POST   /stand-ins/{name}/new-host-key
  * POST   /stand-ins/{name}/restart
+ * POST   /stand-ins/{name}/sail
+ * POST   /stand-ins/{name}/berth
  * </pre>
  */
 public final class ControlServer implements AutoCloseable {
@@ -31,7 +36,22 @@ public final class ControlServer implements AutoCloseable {
     private record Answer(int status, Object body) {}
 
     private record Shown(
-            String name, String address, int port, String model, int sessions, Map<Fault, Integer> faults) {}
+            String name,
+            String address,
+            int port,
+            String maker,
+            String model,
+            String release,
+            boolean isUp,
+            boolean isAway,
+            int sessions,
+            Map<Fault, Integer> faults) {}
+
+    private record FaultShown(Fault fault, String meaning, boolean takesNumber, int usualNumber) {
+        static FaultShown of(Fault fault) {
+            return new FaultShown(fault, fault.meaning(), fault.takesNumber(), fault.usualNumber());
+        }
+    }
 
     public ControlServer(int port, StandIns standIns) {
         this.standIns = standIns;
@@ -40,7 +60,7 @@ public final class ControlServer implements AutoCloseable {
         } catch (IOException e) {
             throw new UncheckedIOException("Cannot listen at 127.0.0.1:" + port, e);
         }
-        server.createContext("/stand-ins", this::handle);
+        server.createContext("/", this::handle);
         server.start();
     }
 
@@ -67,18 +87,26 @@ public final class ControlServer implements AutoCloseable {
     }
 
     private Answer answer(String method, String[] path, int number) {
-        if (method.equals("GET") && path.length == 1) {
+        String what = method + " " + path[0];
+        if (what.equals("GET faults")) {
+            return new Answer(200, Stream.of(Fault.values()).map(FaultShown::of).toList());
+        }
+        if (what.equals("GET stand-ins") && path.length == 1) {
             return new Answer(
                     200,
                     standIns.all().values().stream().map(ControlServer::shown).toList());
         }
-        if (path.length < 3) return new Answer(404, Map.of("error", "not known: " + String.join("/", path)));
+        if (path.length < 3 || !path[0].equals("stand-ins"))
+            return new Answer(404, Map.of("error", "not known: " + String.join("/", path)));
         StandIn standIn = standIns.get(path[1]);
         switch (method + " " + path[2]) {
-            case "PUT faults" -> standIn.set(fault(path), number);
+            case "PUT faults" ->
+                standIn.set(fault(path), number < 0 ? fault(path).usualNumber() : number);
             case "DELETE faults" -> standIn.clear(fault(path));
-            case "POST new-host-key" -> standIn.changeHostKey();
+            case "POST new-host-key" -> standIn.changeIdentity();
             case "POST restart" -> standIn.restart();
+            case "POST sail" -> standIn.setAway(true);
+            case "POST berth" -> standIn.setAway(false);
             default -> throw new IllegalArgumentException("not known: " + method + " " + path[2]);
         }
         return new Answer(200, shown(standIn));
@@ -89,7 +117,11 @@ public final class ControlServer implements AutoCloseable {
                 standIn.name(),
                 standIn.address().getHostString(),
                 standIn.address().getPort(),
-                standIn.device().hardware().model(),
+                standIn.maker(),
+                standIn.device().chassis().hardware().model(),
+                standIn.device().chassis().release(),
+                standIn.isUp(),
+                standIn.isAway(),
                 standIn.sessions(),
                 standIn.faults());
     }
@@ -101,7 +133,7 @@ public final class ControlServer implements AutoCloseable {
 
     private static int number(String query) {
         boolean named = query != null && query.matches("number=\\d{1,6}");
-        return named ? Integer.parseInt(query.substring("number=".length())) : 20;
+        return named ? Integer.parseInt(query.substring("number=".length())) : -1;
     }
 
     @Override

@@ -1,6 +1,7 @@
 package chaperone.standins.corvane;
 
 import chaperone.standins.corvane.Shape.Block;
+import chaperone.standins.device.Words;
 import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.List;

@@ -1,17 +1,19 @@
 package chaperone.standins.corvane;
 
-import chaperone.standins.control.Fault;
-import chaperone.standins.control.Faults;
-import chaperone.standins.ssh.Shell;
-import chaperone.standins.ssh.Terminal;
-import chaperone.standins.ssh.Visit;
+import chaperone.standins.device.CommandLine;
+import chaperone.standins.device.Events;
+import chaperone.standins.device.Guard;
+import chaperone.standins.device.RefusedLine;
+import chaperone.standins.device.Storage;
+import chaperone.standins.device.Terminal;
+import chaperone.standins.device.Visit;
+import chaperone.standins.device.Words;
 import java.io.IOException;
 import java.util.List;
 import java.util.Optional;
-import java.util.OptionalInt;
 
 /** A session on the command line of a Corvane: its level, its place in the configuration, its paging. */
-public final class CorvaneShell implements Shell {
+public final class CorvaneShell extends CommandLine {
     private static final String PAGE_END = "-- space for more --";
 
     private enum Level {
@@ -22,36 +24,29 @@ public final class CorvaneShell implements Shell {
     }
 
     private final CorvaneSwitch device;
-    private final Visit visit;
-    private final Events events;
-    private final Faults faults;
+    private final Guard guard;
     private Level level = Level.VIEW;
     private Optional<String> block = Optional.empty();
     private boolean paging = true;
-    private boolean edited;
-    private int commands;
 
-    public CorvaneShell(CorvaneSwitch device, Visit visit, Events events) {
+    public CorvaneShell(CorvaneSwitch device, Visit visit, Events events, Guard guard) {
+        super(device, visit, events);
         this.device = device;
-        this.visit = visit;
-        this.events = events;
-        this.faults = device.faults();
+        this.guard = guard;
     }
 
     @Override
-    public void serve(Terminal terminal) throws IOException {
-        events.loggedIn(device, visit);
-        show(terminal, device.welcome());
-        while (level != Level.LEFT) {
-            Optional<String> line = terminal.readLine(prompt(), true);
-            if (line.isEmpty()) break;
-            if (!line.get().isBlank()) take(terminal, line.get().strip());
-        }
-        tellOfEdits();
+    protected String welcome() {
+        return device.welcome();
     }
 
-    private String prompt() {
-        if (faults.has(Fault.UNEXPECTED_PROMPT)) return "[[ " + device.name() + " in maintenance ]] = ";
+    @Override
+    protected boolean hasLeft() {
+        return level == Level.LEFT;
+    }
+
+    @Override
+    protected String prompt() {
         String place = switch (level) {
             case VIEW, LEFT -> "view";
             case ADMIN -> "admin";
@@ -60,22 +55,18 @@ public final class CorvaneShell implements Shell {
         return device.name() + ":" + place + "> ";
     }
 
-    private void take(Terminal terminal, String line) throws IOException {
-        commands++;
-        OptionalInt last = faults.number(Fault.DROPS_AFTER);
-        if (last.isPresent() && commands > last.getAsInt()) throw new IOException("Dropped on demand");
-        try {
-            if (faults.number(Fault.REFUSES).orElse(0) == commands) {
-                throw new Refusal(0, Words.of(line).get(0), "not possible now");
-            }
-            if (level == Level.EDIT) edit(terminal, line);
-            else command(terminal, line);
-        } catch (Refusal refusal) {
-            show(terminal, refusal.getMessage() + "\n");
-        }
+    @Override
+    protected RefusedLine notNow(String line) {
+        return new Refusal(0, Words.of(line).get(0), "not possible now");
     }
 
-    private void edit(Terminal terminal, String line) throws IOException, Refusal {
+    @Override
+    protected void take(Terminal terminal, String line) throws IOException, RefusedLine {
+        if (level == Level.EDIT) edit(terminal, line);
+        else command(terminal, line);
+    }
+
+    private void edit(Terminal terminal, String line) throws IOException, RefusedLine {
         switch (line) {
             case "done" -> leaveEditing();
             case "up" -> {
@@ -93,7 +84,7 @@ public final class CorvaneShell implements Shell {
     private void change(String line) throws Refusal {
         Optional<String> opened = device.edit(block, line, visit.account());
         if (opened.isPresent()) block = opened;
-        edited = true;
+        hasEdited();
     }
 
     private void leaveEditing() {
@@ -102,12 +93,7 @@ public final class CorvaneShell implements Shell {
         tellOfEdits();
     }
 
-    private void tellOfEdits() {
-        if (edited) events.edited(device, visit);
-        edited = false;
-    }
-
-    private void command(Terminal terminal, String line) throws IOException, Refusal {
+    private void command(Terminal terminal, String line) throws IOException, RefusedLine {
         List<String> words = Words.of(line);
         switch (words.get(0)) {
             case "bye" -> level = level == Level.EDIT ? Level.EDIT : Level.LEFT;
@@ -115,17 +101,25 @@ public final class CorvaneShell implements Shell {
             case "show" -> show(terminal, words);
             case "admin" -> raise(terminal, words);
             case "view" -> level = Level.VIEW;
-            case "edit" -> {
-                needAdmin(words);
-                level = Level.EDIT;
+            case "edit", "save", "guard", "file", "boot", "restart" -> {
+                if (level == Level.VIEW) throw new Refusal(0, words.get(0), "only at level admin");
+                act(terminal, words);
             }
-            case "save" -> {
-                needAdmin(words);
+            default -> throw new Refusal(0, words.get(0), "not known here");
+        }
+    }
+
+    private void act(Terminal terminal, List<String> words) throws IOException, RefusedLine {
+        switch (words.get(0)) {
+            case "edit" -> level = Level.EDIT;
+            case "guard" -> guard(terminal, words);
+            case "file" -> file(terminal, words);
+            case "boot" -> boot(terminal, words);
+            case "restart" -> restart(terminal);
+            default -> {
                 device.save();
                 show(terminal, "saved\n");
             }
-            case "restart" -> restart(terminal, words);
-            default -> throw new Refusal(0, words.get(0), "not known here");
         }
     }
 
@@ -142,58 +136,91 @@ public final class CorvaneShell implements Shell {
         else throw new Refusal(0, words.get(0), "wrong password");
     }
 
-    private void restart(Terminal terminal, List<String> words) throws IOException, Refusal {
-        needAdmin(words);
+    /** Without {@code guard off} in time the switch goes back to its saved configuration. */
+    private void guard(Terminal terminal, List<String> words) throws IOException, Refusal {
+        if (words.size() != 2) throw new Refusal(1, "expected minutes from 1 to 60, or off");
+        if (words.get(1).equals("off")) {
+            show(terminal, guard.end() ? "guard is off\n" : "no guard was on\n");
+            return;
+        }
+        boolean isTime = words.get(1).matches("[1-9]\\d?") && Integer.parseInt(words.get(1)) <= 60;
+        if (!isTime) throw new Refusal(1, words.get(1), "expected minutes from 1 to 60, or off");
+        guard.beginMinutes(Integer.parseInt(words.get(1)), device::restart);
+        show(terminal, "back to saved in " + words.get(1) + " minutes unless guard is switched off\n");
+    }
+
+    private void file(Terminal terminal, List<String> words) throws IOException, Refusal {
+        if (words.size() != 3) throw new Refusal(words.size(), "expected take, digest or drop and a file");
+        Storage storage = device.chassis().storage();
+        String name = words.get(2);
+        switch (words.get(1)) {
+            case "digest" ->
+                show(
+                        terminal,
+                        "sha256 " + storage.digest(name).orElseThrow(() -> new Refusal(2, name, "no such file"))
+                                + "\n");
+            case "drop" -> {
+                if (!storage.drop(name)) throw new Refusal(2, name, "no such file");
+                show(terminal, "dropped\n");
+            }
+            case "take" -> boot(terminal, List.of("boot", "from", name));
+            default -> throw new Refusal(1, words.get(1), "expected take, digest or drop");
+        }
+    }
+
+    private void boot(Terminal terminal, List<String> words) throws IOException, Refusal {
+        if (words.size() != 3 || !words.get(1).equals("from")) throw new Refusal(1, "expected from and a file");
+        Optional<String> refused = device.chassis().bootFrom(words.get(2));
+        if (refused.isPresent()) throw new Refusal(2, words.get(2), refused.get());
+        show(terminal, "starts from " + words.get(2) + " next time\n");
+    }
+
+    private void restart(Terminal terminal) throws IOException {
         if (!terminal.readLine("restart now? (yes/no) ", true).equals(Optional.of("yes"))) return;
         show(terminal, "restarting\n");
         level = Level.LEFT;
-        events.restart(device, visit);
-    }
-
-    private void needAdmin(List<String> words) throws Refusal {
-        if (level == Level.VIEW) throw new Refusal(0, words.get(0), "only at level admin");
+        events.restart(visit);
     }
 
     private void show(Terminal terminal, List<String> words) throws IOException, Refusal {
         String what = String.join(" ", words.subList(1, words.size()));
         if (what.startsWith("config") && level == Level.VIEW) throw new Refusal(1, "config", "only at level admin");
-        String text = switch (what) {
-            case "config running" -> device.runningText();
-            case "config saved" -> device.savedText();
-            case "facts" -> device.facts();
-            case "modules" -> device.modules();
-            case "storage" -> device.storage();
-            case "changed" -> device.changed();
-            default ->
-                throw words.size() == 1
-                        ? new Refusal(1, "expected config, facts, modules, storage or changed")
-                        : new Refusal(
-                                what.startsWith("config") ? Math.min(2, words.size() - 1) : 1, what, "not known here");
-        };
-        boolean hangs = what.startsWith("config") && faults.has(Fault.HANGS);
-        show(terminal, hangs ? text.substring(0, text.length() / 2) : text);
-        while (hangs && terminal.readKey() >= 0) {
-            // Whatever is typed, nothing more is said; only the end of the session ends this.
+        switch (what) {
+            case "config running" -> showConfig(terminal, device.runningText());
+            case "config saved" -> showConfig(terminal, device.savedText());
+            default -> show(terminal, display(what, words.size()));
         }
     }
 
-    /** Output, page by page while paging is on. */
-    private void show(Terminal terminal, String text) throws IOException {
-        boolean inPages = paging && terminal.rows() > 1;
-        OptionalInt pause = faults.number(Fault.SLOW);
-        if (!inPages && pause.isEmpty()) {
-            terminal.write(text);
-            return;
-        }
+    private String display(String what, int words) throws Refusal {
+        CorvaneDisplay display = device.display();
+        return switch (what) {
+            case "facts" -> display.facts(device.name());
+            case "modules" -> display.modules();
+            case "storage" -> display.storage(device.savedBytes());
+            case "changed" -> display.changed();
+            case "neighbours" -> display.neighbours();
+            case "routes" -> display.routes();
+            case "arp" -> display.arp();
+            case "macs" -> display.macs();
+            default ->
+                throw words == 1
+                        ? new Refusal(
+                                1, "expected config, facts, modules, storage, changed, neighbours, routes, arp or macs")
+                        : new Refusal(what.startsWith("config") ? Math.min(2, words - 1) : 1, what, "not known here");
+        };
+    }
+
+    @Override
+    protected boolean isPaged(Terminal terminal) {
+        return paging && terminal.rows() > 1;
+    }
+
+    @Override
+    protected boolean betweenLines(Terminal terminal, int shown) throws IOException {
         int room = terminal.rows() - 1;
-        for (String line : text.split("(?<=\n)")) {
-            if (pause.isPresent()) wait(pause.getAsInt());
-            if (inPages && room-- == 0) {
-                if (!goesOn(terminal)) return;
-                room = terminal.rows() - 2;
-            }
-            terminal.write(line);
-        }
+        boolean isPageFull = isPaged(terminal) && shown > 0 && shown % room == 0;
+        return !isPageFull || goesOn(terminal);
     }
 
     private static boolean goesOn(Terminal terminal) throws IOException {
@@ -201,14 +228,5 @@ public final class CorvaneShell implements Shell {
         int key = terminal.readKey();
         terminal.write("\r" + " ".repeat(PAGE_END.length()) + "\r");
         return key == ' ' || key == '\r' || key == '\n';
-    }
-
-    private static void wait(int milliseconds) throws IOException {
-        try {
-            Thread.sleep(milliseconds);
-        } catch (InterruptedException e) {
-            Thread.currentThread().interrupt();
-            throw new IOException("Stopped while slow", e);
-        }
     }
 }

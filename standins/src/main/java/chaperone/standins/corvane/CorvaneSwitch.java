@@ -1,47 +1,42 @@
 package chaperone.standins.corvane;
 
-import chaperone.standins.control.Fault;
-import chaperone.standins.control.Faults;
-import java.time.Clock;
-import java.time.Duration;
-import java.time.Instant;
+import chaperone.standins.device.Chassis;
+import chaperone.standins.device.Device;
+import chaperone.standins.device.Fault;
+import chaperone.standins.device.Secret;
+import chaperone.standins.device.Words;
 import java.util.List;
 import java.util.Optional;
 import java.util.function.Supplier;
 
-/** One switch: its hardware, its two configurations, its counters. Safe for several sessions at once. */
-public final class CorvaneSwitch {
+/** One switch: its two configurations and what it lets people do. */
+public final class CorvaneSwitch implements Device {
+    private static final String MARK = "c1.";
     private static final String SALT = "7f3a";
 
-    private final Hardware hardware;
-    private final Clock clock;
-    private final Faults faults;
+    private final Chassis chassis;
+    private final CorvaneDisplay display;
     private CorvaneConfig running;
     private String saved;
-    private Instant started;
-    private int changes;
-    private Instant changedAt;
-    private String changedBy = "factory";
 
     /** @throws IllegalArgumentException if the device itself would refuse a line of these texts */
-    public CorvaneSwitch(Hardware hardware, String running, String saved, Faults faults, Clock clock) {
-        this.hardware = hardware;
-        this.clock = clock;
-        this.faults = faults;
+    public CorvaneSwitch(Chassis chassis, String running, String saved) {
+        this.chassis = chassis;
+        this.display = new CorvaneDisplay(chassis);
         this.running = parse(running);
         this.saved = parse(saved).print();
-        this.started = clock.instant();
-        this.changedAt = started;
     }
 
-    public Hardware hardware() {
-        return hardware;
+    @Override
+    public Chassis chassis() {
+        return chassis;
     }
 
-    public Faults faults() {
-        return faults;
+    CorvaneDisplay display() {
+        return display;
     }
 
+    @Override
     public synchronized String name() {
         return running.linesThatStartWith("name").stream()
                 .findFirst()
@@ -49,19 +44,23 @@ public final class CorvaneSwitch {
                 .orElse("corvane");
     }
 
-    /** The level of an account if the password is right: {@code view} or {@code admin}. */
+    /** {@code view} or {@code admin}. */
+    @Override
     public synchronized Optional<String> logIn(String account, String password) {
-        if (faults.has(Fault.WRONG_CREDENTIALS)) return Optional.empty();
+        if (chassis.faults().has(Fault.WRONG_CREDENTIALS)) return Optional.empty();
         return running.linesThatStartWith("account").stream()
-                .filter(words -> words.get(1).equals(account) && Secret.fits(password, words.get(5)))
+                .filter(words -> words.get(1).equals(account) && fits(password, words.get(5)))
                 .map(words -> words.get(3))
                 .findFirst();
     }
 
     synchronized boolean raises(String password) {
-        if (faults.has(Fault.PRIVILEGE_REFUSED)) return false;
-        return running.linesThatStartWith("admin-secret").stream()
-                .anyMatch(words -> Secret.fits(password, words.get(1)));
+        if (chassis.faults().has(Fault.PRIVILEGE_REFUSED)) return false;
+        return running.linesThatStartWith("admin-secret").stream().anyMatch(words -> fits(password, words.get(1)));
+    }
+
+    private static boolean fits(String password, String secret) {
+        return Secret.fits(MARK, password, secret, ".");
     }
 
     /** A statement typed by {@code account} inside the block {@code in}; gives the block that it opens. */
@@ -75,17 +74,12 @@ public final class CorvaneSwitch {
             checkPort(line);
             opened = running.set(block, hashed(line));
         }
-        changes++;
-        changedAt = clock.instant();
-        changedBy = account;
+        chassis.changed(account);
         return opened.map(Line::text);
     }
 
-    /**
-     * Lines as somebody would type them while editing, {@code up} included.
-     *
-     * @throws IllegalArgumentException if the device refuses one
-     */
+    /** {@code up} leaves a block, as it does on the command line. */
+    @Override
     public void type(String account, List<String> lines) {
         Optional<String> block = Optional.empty();
         for (String line : lines) {
@@ -102,23 +96,51 @@ public final class CorvaneSwitch {
         return () -> block;
     }
 
+    @Override
+    public synchronized boolean isClosed(String port) {
+        return running.find("port " + port).stream()
+                .flatMap(block -> block.below.values().stream())
+                .anyMatch(line -> line.text().equals("closed"));
+    }
+
+    @Override
+    public List<String> strangersEdit() {
+        return List.of("port 1/0/22", "text \"borrowed by the bait shop\"", "member vlan 320", "open", "up");
+    }
+
+    @Override
     public synchronized void save() {
         saved = running.print();
     }
 
-    /** Comes up with the saved configuration; what was not saved is gone. */
+    @Override
     public synchronized void restart() {
         running = parse(saved);
-        started = clock.instant();
+        chassis.restart();
     }
 
-    /** The configuration as the device shows it, header first. */
+    @Override
     public synchronized String runningText() {
-        return withHeader(running.print());
+        return display.config(running.print());
     }
 
+    @Override
     public synchronized String savedText() {
-        return withHeader(saved);
+        return display.config(saved);
+    }
+
+    @Override
+    public synchronized String keptRunning() {
+        return running.print();
+    }
+
+    @Override
+    public synchronized String keptSaved() {
+        return saved;
+    }
+
+    synchronized int savedBytes() {
+        return saved.length();
     }
 
     synchronized String welcome() {
@@ -132,56 +154,12 @@ public final class CorvaneSwitch {
         return text.toString();
     }
 
-    synchronized String facts() {
-        return fact("maker", "Corvane")
-                + fact("name", name())
-                + fact("model", hardware.model())
-                + fact("serial", hardware.serial())
-                + fact("release", hardware.release())
-                + fact("mac base", hardware.macBase())
-                + fact("uptime", uptime());
-    }
-
-    synchronized String changed() {
-        return fact("changes", Integer.toString(changes)) + fact("last", changedAt.toString()) + fact("by", changedBy);
-    }
-
-    String modules() {
-        return "slot  module     serial\n" + String.join("\n", hardware.modules()) + "\n";
-    }
-
-    synchronized String storage() {
-        long used = 48_000_000L + saved.length();
-        return "file                          bytes\n"
-                + String.format("corvane-%-22s%d%n", hardware.release() + ".img", 48_000_000L)
-                        .replace("\r", "")
-                + String.format("saved.conf                    %d%n", (long) saved.length())
-                        .replace("\r", "")
-                + "free                          " + (128_000_000L - used) + "\n";
-    }
-
-    private String uptime() {
-        Duration up = Duration.between(started, clock.instant());
-        return up.toDays() + " d "
-                + String.format("%02d:%02d:%02d", up.toHoursPart(), up.toMinutesPart(), up.toSecondsPart());
-    }
-
-    private static String fact(String name, String value) {
-        return String.format("%-9s: %s", name, value) + "\n";
-    }
-
-    private String withHeader(String body) {
-        String shown = Disturbance.of(body, faults);
-        String header = "# Corvane " + hardware.model() + ", release " + hardware.release() + ", " + shown.length()
-                + " bytes\n";
-        return header + (faults.has(Fault.LOSES_A_LINE) ? Disturbance.withoutOneLine(shown) : shown);
-    }
-
     private void checkPort(String line) throws Refusal {
         List<String> words = Words.of(line);
         boolean namesPort = words.size() > 1 && words.get(0).equals("port") && Place.PORT.takes(words.get(1));
-        if (namesPort && !hardware.hasPort(words.get(1))) {
-            throw new Refusal(1, words.get(1), "this model has ports " + hardware.portRange());
+        Slots slots = new Slots(chassis.hardware());
+        if (namesPort && !slots.hasPort(words.get(1))) {
+            throw new Refusal(1, words.get(1), "this model has ports " + slots.portRange());
         }
     }
 
@@ -191,8 +169,8 @@ public final class CorvaneSwitch {
         int last = words.size() - 1;
         boolean isAccount = words.size() == 6 && words.get(0).equals("account");
         boolean isAdminSecret = words.size() == 2 && words.get(0).equals("admin-secret");
-        if (!(isAccount || isAdminSecret) || words.get(last).startsWith("c1.")) return line;
-        return String.join(" ", words.subList(0, last)) + " " + Secret.of(words.get(last), SALT);
+        if (!(isAccount || isAdminSecret) || words.get(last).startsWith(MARK)) return line;
+        return String.join(" ", words.subList(0, last)) + " " + Secret.of(MARK, words.get(last), SALT, ".");
     }
 
     private static CorvaneConfig parse(String text) {

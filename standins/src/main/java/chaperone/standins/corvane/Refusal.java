@@ -1,7 +1,9 @@
 package chaperone.standins.corvane;
 
+import chaperone.standins.device.RefusedLine;
+
 /** The device's answer to a line that it does not take: {@code ? word 3 "vlann": not known here}. */
-final class Refusal extends Exception {
+final class Refusal extends RefusedLine {
     private static final long serialVersionUID = 1L;
 
     /** A word of the line is wrong; {@code index} counts from 0. */

@@ -1,17 +1,15 @@
 package chaperone.standins.demo;
 
-import chaperone.standins.control.Faults;
-import chaperone.standins.corvane.CorvaneSwitch;
-import java.time.Clock;
+import chaperone.standins.StandIns;
+import chaperone.standins.device.Device;
 import java.time.Duration;
 import java.time.Instant;
-import java.time.ZoneOffset;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Random;
 
 /**
- * The weeks before the demo starts: what people typed on a switch, worked out by the switch's own engine, so that every
+ * The weeks before the demo starts: what people typed on a device, worked out by the device's own engine, so that every
  * text is one that it really showed. The same for the same name.
  */
 public final class DemoHistory {
@@ -21,27 +19,32 @@ public final class DemoHistory {
 
     private DemoHistory() {}
 
-    /** What the switch showed from {@code at} on. */
-    public record Moment(Instant at, String running) {}
+    /** What the device showed from {@code at} on, and what it could be made from again. */
+    public record Moment(Instant at, String running, String kept) {}
 
-    /** From the oldest to the newest; the newest is what the switch runs when the demo starts. */
+    /** From the oldest to the newest; the newest is what the device runs when the demo starts. */
     public static List<Moment> of(Unit unit, Instant now) {
         String sample = SampleConfig.of(unit);
-        CorvaneSwitch device = new CorvaneSwitch(
-                unit.hardware(), sample, sample, new Faults(), Clock.fixed(now.minus(SPAN), ZoneOffset.UTC));
+        MovableClock clock = new MovableClock(now.minus(SPAN));
+        Device device = StandIns.deviceOf(unit.hardware(), sample, sample, clock);
         Random random = new Random(unit.name().hashCode());
-        int edits = unit.role().equals("core") ? 12 + random.nextInt(8) : 4 + random.nextInt(7);
+        int edits = unit.isCore() ? 12 + random.nextInt(8) : 3 + random.nextInt(6);
         List<Moment> moments = new ArrayList<>();
-        moments.add(new Moment(now.minus(SPAN), device.runningText()));
+        moments.add(moment(device, now.minus(SPAN)));
         for (Instant at : instants(random, edits, now)) {
-            device.type(DemoFleet.PERSON, edit(random));
-            moments.add(new Moment(at, device.runningText()));
+            clock.moveTo(at);
+            device.type(DemoFleet.PERSON, edit(unit, random));
+            moments.add(moment(device, at));
         }
         if (unit.name().equals("brkw-core-1")) {
             device.type(DemoFleet.PERSON, FISH_MARKET);
-            moments.add(new Moment(now.minus(Duration.ofMinutes(584)), device.runningText()));
+            moments.add(moment(device, now.minus(Duration.ofMinutes(584))));
         }
         return List.copyOf(moments);
+    }
+
+    private static Moment moment(Device device, Instant at) {
+        return new Moment(at, device.runningText(), device.keptRunning());
     }
 
     private static final List<String> FISH_MARKET = List.of(
@@ -63,9 +66,18 @@ public final class DemoHistory {
                 .toList();
     }
 
-    private static List<String> edit(Random random) {
-        String port = "port 1/0/" + (10 + random.nextInt(13));
+    private static List<String> edit(Unit unit, Random random) {
         String tenant = TENANTS.get(random.nextInt(TENANTS.size()));
+        return switch (unit.hardware().maker()) {
+            case "Corvane" -> corvane(random, tenant);
+            case "Altamont" -> altamont(random, tenant);
+            case "Brisling" -> brisling(random, tenant);
+            default -> pellon(random, tenant);
+        };
+    }
+
+    private static List<String> corvane(Random random, String tenant) {
+        String port = "port 1/0/" + (10 + random.nextInt(9));
         return switch (random.nextInt(6)) {
             case 0 -> List.of(port, "text \"" + tenant + "\"", "member vlan 310", "open");
             case 1 -> List.of(port, "closed");
@@ -77,5 +89,41 @@ public final class DemoHistory {
                         (30 + random.nextInt(50)) + " pass tcp 192.0.2." + 32 * random.nextInt(7) + "/27 any 8443");
             default -> List.of(port, "text \"" + tenant + " " + (1 + random.nextInt(4)) + "\"", "member vlan 320");
         };
+    }
+
+    private static List<String> altamont(Random random, String tenant) {
+        String step = "put filters chain edge-in step " + tenant.replace(' ', '-');
+        return switch (random.nextInt(3)) {
+            case 0 -> List.of("put ports lan-3 text \"" + tenant + "\"");
+            case 1 ->
+                List.of(
+                        step + " match protocol tcp",
+                        step + " match to-port " + (8000 + random.nextInt(400)),
+                        step + " then pass",
+                        "place filters chain edge-in step " + tenant.replace(' ', '-') + " before rest");
+            default -> List.of("put system clock-from 203.0.113." + (200 + random.nextInt(40)));
+        };
+    }
+
+    private static List<String> brisling(Random random, String tenant) {
+        String object = tenant.replace(' ', '-');
+        int number = 200 + random.nextInt(600);
+        return switch (random.nextInt(3)) {
+            case 0 -> List.of("object " + object + " host 192.0.2." + (1 + random.nextInt(250)));
+            case 1 -> List.of("service port-" + number + " tcp " + (8000 + number));
+            default ->
+                List.of(
+                        "object " + object + " host 192.0.2." + (1 + random.nextInt(250)),
+                        "rule " + number + " \"" + tenant + "\" from quay to dmz source " + object
+                                + " destination pay-gw service web do pass",
+                        "place rule " + number + " before 999");
+        };
+    }
+
+    private static List<String> pellon(Random random, String tenant) {
+        return List.of("{\"vlans\": [ {\"id\": 30, \"label\": \"crew\"}, {\"id\": 31, \"label\": \"passengers\"},"
+                + " {\"id\": 40, \"label\": \"bridge\"}, {\"id\": " + (50 + random.nextInt(40)) + ", \"label\": \""
+                + tenant
+                + "\"} ]}");
     }
 }

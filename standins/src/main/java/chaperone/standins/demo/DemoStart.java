@@ -3,14 +3,17 @@ package chaperone.standins.demo;
 import chaperone.standins.StandIn;
 import chaperone.standins.StandIns;
 import chaperone.standins.demo.DemoHistory.Moment;
+import chaperone.standins.device.Identity;
 import java.io.IOException;
 import java.net.InetSocketAddress;
 import java.nio.charset.StandardCharsets;
 import java.nio.file.Files;
 import java.nio.file.Path;
+import java.time.Clock;
 import java.time.Instant;
 import java.util.List;
 import java.util.Optional;
+import java.util.concurrent.TimeUnit;
 
 /** Brings the demo's stand-ins up, as they were when they were last stopped. */
 public final class DemoStart {
@@ -19,13 +22,28 @@ public final class DemoStart {
     /** Starts every unit on {@code port} of its address; {@code state} is where it was kept, if anywhere. */
     public static void start(StandIns standIns, int port, Optional<Path> state, Instant now) {
         Optional<StateFolder> folder = state.map(StateFolder::new);
+        DemoNetwork network = new DemoNetwork(standIns);
         for (Unit unit : DemoFleet.units()) {
             StandIn standIn = standIns.start(plan(unit, port, folder, now));
+            standIn.device().chassis().stand(() -> network.around(unit));
             boolean isFresh = folder.flatMap(kept -> kept.configuration(unit.name(), "running"))
                     .isEmpty();
             if (isFresh && unit.name().equals("duns-acc-4")) leaveUnsaved(standIn);
             unit.fault().ifPresent(fault -> standIn.set(fault, 0));
         }
+    }
+
+    /** From now on ships sail and return. */
+    public static void sail(StandIns standIns, Clock clock) {
+        Timetable timetable = new Timetable(clock.instant());
+        standIns.timer()
+                .scheduleAtFixedRate(() -> keepTo(timetable, standIns, clock.instant()), 5, 5, TimeUnit.SECONDS);
+    }
+
+    static void keepTo(Timetable timetable, StandIns standIns, Instant now) {
+        Place.ships()
+                .forEach(ship -> standIns.find(ship.code() + "-sw-1")
+                        .ifPresent(standIn -> standIn.setAway(timetable.isAtSea(ship, now))));
     }
 
     /** Keeps what every stand-in is now. */
@@ -44,22 +62,29 @@ public final class DemoStart {
                 Files.writeString(file, moment.running(), StandardCharsets.ISO_8859_1);
             }
         }
-        List<String> list =
-                known.stream().map(unit -> unit.name() + " " + unit.address()).toList();
+        List<String> list = known.stream()
+                .map(unit -> unit.name() + " " + unit.address() + " "
+                        + unit.hardware().maker())
+                .toList();
         Files.write(target.resolve("known.txt"), list);
-        Files.writeString(target.resolve("more-switches.csv"), DemoFleet.listToBringIn(port));
+        Files.writeString(target.resolve("more-devices.csv"), DemoFleet.listToBringIn(port));
     }
 
     private static StandIn.Plan plan(Unit unit, int port, Optional<StateFolder> folder, Instant now) {
-        List<Moment> past = DemoHistory.of(unit, now);
-        String newest = past.get(past.size() - 1).running();
+        Optional<String> running = folder.flatMap(kept -> kept.configuration(unit.name(), "running"));
+        String newest = running.isPresent() ? "" : newest(unit, now);
         return new StandIn.Plan(
                 new InetSocketAddress(unit.address(), port),
                 unit.hardware(),
-                folder.flatMap(kept -> kept.configuration(unit.name(), "running"))
-                        .orElse(newest),
+                running.orElse(newest),
                 folder.flatMap(kept -> kept.configuration(unit.name(), "saved")).orElse(newest),
-                folder.map(kept -> kept.hostKey(unit.name())).orElseGet(StandIn::newHostKey));
+                folder.map(kept -> kept.identity(unit.name())).orElseGet(() -> Identity.fresh(unit.name())),
+                unit.access());
+    }
+
+    private static String newest(Unit unit, Instant now) {
+        List<Moment> past = DemoHistory.of(unit, now);
+        return past.get(past.size() - 1).kept();
     }
 
     private static void leaveUnsaved(StandIn standIn) {

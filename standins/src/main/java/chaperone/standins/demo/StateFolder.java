@@ -1,6 +1,7 @@
 package chaperone.standins.demo;
 
 import chaperone.standins.StandIn;
+import chaperone.standins.device.Identity;
 import java.io.IOException;
 import java.io.UncheckedIOException;
 import java.nio.charset.StandardCharsets;
@@ -21,31 +22,36 @@ final class StateFolder {
         this.folder = folder;
     }
 
-    /** The key that the device had before; a new one, kept from now on, if it had none. */
-    KeyPair hostKey(String name) {
-        Path secret = folder.resolve(name).resolve("host.key");
-        Path open = folder.resolve(name).resolve("host.pub");
+    /** The identity that the device had before; a new one, kept from now on, if it had none. */
+    Identity identity(String name) {
+        Path own = folder.resolve(name);
         try {
-            if (Files.exists(open)) return read(secret, open);
-            KeyPair fresh = StandIn.newHostKey();
-            keepKey(name, fresh);
+            boolean hasKey = Files.exists(own.resolve("host.pub"));
+            if (hasKey && Files.exists(own.resolve("host.crt"))) return read(own);
+            Identity fresh = hasKey ? Identity.of(key(own), name) : Identity.fresh(name);
+            keepIdentity(name, fresh);
             return fresh;
         } catch (IOException | GeneralSecurityException e) {
-            throw new IllegalStateException("The host key of " + name + " in " + folder + " cannot be read", e);
+            throw new IllegalStateException("The identity of " + name + " in " + folder + " cannot be read", e);
         }
     }
 
-    private void keepKey(String name, KeyPair key) throws IOException {
+    private void keepIdentity(String name, Identity identity) throws IOException {
         Path own = Files.createDirectories(folder.resolve(name));
-        Files.write(own.resolve("host.key"), key.getPrivate().getEncoded());
-        Files.write(own.resolve("host.pub"), key.getPublic().getEncoded());
+        Files.write(own.resolve("host.key"), identity.key().getPrivate().getEncoded());
+        Files.write(own.resolve("host.pub"), identity.key().getPublic().getEncoded());
+        Files.write(own.resolve("host.crt"), identity.certificate());
     }
 
-    private static KeyPair read(Path secret, Path open) throws IOException, GeneralSecurityException {
+    private static Identity read(Path own) throws IOException, GeneralSecurityException {
+        return new Identity(key(own), Files.readAllBytes(own.resolve("host.crt")));
+    }
+
+    private static KeyPair key(Path own) throws IOException, GeneralSecurityException {
         KeyFactory factory = KeyFactory.getInstance("EC");
         return new KeyPair(
-                factory.generatePublic(new X509EncodedKeySpec(Files.readAllBytes(open))),
-                factory.generatePrivate(new PKCS8EncodedKeySpec(Files.readAllBytes(secret))));
+                factory.generatePublic(new X509EncodedKeySpec(Files.readAllBytes(own.resolve("host.pub")))),
+                factory.generatePrivate(new PKCS8EncodedKeySpec(Files.readAllBytes(own.resolve("host.key")))));
     }
 
     Optional<String> configuration(String name, String which) {
@@ -62,10 +68,10 @@ final class StateFolder {
     /** What a device is at this moment. Its name in the configuration may have been edited: {@code name} is the first. */
     void keep(String name, StandIn standIn) {
         try {
-            keepKey(name, standIn.hostKey());
+            keepIdentity(name, standIn.identity());
             Path own = folder.resolve(name);
-            Files.writeString(own.resolve("running.conf"), standIn.device().runningText(), StandardCharsets.ISO_8859_1);
-            Files.writeString(own.resolve("saved.conf"), standIn.device().savedText(), StandardCharsets.ISO_8859_1);
+            Files.writeString(own.resolve("running.conf"), standIn.device().keptRunning(), StandardCharsets.ISO_8859_1);
+            Files.writeString(own.resolve("saved.conf"), standIn.device().keptSaved(), StandardCharsets.ISO_8859_1);
         } catch (IOException e) {
             throw new UncheckedIOException("The state of " + name + " could not be kept", e);
         }

@@ -1,52 +1,50 @@
 package chaperone.standins.demo;
 
-import chaperone.standins.control.Fault;
-import chaperone.standins.corvane.Hardware;
-import java.util.Locale;
+import chaperone.standins.StandIn.Access;
+import chaperone.standins.device.Fault;
+import chaperone.standins.device.Hardware;
+import java.util.Map;
 import java.util.Optional;
 
 /**
- * A switch of the made-up fleet.
+ * A device of the made-up fleet.
  *
  * @param isKnown whether the demo starts with it in its fleet; the others wait to be brought in
  */
-public record Unit(Terminal terminal, String role, int number, String model, boolean isKnown, Optional<Fault> fault) {
-
-    /** A ferry terminal: its short and its full name, and its number in the addresses. */
-    public enum Terminal {
-        BRKW("Brackwater", 1),
-        CAIRN("Cairn Point", 2),
-        DUNS("Dunsay", 3),
-        ESTH("Eastholm", 4),
-        FENN("Fennick", 5),
-        GULL("Gull Rock", 6),
-        HARR("Harrowby", 7),
-        INCH("Inchmore", 8);
-
-        public final String fullName;
-        final int index;
-
-        Terminal(String fullName, int index) {
-            this.fullName = fullName;
-            this.index = index;
-        }
-
-        public String code() {
-            return name().toLowerCase(Locale.ROOT);
-        }
-    }
+public record Unit(
+        Place place, String role, int number, String model, boolean isKnown, Optional<Fault> fault, Access access) {
+    private static final Map<String, Integer> FIRST_OF_ROLE =
+            Map.of("rtr", 1, "core", 10, "acc", 20, "wall", 30, "sw", 10);
 
     public String name() {
-        return terminal.code() + "-" + role + "-" + number;
+        return place.code() + "-" + role + "-" + number;
     }
 
-    /** In 127.20.0.0/16: the terminal's number, then 11 and on for the core, 21 and on for the access switches. */
+    /** In 127.20.0.0/16: the place's number, then 11 and on for the core, 21 and on for the access switches. */
     public String address() {
-        return "127.20." + terminal.index + "." + ((role.equals("core") ? 10 : 20) + number);
+        return "127.20." + place.number + "." + (FIRST_OF_ROLE.get(role) + number);
+    }
+
+    boolean isCore() {
+        return role.equals("core");
     }
 
     Hardware hardware() {
-        String serial = String.format("CV%s%04X", model.substring(1), name().hashCode() & 0xffff);
-        return new Hardware(model, serial, "7.4.2");
+        String maker = switch (model.charAt(0)) {
+            case 'C' -> "Corvane";
+            case 'R' -> "Altamont";
+            case 'W' -> "Brisling";
+            default -> "Pellon";
+        };
+        String release = switch (maker) {
+            case "Corvane" -> access == Access.TELNET ? "6.9.1" : "7.4.2";
+            case "Altamont" -> "5.11.2";
+            case "Brisling" -> "3.8.1";
+            default -> "2.14";
+        };
+        String serial = String.format(
+                "%c%c%s%04X",
+                maker.charAt(0), maker.charAt(maker.length() - 2), model.substring(1), name().hashCode() & 0xffff);
+        return new Hardware(maker, model, serial.toUpperCase(java.util.Locale.ROOT), release);
     }
 }

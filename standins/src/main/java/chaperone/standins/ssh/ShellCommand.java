@@ -1,5 +1,7 @@
 package chaperone.standins.ssh;
 
+import chaperone.standins.device.Shell;
+import chaperone.standins.device.Terminal;
 import java.io.IOException;
 import java.io.InputStream;
 import java.io.OutputStream;

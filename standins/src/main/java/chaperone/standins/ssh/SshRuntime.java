@@ -24,7 +24,7 @@ public final class SshRuntime implements AutoCloseable {
         return new Nio2ServiceFactoryFactory(() -> ThreadUtils.noClose(io));
     }
 
-    ExecutorService shells() {
+    public ExecutorService shells() {
         return shells;
     }
 

@@ -3,25 +3,19 @@ package chaperone.standins.corvane;
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.assertThatThrownBy;
 
-import chaperone.standins.control.Faults;
-import chaperone.standins.demo.DemoFleet;
-import chaperone.standins.demo.DemoHistory;
-import chaperone.standins.demo.Unit;
+import chaperone.standins.device.Chassis;
+import chaperone.standins.device.Hardware;
 import java.time.Clock;
-import java.time.Instant;
 import java.util.List;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
-import org.junit.jupiter.params.provider.MethodSource;
 
 class CorvaneConfigTest {
     private final CorvaneSwitch device = new CorvaneSwitch(
-            new Hardware("C2024", "CV2024AB12", "7.4.2"),
+            new Chassis(new Hardware("Corvane", "C2024", "CV2024AB12", "7.4.2"), Clock.systemUTC()),
             "name test-acc-1\n",
-            "name test-acc-1\n",
-            new Faults(),
-            Clock.systemUTC());
+            "name test-acc-1\n");
 
     @ParameterizedTest
     @CsvSource(delimiter = '|', quoteCharacter = '`', textBlock = """
@@ -125,19 +119,6 @@ class CorvaneConfigTest {
         int end = text.indexOf('\n') + 1;
         assertThat(text.substring(0, end))
                 .isEqualTo("# Corvane C2024, release 7.4.2, " + (text.length() - end) + " bytes\n");
-    }
-
-    static List<Unit> units() {
-        return DemoFleet.units();
-    }
-
-    @ParameterizedTest
-    @MethodSource("units")
-    void readsBackWhatItPrints(Unit unit) throws Refusal {
-        for (DemoHistory.Moment moment : DemoHistory.of(unit, Instant.parse("2026-11-23T07:58:00Z"))) {
-            String body = moment.running().substring(moment.running().indexOf('\n') + 1);
-            assertThat(CorvaneConfig.parse(moment.running()).print()).isEqualTo(body);
-        }
     }
 
     private String body() {

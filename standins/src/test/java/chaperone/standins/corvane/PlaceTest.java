@@ -2,6 +2,7 @@ package chaperone.standins.corvane;
 
 import static org.assertj.core.api.Assertions.assertThat;
 
+import chaperone.standins.device.Words;
 import java.util.List;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;

@@ -1,0 +1,142 @@
+package chaperone.connect;
+
+import java.io.IOException;
+import java.net.InetSocketAddress;
+import java.util.List;
+import org.apache.sshd.client.SshClient;
+import org.apache.sshd.client.auth.keyboard.UserAuthKeyboardInteractiveFactory;
+import org.apache.sshd.client.auth.password.UserAuthPasswordFactory;
+import org.apache.sshd.client.channel.ChannelShell;
+import org.apache.sshd.client.channel.ChannelSubsystem;
+import org.apache.sshd.client.channel.ClientChannel;
+import org.apache.sshd.client.config.hosts.HostConfigEntryResolver;
+import org.apache.sshd.client.session.ClientSession;
+import org.apache.sshd.common.AttributeRepository;
+import org.apache.sshd.common.SshConstants;
+import org.apache.sshd.common.SshException;
+import org.apache.sshd.common.keyprovider.KeyIdentityProvider;
+import org.apache.sshd.core.CoreModuleProperties;
+
+/** Connections over SSH (RFC 4251 to 4254), logged in and with the host key checked. Safe for threads. */
+final class SshLink implements AutoCloseable {
+    private final SshClient client = SshClient.setUpDefaultClient();
+    private final Patience patience;
+
+    /** A session that has logged in, and the fingerprint of the key that the device showed. */
+    record LoggedIn(ClientSession session, String hostKey) {}
+
+    SshLink(Patience patience) {
+        this.patience = patience;
+        client.setServerKeyVerifier(HostKeyCheck.VERIFIER);
+        // Nothing of the account under which the server runs may take part: no keys, no agent, no configuration.
+        client.setKeyIdentityProvider(KeyIdentityProvider.EMPTY_KEYS_PROVIDER);
+        client.setHostConfigEntryResolver(HostConfigEntryResolver.EMPTY);
+        client.setUserAuthFactories(
+                List.of(UserAuthPasswordFactory.INSTANCE, UserAuthKeyboardInteractiveFactory.INSTANCE));
+        client.setKeyExchangeFactories(client.getKeyExchangeFactories().stream()
+                .filter(factory -> !factory.getName().contains("sntrup")
+                        && !factory.getName().contains("mlkem"))
+                .toList());
+        client.setNioWorkers(4);
+        CoreModuleProperties.TCP_NODELAY.set(client, true);
+        CoreModuleProperties.PASSWORD_PROMPTS.set(client, 1);
+        client.start();
+    }
+
+    /** The caller closes the session. */
+    LoggedIn logIn(Target target) {
+        HostKeyCheck check = new HostKeyCheck(target.pinned());
+        ClientSession session = connect(target, check);
+        try {
+            authenticate(session, target, check);
+            return new LoggedIn(session, check.seen().orElseThrow());
+        } catch (RuntimeException e) {
+            session.close(true);
+            throw e;
+        }
+    }
+
+    private ClientSession connect(Target target, HostKeyCheck check) {
+        Endpoint endpoint = target.endpoint();
+        InetSocketAddress address = new InetSocketAddress(endpoint.host(), endpoint.port());
+        if (address.isUnresolved()) {
+            throw new ConversationException(FailureKind.NO_ANSWER, endpoint, "the name is not known");
+        }
+        try {
+            return client.connect(
+                            target.login().account(),
+                            address,
+                            AttributeRepository.ofKeyValuePair(HostKeyCheck.OF_CONNECTION, check),
+                            null)
+                    .verify(patience.connect())
+                    .getSession();
+        } catch (IOException e) {
+            throw Failures.connecting(endpoint, patience, e);
+        }
+    }
+
+    private void authenticate(ClientSession session, Target target, HostKeyCheck check) {
+        session.addPasswordIdentity(target.login().password());
+        try {
+            session.auth().verify(patience.logIn());
+        } catch (IOException e) {
+            throw logInFailure(session, target, check, e);
+        }
+    }
+
+    private static ConversationException logInFailure(
+            ClientSession session, Target target, HostKeyCheck check, IOException e) {
+        Endpoint endpoint = target.endpoint();
+        if (check.isChanged()) {
+            return new ConversationException(FailureKind.HOST_KEY_CHANGED, endpoint, check.explanation(), e);
+        }
+        if (session.getServerVersion() == null || check.seen().isEmpty()) {
+            return new ConversationException(
+                    FailureKind.NO_ANSWER, endpoint, "the port answers, but not as SSH does", e);
+        }
+        boolean refused = e instanceof SshException ssh
+                && ssh.getDisconnectCode() == SshConstants.SSH2_DISCONNECT_NO_MORE_AUTH_METHODS_AVAILABLE;
+        return refused
+                ? new ConversationException(
+                        FailureKind.LOGIN_REFUSED,
+                        endpoint,
+                        "account " + target.login().account() + " or its password",
+                        e)
+                : new ConversationException(FailureKind.DROPPED, endpoint, "the session ended during log-in", e);
+    }
+
+    /** A terminal wide enough that no device breaks a line. */
+    ChannelShell shell(ClientSession session, Endpoint endpoint, Incoming incoming) {
+        try {
+            ChannelShell channel = session.createShellChannel();
+            channel.setPtyType("vt100");
+            channel.setPtyColumns(511);
+            channel.setPtyLines(60);
+            return opened(channel, incoming);
+        } catch (IOException e) {
+            throw new ConversationException(FailureKind.NO_SHELL, endpoint, "no shell was opened", e);
+        }
+    }
+
+    ChannelSubsystem subsystem(ClientSession session, String name, Endpoint endpoint, Incoming incoming) {
+        try {
+            return opened(session.createSubsystemChannel(name), incoming);
+        } catch (IOException e) {
+            throw new ConversationException(
+                    FailureKind.NO_PROGRAM_INTERFACE, endpoint, "the subsystem " + name + " was not opened", e);
+        }
+    }
+
+    private <C extends ClientChannel> C opened(C channel, Incoming incoming) throws IOException {
+        channel.setOut(incoming);
+        channel.setErr(incoming);
+        channel.addCloseFutureListener(closed -> incoming.end());
+        channel.open().verify(patience.logIn());
+        return channel;
+    }
+
+    @Override
+    public void close() {
+        client.stop();
+    }
+}

@@ -1,0 +1,39 @@
+package chaperone.connect;
+
+import java.io.OutputStream;
+import org.apache.sshd.client.channel.ChannelShell;
+
+/** A terminal on an SSH channel. */
+record SshTerminal(SshLink.LoggedIn loggedIn, ChannelShell channel, Incoming incoming) implements TerminalLine {
+
+    static SshTerminal open(SshLink link, Target target, Incoming incoming) {
+        SshLink.LoggedIn loggedIn = link.logIn(target);
+        try {
+            return new SshTerminal(loggedIn, link.shell(loggedIn.session(), target.endpoint(), incoming), incoming);
+        } catch (RuntimeException e) {
+            loggedIn.session().close(true);
+            throw e;
+        }
+    }
+
+    @Override
+    public OutputStream outgoing() {
+        return channel.getInvertedIn();
+    }
+
+    @Override
+    public boolean isOpen() {
+        return channel.isOpen();
+    }
+
+    @Override
+    public String identity() {
+        return loggedIn.hostKey();
+    }
+
+    @Override
+    public void close() {
+        channel.close(true);
+        loggedIn.session().close(true);
+    }
+}

@@ -1,0 +1,19 @@
+package chaperone.connect;
+
+import java.io.IOException;
+import java.io.OutputStream;
+
+/** The two directions of a terminal, over SSH or Telnet. */
+interface TerminalLine extends AutoCloseable {
+    Incoming incoming();
+
+    OutputStream outgoing() throws IOException;
+
+    boolean isOpen();
+
+    /** The fingerprint of the host key; empty if the protocol has none. */
+    String identity();
+
+    @Override
+    void close();
+}

@@ -1,0 +1,357 @@
+package chaperone.connect;
+
+import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.catchThrowableOfType;
+
+import chaperone.connect.Connector.Met;
+import chaperone.core.compare.Noise;
+import chaperone.core.config.ConfigBytes;
+import chaperone.core.config.ConfigText;
+import chaperone.core.platform.EditRequests;
+import chaperone.core.platform.Platform;
+import chaperone.core.platform.Platforms;
+import chaperone.core.table.Table;
+import chaperone.core.table.TableReader;
+import chaperone.standins.StandIn;
+import chaperone.standins.StandIns;
+import chaperone.standins.demo.DemoFleet;
+import chaperone.standins.demo.DemoStart;
+import chaperone.standins.device.Fault;
+import java.net.InetSocketAddress;
+import java.nio.charset.StandardCharsets;
+import java.time.Clock;
+import java.time.Duration;
+import java.time.Instant;
+import java.util.List;
+import java.util.Optional;
+import java.util.Random;
+import org.assertj.core.api.ThrowableAssert.ThrowingCallable;
+import org.junit.jupiter.api.AfterAll;
+import org.junit.jupiter.api.AfterEach;
+import org.junit.jupiter.api.BeforeAll;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.api.Timeout;
+import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.CsvFileSource;
+import org.junit.jupiter.params.provider.EnumSource;
+
+/** The same for every family: what one can do with a device, and what each fault of a device leads to. */
+@Timeout(60)
+class FamiliesTest {
+    private static final int PORT = 2934;
+    private static final Platforms PLATFORMS = Platforms.shipped();
+    private static final Login LOGIN = new Login(DemoFleet.ACCOUNT, DemoFleet.PASSWORD, DemoFleet.ADMIN_PASSWORD);
+    private static final Patience SHORT = new Patience(
+            Duration.ofSeconds(1),
+            Duration.ofSeconds(3),
+            Duration.ofSeconds(1),
+            Duration.ofSeconds(1),
+            Duration.ofSeconds(30),
+            8_000_000);
+
+    private static StandIns standIns;
+    private static Connector connector;
+
+    /** A device of each family, the line that alters it, and the one that undoes that. */
+    enum Family {
+        CORVANE("corvane", "brkw-acc-2", "vlan 377 \"ice house\"", "not vlan 377", "ice house"),
+        CORVANE_BY_TELNET("corvane", "fenn-acc-3", "vlan 377 \"ice house\"", "not vlan 377", "ice house"),
+        ALTAMONT("altamont", "cairn-rtr-1", "put ports lan-2 text \"ice house\"", "cut ports lan-2", "ice house"),
+        ALTAMONT_BY_NETCONF(
+                "plain-netconf",
+                "duns-rtr-1",
+                "<ports xmlns=\"urn:example:altamont\"><port><name>lan-2</name><text>ice house</text></port></ports>",
+                "<ports xmlns=\"urn:example:altamont\"><port xmlns:nc=\"urn:ietf:params:xml:ns:netconf:base:1.0\""
+                        + " nc:operation=\"delete\"><name>lan-2</name></port></ports>",
+                "ice house"),
+        BRISLING("brisling", "ald-wall-1", "object ice-house host 192.0.2.77", "erase object ice-house", "ice-house"),
+        PELLON("pellon", "mv-curlew-sw-1", "{\"welcome\": \"ice house\"}", "{\"welcome\": null}", "ice house");
+
+        final String platform;
+        final String device;
+        final String line;
+        final String undo;
+        final String trace;
+
+        Family(String platform, String device, String line, String undo, String trace) {
+            this.platform = platform;
+            this.device = device;
+            this.line = line;
+            this.undo = undo;
+            this.trace = trace;
+        }
+
+        Platform platform() {
+            return PLATFORMS.get(platform);
+        }
+
+        StandIn standIn() {
+            return standIns.get(device);
+        }
+
+        Target target() {
+            return target(Optional.empty());
+        }
+
+        Target target(Optional<String> pinned) {
+            return new Target(
+                    new Endpoint(standIn().address().getHostString(), PORT), LOGIN, pinned, this == CORVANE_BY_TELNET);
+        }
+
+        Conversation open() {
+            return connector.open(target(), platform(), ConversationListener.NONE);
+        }
+    }
+
+    @BeforeAll
+    static void start() {
+        standIns = new StandIns(new InetSocketAddress("127.0.0.1", 9), Clock.systemUTC(), Duration.ofMillis(300));
+        DemoStart.start(standIns, PORT, Optional.empty(), Instant.parse("2026-11-23T07:58:00Z"));
+        connector = new Connector(SHORT);
+    }
+
+    @AfterAll
+    static void stop() {
+        connector.close();
+        standIns.close();
+    }
+
+    @AfterEach
+    void noSessionIsLeft() {
+        for (Family family : Family.values()) {
+            StandIn device = family.standIn();
+            for (Fault fault : Fault.values()) device.clear(fault);
+            await(device::isUp, device.name() + " is up");
+            await(() -> device.sessions() == 0, device.name() + " has no session left");
+        }
+    }
+
+    private static void await(java.util.function.BooleanSupplier condition, String what) {
+        long end = System.nanoTime() + Duration.ofSeconds(5).toNanos();
+        while (!condition.getAsBoolean() && System.nanoTime() < end) Thread.yield();
+        assertThat(condition.getAsBoolean()).as(what).isTrue();
+    }
+
+    @ParameterizedTest
+    @EnumSource
+    void isRecognisedByWhatItSays(Family family) {
+        // Whoever has a command line that is known is not taken for any other device with NETCONF.
+        List<Platform> candidates = family == Family.ALTAMONT_BY_NETCONF
+                ? List.of(family.platform())
+                : Connector.recognisable(PLATFORMS.all());
+        Met met = connector.meet(family.target(), candidates, ConversationListener.NONE);
+        assertThat(met.platform().name()).isEqualTo(family.platform);
+        assertThat(met.facts().name()).contains(family.device);
+        assertThat(met.facts().model())
+                .contains(family.standIn().device().chassis().hardware().model());
+        assertThat(met.facts().serial())
+                .contains(family.standIn().device().chassis().hardware().serial());
+        assertThat(met.facts().release())
+                .contains(family.standIn().device().chassis().release());
+        assertThat(met.identity().isEmpty()).isEqualTo(family == Family.CORVANE_BY_TELNET);
+    }
+
+    @ParameterizedTest
+    @EnumSource
+    void copiesBothConfigurations(Family family) {
+        RetrievedCopy copy = copy(family);
+        assertThat(settled(family, copy.running())).isEqualTo(settled(family, shown(family)));
+        assertThat(copy.saved().isPresent())
+                .isEqualTo(family.platform().copy().saved().isPresent());
+        copy.saved().ifPresent(saved -> assertThat(settled(family, saved)).isEqualTo(settled(family, copy.running())));
+        assertThat(family.platform().grammar().read(copy.running()).problems()).isEmpty();
+    }
+
+    @ParameterizedTest
+    @EnumSource
+    void readsEveryTable(Family family) {
+        var around = family.standIn().device().chassis().neighbourhood();
+        try (Conversation conversation = family.open()) {
+            for (TableReader reader : family.platform().tables()) {
+                Table table = reader.read(conversation.ask(reader.request()));
+                int expected = switch (reader.kind()) {
+                    case ROUTES -> around.routes().size();
+                    case ARP -> around.arp().size();
+                    case MACS -> around.macs().size();
+                    case NEIGHBOURS -> around.neighbours().size();
+                };
+                assertThat(table.rows()).as(reader.kind().toString()).hasSize(expected);
+                assertThat(table.rows()).noneMatch(row -> row.cells().contains(""));
+            }
+        }
+        boolean tellsTables = family != Family.ALTAMONT_BY_NETCONF;
+        assertThat(family.platform().tables()).hasSize(tellsTables ? 4 : 0);
+    }
+
+    @ParameterizedTest
+    @EnumSource(
+            mode = EnumSource.Mode.EXCLUDE,
+            names = {"CORVANE_BY_TELNET", "ALTAMONT_BY_NETCONF"})
+    void sendsAFileAndFetchesItBack(Family family) {
+        byte[] content = new byte[300_000];
+        new Random(7).nextBytes(content);
+        try (FileTransfer files =
+                connector.files(family.target(), family.platform().files().orElseThrow())) {
+            files.sendAndCompare("notes-1.bin", content);
+            assertThat(files.fetch("notes-1.bin")).isEqualTo(content);
+            assertThat(failureOf(() -> files.fetch("no-such-file"))).isEqualTo(FailureKind.TRANSFER_REFUSED);
+        }
+        assertThat(family.standIn().device().chassis().storage().read("notes-1.bin"))
+                .hasValueSatisfying(stored -> assertThat(stored).isEqualTo(content));
+    }
+
+    @ParameterizedTest
+    @EnumSource(
+            mode = EnumSource.Mode.EXCLUDE,
+            names = {"CORVANE_BY_TELNET", "ALTAMONT_BY_NETCONF"})
+    void aFullDeviceAndADamagedFileAreNoticed(Family family) {
+        try (FileTransfer files =
+                connector.files(family.target(), family.platform().files().orElseThrow())) {
+            family.standIn().set(Fault.STORAGE_FULL, 0);
+            assertThat(failureOf(() -> files.send("big.bin", new byte[100_000])))
+                    .isEqualTo(FailureKind.TRANSFER_REFUSED);
+            family.standIn().clear(Fault.STORAGE_FULL);
+            family.standIn().set(Fault.CORRUPTS_FILE, 0);
+            assertThat(failureOf(() -> files.sendAndCompare("notes-2.bin", "abc".getBytes(StandardCharsets.UTF_8))))
+                    .isEqualTo(FailureKind.FILE_DIFFERS);
+        }
+    }
+
+    @ParameterizedTest
+    @EnumSource
+    void altersALineAndUndoesIt(Family family) {
+        EditRequests edit = family.platform().edit().orElseThrow();
+        String before = settled(family, shown(family));
+        try (Conversation conversation = family.open()) {
+            DeviceEdit.apply(conversation, edit, List.of(family.line));
+            DeviceEdit.save(conversation, edit);
+        }
+        assertThat(shown(family)).contains(family.trace);
+        assertThat(family.standIn().device().savedText()).contains(family.trace);
+        try (Conversation conversation = family.open()) {
+            DeviceEdit.apply(conversation, edit, List.of(family.undo));
+            DeviceEdit.save(conversation, edit);
+        }
+        assertThat(settled(family, shown(family))).isEqualTo(before);
+    }
+
+    @ParameterizedTest
+    @EnumSource
+    void aRefusedLineLeavesNothingOpen(Family family) {
+        EditRequests edit = family.platform().edit().orElseThrow();
+        String bad = family.platform == "pellon"
+                ? "{\"nonsense\": 1}"
+                : family.line.replaceAll("vlan |ports|object", "nonsense ");
+        String before = settled(family, shown(family));
+        try (Conversation conversation = family.open()) {
+            assertThat(failureOf(() -> DeviceEdit.apply(conversation, edit, List.of(bad))))
+                    .isEqualTo(FailureKind.COMMAND_REFUSED);
+            assertThat(conversation.ask(family.platform().facts().request())).contains(family.device);
+        }
+        assertThat(settled(family, shown(family))).isEqualTo(before);
+    }
+
+    /** The table of docs/faults.md: what a fault leads to when a device is copied. */
+    @ParameterizedTest
+    @CsvFileSource(resources = "/faults.csv", numLinesToSkip = 1)
+    void aFaultHasItsOutcome(Family family, Fault fault, int number, String outcome) {
+        family.standIn().set(fault, number);
+        if (outcome.equals("COPIED")) {
+            assertThat(copy(family).running()).isNotEmpty();
+        } else {
+            assertThat(failureOf(() -> copy(family))).isEqualTo(FailureKind.valueOf(outcome));
+        }
+        // Whatever befalls one, others go on.
+        Family other = family == Family.CORVANE ? Family.ALTAMONT : Family.CORVANE;
+        assertThat(copy(other).running()).isNotEmpty();
+    }
+
+    @ParameterizedTest
+    @EnumSource
+    void bytesThatAreNotUtf8ComeThrough(Family family) {
+        if (family == Family.ALTAMONT_BY_NETCONF) return;
+        family.standIn().set(Fault.NOT_UTF8, 0);
+        assertThat(ConfigBytes.encode(copy(family).running())).contains((byte) 0xE4, (byte) 0xFF);
+    }
+
+    @ParameterizedTest
+    @EnumSource(mode = EnumSource.Mode.EXCLUDE, names = "ALTAMONT_BY_NETCONF")
+    void fiftyThousandLinesComeThrough(Family family) {
+        family.standIn().set(Fault.HUGE, 0);
+        assertThat(copy(family).running().lines().count()).isBetween(49_000L, 61_000L);
+    }
+
+    @ParameterizedTest
+    @EnumSource
+    void aDeviceThatRestartsComesBackWithWhatWasSaved(Family family) {
+        family.standIn().device().save();
+        String before = settled(family, shown(family));
+        family.standIn().set(Fault.STAYS_AWAY, 0);
+        family.standIn().restart();
+        assertThat(failureOf(() -> copy(family))).isIn(FailureKind.NO_ANSWER, FailureKind.PORT_CLOSED);
+        family.standIn().clear(Fault.STAYS_AWAY);
+        await(family.standIn()::isUp, "it is back");
+        assertThat(settled(family, copy(family).running())).isEqualTo(settled(family, shown(family)));
+        assertThat(settled(family, shown(family))).isEqualTo(before);
+    }
+
+    @ParameterizedTest
+    @EnumSource(mode = EnumSource.Mode.EXCLUDE, names = "CORVANE_BY_TELNET")
+    void anotherKeyOrCertificateStopsBeforeThePasswordIsSent(Family family) {
+        String other = "SHA256:AAAAAAAAAAAAAAAAAAAAAAAAAAAAAAAAAAAAAAAAAAA";
+        ConversationException failure = catchThrowableOfType(
+                ConversationException.class,
+                () -> RetrievedCopy.from(
+                        connector.open(family.target(Optional.of(other)), family.platform(), ConversationListener.NONE),
+                        family.platform()));
+        assertThat(failure.kind())
+                .isEqualTo(family == Family.PELLON ? FailureKind.CERTIFICATE_CHANGED : FailureKind.HOST_KEY_CHANGED);
+        assertThat(failure.seen()).contains(other).contains("shown was SHA256:");
+    }
+
+    @Test
+    void telnetIsOffUnlessItIsAllowed() {
+        Target notAllowed = new Target(Family.CORVANE_BY_TELNET.target().endpoint(), LOGIN, Optional.empty());
+        assertThat(failureOf(() -> connector.open(notAllowed, PLATFORMS.get("corvane"), ConversationListener.NONE)))
+                .isEqualTo(FailureKind.TELNET_NOT_ALLOWED);
+        assertThat(failureOf(() -> connector.meet(notAllowed, PLATFORMS.all(), ConversationListener.NONE)))
+                .isEqualTo(FailureKind.TELNET_NOT_ALLOWED);
+    }
+
+    @Test
+    void wrongPasswordByTelnetIsARefusedLogIn() {
+        Target wrong = new Target(
+                Family.CORVANE_BY_TELNET.target().endpoint(), new Login("chaperone", "no", ""), Optional.empty(), true);
+        assertThat(failureOf(() -> connector.open(wrong, PLATFORMS.get("corvane"), ConversationListener.NONE)))
+                .isEqualTo(FailureKind.LOGIN_REFUSED);
+    }
+
+    private static RetrievedCopy copy(Family family) {
+        try (Conversation conversation = family.open()) {
+            return RetrievedCopy.from(conversation, family.platform());
+        }
+    }
+
+    /** What the device shows, by its own engine; by NETCONF it shows the same tree as XML. */
+    private static String shown(Family family) {
+        if (family != Family.ALTAMONT_BY_NETCONF) {
+            return ConfigBytes.decode(family.standIn().device().runningText().getBytes(StandardCharsets.ISO_8859_1));
+        }
+        return copy(family).running();
+    }
+
+    private static String settled(Family family, String text) {
+        Noise noise = family.platform().noise();
+        return String.join(
+                "\n",
+                noise.settled(ConfigText.linesWithEndings(text).stream()
+                        .map(ConfigText::withoutEnding)
+                        .toList()));
+    }
+
+    private static FailureKind failureOf(ThrowingCallable call) {
+        ConversationException failure = catchThrowableOfType(ConversationException.class, call);
+        assertThat(failure).as("it should have failed").isNotNull();
+        return failure.kind();
+    }
+}

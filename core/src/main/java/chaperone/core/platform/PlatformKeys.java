@@ -1,0 +1,129 @@
+package chaperone.core.platform;
+
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+
+/** Every entry that a platform's YAML may have, block by block: what the reader allows and what an editor proposes. */
+public final class PlatformKeys {
+    /** @param says what the entry is for, in a few words; {@code example} is a value as it could stand there */
+    public record Key(String name, String says, String example) {}
+
+    private static final Map<String, List<Key>> BLOCKS = new LinkedHashMap<>();
+
+    static {
+        block(
+                "",
+                key("platform", "the name by which devices refer to it", "harbour-switch"),
+                key("title", "the name that people read", "Harbour switch"),
+                key("reached-by", "shell, netconf or https", "shell"),
+                key("recognise", "how a device of this family is told from others", ""),
+                key("shell", "how a conversation on the command line goes", ""),
+                key("copy", "the requests that fetch the configurations", ""),
+                key("configuration", "how the configuration is written", ""),
+                key("noise", "lines or parts of lines that change by themselves", ""),
+                key("secrets", "what is shown only to those who may see it", ""),
+                key("facts", "what the device says of itself", ""),
+                key("tables", "routes, ARP, MAC addresses and neighbours", ""),
+                key("files", "how files are sent and fetched", ""),
+                key("edit", "how lines of configuration are given to the device", ""));
+        block(
+                "recognise",
+                key("request", "a harmless request", "show facts"),
+                key("answer", "a pattern that only this family's answer matches", "'^maker +: Harbour$'"));
+        block(
+                "shell",
+                key("prompt", "a pattern for every prompt of the family, the whole last line", "'^\\S+[>#] ?$'"),
+                key("raise", "how to get to the level that reads configurations; left out if none is needed", ""),
+                key("page", "how paging is dealt with; left out if there is none", ""),
+                key("refusal", "a pattern for the first line by which a command is refused", "'^error: (.+)$'"),
+                key("leave", "the command that ends the conversation", "exit"),
+                key("telnet", "the questions of a log-in by Telnet; left out if it is never used", ""));
+        block(
+                "shell.raise",
+                key("prompt", "a pattern for the prompt at that level", "'^\\S+# ?$'"),
+                key("command", "the command that leads there", "admin"),
+                key("asks", "a pattern for the question for its password", "'^password: ?$'"));
+        block(
+                "shell.page",
+                key("off", "the command that switches paging off", "page off"),
+                key("ends-with", "what stands at the end of a page", "'-- more --'"),
+                key("next", "the key that shows the next page", "' '"));
+        block(
+                "shell.telnet",
+                key("asks-account", "a pattern for the question for the account", "'^account: ?$'"),
+                key("asks-password", "a pattern for the question for the password", "'^password: ?$'"),
+                key("refused", "a pattern for the line that refuses the log-in", "'^refused'"));
+        block(
+                "copy",
+                key("running", "the request for the configuration in force", "show config running"),
+                key("saved", "the request for the one used at the next start; left out if there is one only", ""),
+                key("size", "a header line whose first group counts the bytes below it", "'^# (\\d{1,12}) bytes$'"));
+        block(
+                "configuration",
+                key("grammar", "indented, braced, flat, json or xml", "indented"),
+                key("odd-parts", "keep or refuse what does not keep to the grammar", "refuse"),
+                key("comment", "what begins a comment (indented, flat)", "'#'"),
+                key("comment-from", "what begins a comment (braced)", "'/*'"),
+                key("comment-to", "what ends a comment (braced)", "'*/'"),
+                key("tab-width", "columns to a tab stop (indented)", "8"),
+                key("statement", "a pattern for a line that is a statement (flat)", "'^[a-z]'"),
+                key("verbatim", "blocks of free text (indented)", ""));
+        block(
+                "configuration.verbatim",
+                key("opens", "a pattern for the statement above the free text", "'^welcome$'"),
+                key("lines", "a pattern for the lines that belong to it", "'^\\s+\\|'"));
+        block(
+                "noise",
+                key("name", "a short name", "clock"),
+                key("pattern", "whole lines, or the groups of the pattern within them", "'^time (\\S+)$'"),
+                key("reason", "why it changes by itself", "it moves with the clock"));
+        block("secrets", key("pattern", "a line; its first group is the secret", "'secret (\\S+)$'"));
+        block(
+                "facts",
+                key("request", "the request for the facts", "show facts"),
+                key("name", "a pattern whose first group is the name", "'^name +: (\\S+)$'"),
+                key("model", "a pattern whose first group is the model", "'^model +: (\\S+)$'"),
+                key("serial", "a pattern whose first group is the serial number", "'^serial +: (\\S+)$'"),
+                key("release", "a pattern whose first group is the release", "'^release +: (\\S+)$'"));
+        block(
+                "tables",
+                key("table", "routes, arp, macs or neighbours", "arp"),
+                key("request", "the request for it", "show arp"),
+                key(
+                        "row",
+                        "a pattern for one row, with a named group for each column",
+                        "'^(?P<address>\\S+) +(?P<mac>\\S+) +(?P<port>\\S+)$'"));
+        block(
+                "files",
+                key("way", "scp, sftp or https", "scp"),
+                key("put", "where a file is sent to, with {} for its name", "/{}"),
+                key("get", "where it is fetched from, with {} for its name", "/{}"));
+        block(
+                "edit",
+                key("begin", "requests before the first line", "[edit]"),
+                key("each", "the request for one line, with {} in its place", "'{}'"),
+                key("finish", "requests that put the lines in force", "[done]"),
+                key("abandon", "requests after a line was refused", "[done]"),
+                key("save", "requests that make it survive a restart", "[save]"));
+    }
+
+    private PlatformKeys() {}
+
+    private static void block(String path, Key... keys) {
+        BLOCKS.put(path, List.of(keys));
+    }
+
+    private static Key key(String name, String says, String example) {
+        return new Key(name, says, example);
+    }
+
+    /** By the path of their block, such as {@code shell.page}; the top is the empty path. */
+    public static Map<String, List<Key>> all() {
+        return Map.copyOf(BLOCKS);
+    }
+
+    static List<String> namesIn(String path) {
+        return BLOCKS.getOrDefault(path, List.of()).stream().map(Key::name).toList();
+    }
+}

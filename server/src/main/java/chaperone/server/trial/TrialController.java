@@ -1,0 +1,149 @@
+package chaperone.server.trial;
+
+import chaperone.connect.Connector;
+import chaperone.connect.Endpoint;
+import chaperone.connect.Target;
+import chaperone.core.platform.Platform;
+import chaperone.server.fleet.CredentialSets;
+import chaperone.server.fleet.Device;
+import chaperone.server.fleet.Fleet;
+import chaperone.server.fleet.HostKeys;
+import chaperone.server.job.DeviceTurn;
+import chaperone.server.platform.PlatformShelf;
+import chaperone.server.problem.ProblemException;
+import io.swagger.v3.oas.annotations.media.Content;
+import io.swagger.v3.oas.annotations.media.Schema;
+import io.swagger.v3.oas.annotations.responses.ApiResponse;
+import jakarta.validation.Valid;
+import jakarta.validation.constraints.Max;
+import jakarta.validation.constraints.Min;
+import jakarta.validation.constraints.Size;
+import java.io.IOException;
+import java.io.OutputStream;
+import java.io.UncheckedIOException;
+import java.nio.charset.StandardCharsets;
+import java.security.Principal;
+import java.util.List;
+import java.util.Optional;
+import org.slf4j.Logger;
+import org.slf4j.LoggerFactory;
+import org.springframework.http.HttpStatus;
+import org.springframework.http.MediaType;
+import org.springframework.http.ResponseEntity;
+import org.springframework.web.bind.annotation.PathVariable;
+import org.springframework.web.bind.annotation.PostMapping;
+import org.springframework.web.bind.annotation.RequestBody;
+import org.springframework.web.bind.annotation.RestController;
+import org.springframework.web.servlet.mvc.method.annotation.StreamingResponseBody;
+import tools.jackson.databind.json.JsonMapper;
+
+/** Trying a platform on a device: one JSON object a line, sent as each step is reached. Leaving ends the trial. */
+@RestController
+class TrialController {
+    private static final Logger LOG = LoggerFactory.getLogger(TrialController.class);
+    private static final String LINES = "application/x-ndjson";
+
+    private final PlatformShelf shelf;
+    private final Fleet fleet;
+    private final CredentialSets credentials;
+    private final HostKeys keys;
+    private final Connector connector;
+    private final DeviceTurn turn;
+    private final JsonMapper json;
+
+    TrialController(
+            PlatformShelf shelf,
+            Fleet fleet,
+            CredentialSets credentials,
+            HostKeys keys,
+            Connector connector,
+            DeviceTurn turn,
+            JsonMapper json) {
+        this.shelf = shelf;
+        this.fleet = fleet;
+        this.credentials = credentials;
+        this.keys = keys;
+        this.connector = connector;
+        this.turn = turn;
+        this.json = json;
+    }
+
+    /** An address that is not in the fleet. */
+    record Address(
+            @Size(min = 1, max = 253) String host,
+            @Min(1) @Max(65_535) int port,
+            long credentialSet,
+            boolean allowTelnet) {}
+
+    /**
+     * @param yaml a text that is not saved yet; absent for the platform as it is in force
+     * @param device the name of a device of the fleet; if absent, {@code address} must be given
+     */
+    record Wanted(
+            Optional<@Size(max = 262_144) String> yaml,
+            Optional<@Size(max = 253) String> device,
+            Optional<@Valid Address> address) {}
+
+    private record Place(String site, Target target) {}
+
+    @PostMapping(path = "/api/platforms/{name}/try", produces = LINES)
+    @ApiResponse(
+            responseCode = "200",
+            content = @Content(mediaType = LINES, schema = @Schema(implementation = TrialStep.class)))
+    ResponseEntity<StreamingResponseBody> attempt(
+            @PathVariable String name, @Valid @RequestBody Wanted wanted, Principal principal) {
+        Platform platform = wanted.yaml().map(PlatformShelf::readOrRefuse).orElseGet(() -> shelf.get(name));
+        Place place = place(wanted);
+        LOG.info(
+                "{} tries platform {} on {}",
+                principal.getName(),
+                name,
+                place.target().endpoint());
+        return ResponseEntity.ok()
+                .contentType(MediaType.parseMediaType(LINES))
+                .header("Cache-Control", "no-store")
+                .body(out -> run(platform, place, out));
+    }
+
+    private Place place(Wanted wanted) {
+        if (wanted.device().isPresent()) {
+            Device device = fleet.get(wanted.device().get());
+            return new Place(device.siteName(), fleet.target(device));
+        }
+        Address address = wanted.address()
+                .orElseThrow(() -> new ProblemException(
+                        HttpStatus.BAD_REQUEST,
+                        "no-device",
+                        "Name a device or an address to try it on.",
+                        "Choose one."));
+        Target target = new Target(
+                new Endpoint(address.host(), address.port()),
+                credentials.open(address.credentialSet()),
+                keys.pinned(address.host(), address.port()),
+                address.allowTelnet());
+        return new Place("", target);
+    }
+
+    private void run(Platform platform, Place place, OutputStream out) {
+        Endpoint endpoint = place.target().endpoint();
+        try {
+            turn.take(
+                    place.site(),
+                    endpoint.host(),
+                    endpoint.port(),
+                    () -> new Trial(platform, step -> write(out, step)).run(connector, place.target()));
+        } catch (ProblemException e) {
+            write(out, new TrialStep(TrialStep.Kind.ENDED, false, String.valueOf(e.getMessage()), "", List.of()));
+        }
+    }
+
+    private void write(OutputStream out, TrialStep step) {
+        try {
+            out.write((json.writeValueAsString(step) + "\n").getBytes(StandardCharsets.UTF_8));
+            out.flush();
+        } catch (IOException e) {
+            // Whoever asked has gone: the exception ends the conversation too.
+            throw new UncheckedIOException(e);
+        }
+    }
+}

@@ -1,0 +1,93 @@
+package chaperone.standins;
+
+import chaperone.standins.StandIn.Access;
+import chaperone.standins.StandIn.Plan;
+import chaperone.standins.altamont.AltamontRouter;
+import chaperone.standins.altamont.AltamontShell;
+import chaperone.standins.altamont.NetconfSession;
+import chaperone.standins.brisling.BrislingFirewall;
+import chaperone.standins.brisling.BrislingShell;
+import chaperone.standins.corvane.CorvaneShell;
+import chaperone.standins.corvane.CorvaneSwitch;
+import chaperone.standins.device.Chassis;
+import chaperone.standins.device.Device;
+import chaperone.standins.device.Events;
+import chaperone.standins.device.Guard;
+import chaperone.standins.device.Hardware;
+import chaperone.standins.device.Identity;
+import chaperone.standins.device.Port;
+import chaperone.standins.device.Shell;
+import chaperone.standins.device.Visit;
+import chaperone.standins.https.HttpsPort;
+import chaperone.standins.pellon.PellonService;
+import chaperone.standins.pellon.PellonSwitch;
+import chaperone.standins.ssh.SshPort;
+import chaperone.standins.ssh.SshRuntime;
+import chaperone.standins.telnet.TelnetPort;
+import java.time.Clock;
+import java.util.Optional;
+import java.util.function.Function;
+
+/** Puts a device of each family together with the port that it listens on. */
+record Family(Device device, Function<Identity, Port> ports) {
+
+    static Family of(Plan plan, SshRuntime runtime, Clock clock, Events events) {
+        Guard guard = new Guard(runtime.timer());
+        Device made = device(new Chassis(plan.hardware(), clock), plan.running(), plan.saved(), guard);
+        if (made instanceof CorvaneSwitch device) {
+            return shell(plan, runtime, device, visit -> new CorvaneShell(device, visit, events, guard));
+        }
+        if (made instanceof AltamontRouter device) {
+            SshPort.Programs netconf = (visit, in, out) -> new NetconfSession(device, visit, events, in, out).serve();
+            Function<Visit, Shell> shellOf = visit -> new AltamontShell(device, visit, events);
+            return ssh(plan, runtime, device, shellOf, Optional.of(netconf), SshPort.Files.SFTP);
+        }
+        if (made instanceof BrislingFirewall device) {
+            Function<Visit, Shell> shellOf = visit -> new BrislingShell(device, visit, events);
+            return ssh(plan, runtime, device, shellOf, Optional.empty(), SshPort.Files.SFTP);
+        }
+        PellonService service = new PellonService((PellonSwitch) made, events);
+        return new Family(
+                made, identity -> new HttpsPort(plan.address(), identity, service, service::open, runtime.shells()));
+    }
+
+    /** A device that nobody can reach; what it is told to undo later it does not undo. */
+    static Device alone(Hardware hardware, String running, String saved, Clock clock) {
+        return device(new Chassis(hardware, clock), running, saved, Guard.never());
+    }
+
+    private static Device device(Chassis chassis, String running, String saved, Guard guard) {
+        String maker = chassis.hardware().maker();
+        return switch (maker) {
+            case "Corvane" -> new CorvaneSwitch(chassis, running, saved);
+            case "Altamont" -> new AltamontRouter(chassis, running, saved, guard);
+            case "Brisling" -> new BrislingFirewall(chassis, running, saved, guard);
+            case "Pellon" -> new PellonSwitch(chassis, running, saved);
+            default -> throw new IllegalArgumentException(maker + " makes nothing that is known here");
+        };
+    }
+
+    private static Family shell(Plan plan, SshRuntime runtime, Device device, Function<Visit, Shell> shellOf) {
+        if (plan.access() == Access.SSH) {
+            return ssh(plan, runtime, device, shellOf, Optional.empty(), SshPort.Files.SCP);
+        }
+        return new Family(device, identity -> new TelnetPort(plan.address(), device::logIn, shellOf, runtime.shells()));
+    }
+
+    private static Family ssh(
+            Plan plan,
+            SshRuntime runtime,
+            Device device,
+            Function<Visit, Shell> shellOf,
+            Optional<SshPort.Programs> netconf,
+            SshPort.Files files) {
+        SshPort.Offer offer = new SshPort.Offer(
+                plan.hardware().maker() + "_" + plan.hardware().release().split("\\.")[0],
+                device::logIn,
+                shellOf,
+                netconf,
+                files,
+                device.chassis().storage());
+        return new Family(device, identity -> new SshPort(plan.address(), identity.key(), runtime, offer));
+    }
+}

@@ -1,0 +1,266 @@
+package chaperone.standins.altamont;
+
+import chaperone.standins.device.Chassis;
+import chaperone.standins.device.Device;
+import chaperone.standins.device.Disturbance;
+import chaperone.standins.device.Fault;
+import chaperone.standins.device.Faults;
+import chaperone.standins.device.Guard;
+import chaperone.standins.device.Secret;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Optional;
+
+/**
+ * One router: the configuration in force, the one that is kept, and one draft that everybody shares. Safe for several
+ * sessions at once; who edits the draft holds its lock.
+ */
+public final class AltamontRouter implements Device {
+    private static final String MARK = "a5:";
+    private static final String SALT = "9d0c";
+
+    private final Chassis chassis;
+    private final Guard guard;
+    private AltamontConfig running;
+    private AltamontConfig kept;
+    private AltamontConfig draft;
+    /** The session that alone may edit the draft; 0 if any may. */
+    private int lockedBy;
+
+    private int sessions;
+
+    /** @throws IllegalArgumentException if the device itself would refuse a line of these texts */
+    public AltamontRouter(Chassis chassis, String running, String kept, Guard guard) {
+        this.chassis = chassis;
+        this.guard = guard;
+        this.running = parse(running);
+        this.kept = parse(kept);
+        this.draft = this.running.copy();
+    }
+
+    private static AltamontConfig parse(String text) {
+        try {
+            AltamontConfig config = AltamontConfig.parse(text);
+            hash(config);
+            return config;
+        } catch (Exclamation e) {
+            throw new IllegalArgumentException("The sample configuration is refused: " + e.getMessage(), e);
+        }
+    }
+
+    /** A password given in the clear is kept as a digest. */
+    private static void hash(AltamontConfig config) {
+        config.block("system")
+                .ifPresent(system -> system.all("account")
+                        .forEach(account -> account.all("secret").forEach(secret -> {
+                            if (!secret.word.startsWith(MARK)) secret.word = Secret.of(MARK, secret.word, SALT, ":");
+                        })));
+    }
+
+    @Override
+    public Chassis chassis() {
+        return chassis;
+    }
+
+    synchronized int newSession() {
+        return ++sessions;
+    }
+
+    @Override
+    public synchronized String name() {
+        return running.block("system").flatMap(s -> s.value("name")).orElse("altamont");
+    }
+
+    synchronized String welcome() {
+        return running.block("system")
+                .flatMap(s -> s.value("welcome"))
+                .map(text -> text + "\n")
+                .orElse("");
+    }
+
+    /** {@code look} or {@code full}. */
+    @Override
+    public synchronized Optional<String> logIn(String account, String password) {
+        if (chassis.faults().has(Fault.WRONG_CREDENTIALS)) return Optional.empty();
+        return running.block("system").stream()
+                .flatMap(system -> system.all("account").stream())
+                .filter(item -> item.word.equals(account)
+                        && item.value("secret")
+                                .filter(secret -> Secret.fits(MARK, password, secret, ":"))
+                                .isPresent())
+                .map(item -> item.value("level").orElse("look"))
+                .findFirst();
+    }
+
+    /** The draft, for the session that edits it. */
+    synchronized AltamontConfig draftFor(int session) throws Exclamation {
+        if (lockedBy != 0 && lockedBy != session) throw new Exclamation("draft: locked by session " + lockedBy);
+        return draft;
+    }
+
+    synchronized AltamontConfig running() {
+        return running.copy();
+    }
+
+    synchronized AltamontConfig draft() {
+        return draft.copy();
+    }
+
+    /** 0 if the lock is the session's now, else who has it. */
+    synchronized int lock(int session) {
+        if (lockedBy != 0 && lockedBy != session) return lockedBy;
+        lockedBy = session;
+        return 0;
+    }
+
+    synchronized boolean unlock(int session) {
+        boolean was = lockedBy == session;
+        if (was) lockedBy = 0;
+        return was;
+    }
+
+    synchronized void discard() {
+        draft = running.copy();
+    }
+
+    synchronized List<String> differences() {
+        List<String> before = running.asPuts();
+        List<String> after = draft.asPuts();
+        List<String> lines = new ArrayList<>();
+        before.stream().filter(line -> !after.contains(line)).forEach(line -> lines.add("- " + line));
+        after.stream().filter(line -> !before.contains(line)).forEach(line -> lines.add("+ " + line));
+        return lines;
+    }
+
+    /** Puts the draft in force and keeps it. */
+    synchronized void commit(String account) throws Exclamation {
+        putInForce(account);
+        guard.end();
+        kept = running.copy();
+    }
+
+    /** Puts the draft in force for a while; it is undone unless it is kept. */
+    synchronized void commitFor(int seconds, String account) throws Exclamation {
+        putInForce(account);
+        guard.beginSeconds(seconds, this::goBack);
+    }
+
+    private void putInForce(String account) throws Exclamation {
+        List<String> problems = draft.problems();
+        if (!problems.isEmpty()) throw new Exclamation(problems.get(0).substring(2));
+        hash(draft);
+        running = draft.copy();
+        chassis.changed(account);
+    }
+
+    synchronized void goBack() {
+        guard.end();
+        running = kept.copy();
+        draft = kept.copy();
+    }
+
+    /** False if nothing was waiting to be kept. */
+    synchronized boolean keep() {
+        boolean was = guard.end();
+        kept = running.copy();
+        return was;
+    }
+
+    @Override
+    public synchronized void type(String account, List<String> lines) {
+        try {
+            for (String line : lines) edit(draft, line);
+            commit(account);
+        } catch (Exclamation e) {
+            discard();
+            throw new IllegalArgumentException(String.valueOf(e.getMessage()), e);
+        }
+    }
+
+    static void edit(AltamontConfig draft, String line) throws Exclamation {
+        List<String> words = Tokens.of(line);
+        List<String> path = words.subList(1, words.size());
+        switch (words.get(0)) {
+            case "put" -> draft.put(path);
+            case "cut" -> draft.cut(path);
+            case "place" -> {
+                int before = path.indexOf("before");
+                if (before < 0 || before != path.size() - 2) throw new Exclamation("place: expected before and a name");
+                draft.place(path.subList(0, before), path.get(before + 1));
+            }
+            default -> throw new Exclamation("\"" + words.get(0) + "\" is not known here");
+        }
+    }
+
+    @Override
+    public synchronized boolean isClosed(String port) {
+        return running.block("ports").stream()
+                .flatMap(ports -> ports.below.stream())
+                .anyMatch(item -> item.word.equals(port) && !item.all("closed").isEmpty());
+    }
+
+    @Override
+    public List<String> strangersEdit() {
+        return List.of("put ports lan-3 text \"borrowed by the bait shop\"");
+    }
+
+    @Override
+    public synchronized void save() {
+        keep();
+    }
+
+    @Override
+    public synchronized void restart() {
+        goBack();
+        lockedBy = 0;
+        chassis.restart();
+    }
+
+    @Override
+    public synchronized String runningText() {
+        return shown(running);
+    }
+
+    @Override
+    public synchronized String savedText() {
+        return shown(kept);
+    }
+
+    @Override
+    public synchronized String keptRunning() {
+        return running.print();
+    }
+
+    @Override
+    public synchronized String keptSaved() {
+        return kept.print();
+    }
+
+    private String shown(AltamontConfig config) {
+        Faults faults = chassis.faults();
+        String body = config.print();
+        if (faults.has(Fault.HUGE)) body = body + padding(Disturbance.HUGE_LINES - Disturbance.lines(body) - 1);
+        if (faults.has(Fault.NOT_UTF8)) body = body + "ports {\n    lan-3 { text \"F\u00e4hranleger \u00ff\"; }\n}\n";
+        if (faults.has(Fault.LOSES_A_LINE)) body = withoutABrace(body);
+        return "/* Altamont " + chassis.hardware().model() + ", release " + chassis.release() + ", commit "
+                + chassis.changes() + " of " + chassis.changedAt() + " by " + chassis.changedBy() + " */\n" + body;
+    }
+
+    /** The line that is lost is one that ends a block: another one would leave a sound text. */
+    private static String withoutABrace(String body) {
+        int brace = body.indexOf("\n}\n", body.length() / 2);
+        return brace < 0 ? body : body.substring(0, brace) + body.substring(brace + 2);
+    }
+
+    private static String padding(int lines) {
+        StringBuilder text = new StringBuilder(lines * 40).append("ports {\n");
+        for (int i = 0; i < lines - 2; i++) {
+            text.append("    bundle-9 { sub ")
+                    .append(i)
+                    .append(" { tag ")
+                    .append(i)
+                    .append("; } }\n");
+        }
+        return text.append("}\n").toString();
+    }
+}

@@ -1,0 +1,126 @@
+package chaperone.standins.device;
+
+import java.net.InetSocketAddress;
+import java.time.Duration;
+import java.util.Optional;
+import java.util.concurrent.ScheduledExecutorService;
+import java.util.concurrent.TimeUnit;
+import java.util.function.Function;
+
+/** A device as the network sees it: reachable or not, restarting or not, with one identity. Safe for threads. */
+public final class NetworkEnd implements AutoCloseable {
+    private final InetSocketAddress address;
+    private final Device device;
+    private final Function<Identity, Port> ports;
+    private final ScheduledExecutorService timer;
+    private final Duration restartTakes;
+    private Identity identity;
+    private Optional<Port> port = Optional.empty();
+    private Optional<SilentPort> silence = Optional.empty();
+    private boolean isAway;
+    private boolean restarts;
+    private boolean closed;
+
+    /** @param ports makes the port that the device listens on, with its identity of the moment */
+    public NetworkEnd(
+            InetSocketAddress address,
+            Identity identity,
+            Device device,
+            Function<Identity, Port> ports,
+            ScheduledExecutorService timer,
+            Duration restartTakes) {
+        this.address = address;
+        this.identity = identity;
+        this.device = device;
+        this.ports = ports;
+        this.timer = timer;
+        this.restartTakes = restartTakes;
+    }
+
+    public InetSocketAddress address() {
+        return address;
+    }
+
+    /** Brings the network end in line with the faults that are set, and with where the device is. */
+    public synchronized void settle() {
+        if (closed) return;
+        Faults faults = device.faults();
+        boolean silent = isAway || faults.has(Fault.NO_ANSWER) || restarts && faults.has(Fault.STAYS_AWAY);
+        boolean listens = !silent && !restarts && !faults.has(Fault.PORT_CLOSED);
+        if (!listens) stopListening();
+        if (!silent) endSilence();
+        if (silent && silence.isEmpty()) silence = Optional.of(new SilentPort(address));
+        if (listens && port.isEmpty()) {
+            port = Optional.of(ports.apply(identity));
+            port.get().open();
+        }
+    }
+
+    /** Out of reach, as a ship at sea. */
+    public synchronized void setAway(boolean away) {
+        if (isAway == away) return;
+        isAway = away;
+        settle();
+    }
+
+    public synchronized boolean isAway() {
+        return isAway;
+    }
+
+    /** Whether somebody could talk to it now. */
+    public synchronized boolean isUp() {
+        return port.isPresent();
+    }
+
+    /** A device that was replaced by another at the same address. */
+    public synchronized void use(Identity other) {
+        identity = other;
+        stopListening();
+        settle();
+    }
+
+    public synchronized Identity identity() {
+        return identity;
+    }
+
+    /** Drops all sessions, stays away for a while, comes back with the saved configuration. */
+    public synchronized void restart() {
+        restarts = true;
+        settle();
+        timer.schedule(this::comeBack, restartTakes.toMillis(), TimeUnit.MILLISECONDS);
+    }
+
+    private synchronized void comeBack() {
+        if (device.faults().has(Fault.STAYS_AWAY)) return;
+        device.restart();
+        restarts = false;
+        settle();
+    }
+
+    /** Ends a restart that a fault has held up. */
+    public synchronized void comeBackIfHeldUp() {
+        if (restarts && silence.isPresent()) comeBack();
+    }
+
+    public synchronized int sessions() {
+        return port.map(Port::sessions).orElse(0);
+    }
+
+    private void stopListening() {
+        port.ifPresent(Port::close);
+        port = Optional.empty();
+    }
+
+    private void endSilence() {
+        silence.ifPresent(SilentPort::close);
+        silence = Optional.empty();
+    }
+
+    @Override
+    public synchronized void close() {
+        closed = true;
+        stopListening();
+        endSilence();
+        device.chassis().storage().clear();
+    }
+}

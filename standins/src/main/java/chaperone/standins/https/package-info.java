@@ -1,0 +1,5 @@
+/** A port that answers by HTTPS. */
+@NullMarked
+package chaperone.standins.https;
+
+import org.jspecify.annotations.NullMarked;

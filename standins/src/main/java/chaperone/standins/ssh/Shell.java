@@ -1,9 +1,0 @@
-package chaperone.standins.ssh;
-
-import java.io.IOException;
-
-/** What answers on a terminal until the visitor leaves. */
-@FunctionalInterface
-public interface Shell {
-    void serve(Terminal terminal) throws IOException;
-}

@@ -1,0 +1,133 @@
+package chaperone.standins.telnet;
+
+import chaperone.standins.device.Port;
+import chaperone.standins.device.Shell;
+import chaperone.standins.device.Terminal;
+import chaperone.standins.device.Visit;
+import java.io.FilterOutputStream;
+import java.io.IOException;
+import java.io.OutputStream;
+import java.io.UncheckedIOException;
+import java.net.InetSocketAddress;
+import java.net.ServerSocket;
+import java.net.Socket;
+import java.util.Optional;
+import java.util.Set;
+import java.util.concurrent.ConcurrentHashMap;
+import java.util.concurrent.Executor;
+import java.util.function.BiFunction;
+import java.util.function.Function;
+import org.slf4j.Logger;
+import org.slf4j.LoggerFactory;
+
+/** A Telnet server at one address (RFC 854; it echoes, RFC 857): account, password, then the device's shell. */
+public final class TelnetPort implements Port {
+    private static final Logger LOG = LoggerFactory.getLogger(TelnetPort.class);
+    /** IAC WILL ECHO, IAC WILL SUPPRESS-GO-AHEAD. */
+    private static final byte[] OFFERS = {(byte) 255, (byte) 251, 1, (byte) 255, (byte) 251, 3};
+
+    private static final int ATTEMPTS = 3;
+    private static final int ROWS = 24;
+
+    private final InetSocketAddress address;
+    private final BiFunction<String, String, Optional<String>> logIn;
+    private final Function<Visit, Shell> shellOf;
+    private final Executor executor;
+    private final Set<Socket> open = ConcurrentHashMap.newKeySet();
+    private Optional<ServerSocket> server = Optional.empty();
+
+    public TelnetPort(
+            InetSocketAddress address,
+            BiFunction<String, String, Optional<String>> logIn,
+            Function<Visit, Shell> shellOf,
+            Executor executor) {
+        this.address = address;
+        this.logIn = logIn;
+        this.shellOf = shellOf;
+        this.executor = executor;
+    }
+
+    @Override
+    public void open() {
+        try {
+            ServerSocket socket = new ServerSocket();
+            socket.setReuseAddress(true);
+            socket.bind(address);
+            server = Optional.of(socket);
+            executor.execute(() -> accept(socket));
+        } catch (IOException e) {
+            throw new UncheckedIOException("Cannot listen at " + address, e);
+        }
+    }
+
+    private void accept(ServerSocket socket) {
+        while (!socket.isClosed()) {
+            try {
+                Socket visitor = socket.accept();
+                open.add(visitor);
+                executor.execute(() -> serve(visitor));
+            } catch (IOException e) {
+                LOG.debug("No longer listening at {}", address, e);
+            }
+        }
+    }
+
+    private void serve(Socket visitor) {
+        try (visitor) {
+            visitor.setTcpNoDelay(true);
+            visitor.getOutputStream().write(OFFERS);
+            Terminal terminal = new Terminal(
+                    new TelnetInput(visitor.getInputStream()), escaping(visitor.getOutputStream()), true, ROWS);
+            Optional<Visit> visit = visit(terminal, (InetSocketAddress) visitor.getRemoteSocketAddress());
+            if (visit.isPresent()) shellOf.apply(visit.get()).serve(terminal);
+        } catch (IOException e) {
+            LOG.debug("The visitor has gone", e);
+        } finally {
+            open.remove(visitor);
+        }
+    }
+
+    private Optional<Visit> visit(Terminal terminal, InetSocketAddress from) throws IOException {
+        for (int i = 0; i < ATTEMPTS; i++) {
+            Optional<String> account = terminal.readLine("account: ", true);
+            if (account.isEmpty()) return Optional.empty();
+            Optional<String> password = terminal.readLine("password: ", false);
+            if (password.isEmpty()) return Optional.empty();
+            Optional<String> level = logIn.apply(account.get(), password.get());
+            if (level.isPresent()) return Optional.of(new Visit(account.get(), level.get(), from, "Telnet"));
+            terminal.write("refused\n");
+        }
+        return Optional.empty();
+    }
+
+    /** A byte 255 of the device's own is sent twice. */
+    private static OutputStream escaping(OutputStream out) {
+        return new FilterOutputStream(out) {
+            @Override
+            public void write(byte[] bytes, int from, int count) throws IOException {
+                int plainFrom = from;
+                for (int i = from; i < from + count; i++) {
+                    if (bytes[i] != (byte) 255) continue;
+                    out.write(bytes, plainFrom, i + 1 - plainFrom);
+                    plainFrom = i;
+                }
+                out.write(bytes, plainFrom, from + count - plainFrom);
+            }
+        };
+    }
+
+    @Override
+    public int sessions() {
+        return open.size();
+    }
+
+    @Override
+    public void close() {
+        try {
+            if (server.isPresent()) server.get().close();
+            for (Socket visitor : open) visitor.close();
+        } catch (IOException e) {
+            throw new UncheckedIOException("The port at " + address + " did not close", e);
+        }
+    }
+}
