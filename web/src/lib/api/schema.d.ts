@@ -4,6 +4,70 @@
  */
 
 export interface paths {
+    "/api/bench/faults": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["faults"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/bench/stand-ins": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["standIns"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/bench/stand-ins/{name}/faults/{fault}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put: operations["set"];
+        post?: never;
+        delete: operations["clear"];
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/bench/stand-ins/{name}/{act}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["act"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/copies": {
         parameters: {
             query?: never;
@@ -46,7 +110,7 @@ export interface paths {
         get?: never;
         put: operations["change"];
         post?: never;
-        delete: operations["remove"];
+        delete: operations["remove_1"];
         options?: never;
         head?: never;
         patch?: never;
@@ -59,7 +123,7 @@ export interface paths {
             path?: never;
             cookie?: never;
         };
-        get: operations["list_2"];
+        get: operations["list_3"];
         put?: never;
         post?: never;
         delete?: never;
@@ -75,10 +139,10 @@ export interface paths {
             path?: never;
             cookie?: never;
         };
-        get: operations["get_1"];
+        get: operations["get_2"];
         put?: never;
         post?: never;
-        delete: operations["remove_1"];
+        delete: operations["remove_2"];
         options?: never;
         head?: never;
         patch?: never;
@@ -155,8 +219,24 @@ export interface paths {
             path?: never;
             cookie?: never;
         };
-        get: operations["text"];
+        get: operations["text_1"];
         put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/devices/{name}/telnet": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put: operations["allowTelnet"];
         post?: never;
         delete?: never;
         options?: never;
@@ -219,7 +299,7 @@ export interface paths {
             path?: never;
             cookie?: never;
         };
-        get: operations["list_1"];
+        get: operations["list_2"];
         put?: never;
         post?: never;
         delete?: never;
@@ -235,7 +315,7 @@ export interface paths {
             path?: never;
             cookie?: never;
         };
-        get: operations["get"];
+        get: operations["get_1"];
         put?: never;
         post?: never;
         delete?: never;
@@ -292,6 +372,118 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/platforms": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["list_1"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/platforms/check": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["check"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/platforms/keys": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["keys"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/platforms/{name}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["get"];
+        put: operations["save"];
+        post?: never;
+        delete: operations["remove"];
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/platforms/{name}/read": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["read"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/platforms/{name}/texts/{number}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["text"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/platforms/{name}/try": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["attempt"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/session": {
         parameters: {
             query?: never;
@@ -316,10 +508,21 @@ export interface components {
             /** Format: int64 */
             id: number;
         };
+        Address: {
+            allowTelnet: boolean;
+            /** Format: int64 */
+            credentialSet: number;
+            host: string;
+            /** Format: int32 */
+            port: number;
+        };
         Answer: {
             /** @enum {string} */
             kind: "YES" | "ATTENTION" | "NO" | "NOT_KNOWN";
             reason: string;
+        };
+        Checked: {
+            problems: components["schemas"]["PlatformProblem"][];
         };
         CompareView: {
             after: components["schemas"]["RevisionView"];
@@ -328,6 +531,13 @@ export interface components {
             isShortest: boolean;
             noise: components["schemas"]["NoiseView"][];
             sections: components["schemas"]["SectionView"][];
+        };
+        ConfigProblem: {
+            /** Format: int32 */
+            column: number;
+            /** Format: int32 */
+            line: number;
+            message: string;
         };
         CopyRequest: {
             devices: string[];
@@ -373,6 +583,7 @@ export interface components {
             devices: components["schemas"]["DeviceView"][];
             /** Format: int64 */
             matching: number;
+            platforms: components["schemas"]["Facet"][];
             releases: components["schemas"]["Facet"][];
             roles: components["schemas"]["Facet"][];
             sites: components["schemas"]["Facet"][];
@@ -398,11 +609,24 @@ export interface components {
             role: string;
             serial: string;
             site: string;
+            telnetAllowed: boolean;
+        };
+        Exchange: {
+            answer: string;
+            cut: boolean;
+            request: string;
         };
         Facet: {
             /** Format: int64 */
             devices: number;
             value: string;
+        };
+        FaultView: {
+            fault: string;
+            meaning: string;
+            takesNumber: boolean;
+            /** Format: int32 */
+            usualNumber: number;
         };
         FoldView: {
             /** Format: int32 */
@@ -424,10 +648,12 @@ export interface components {
             pinnedAt: string;
         };
         ImportRequest: {
+            allowTelnet?: boolean;
             /** Format: int64 */
             credentialSet: number;
             csv: string;
             listName: string;
+            platform?: string;
             /** Format: int32 */
             port: number;
         };
@@ -456,6 +682,11 @@ export interface components {
             stopAsked: boolean;
             title: string;
         };
+        Key: {
+            example: string;
+            name: string;
+            says: string;
+        };
         LinePage: {
             lines: components["schemas"]["LineView"][];
             /** Format: int64 */
@@ -472,7 +703,7 @@ export interface components {
             /** Format: int32 */
             number: number;
             /** @enum {string} */
-            outcome: "NONE" | "ADDED" | "ALREADY_KNOWN" | "NEW_REVISION" | "NOTHING_NEW" | "NO_ANSWER" | "PORT_CLOSED" | "LOGIN_REFUSED" | "PRIVILEGE_REFUSED" | "HOST_KEY_CHANGED" | "NOT_A_KNOWN_PLATFORM" | "UNEXPECTED_PROMPT" | "FELL_SILENT" | "DROPPED" | "COMMAND_REFUSED" | "TOO_LONG" | "INCOMPLETE" | "NAME_TAKEN" | "DEVICE_GONE" | "STOPPED" | "INTERNAL";
+            outcome: "NONE" | "ADDED" | "ALREADY_KNOWN" | "NEW_REVISION" | "NOTHING_NEW" | "NO_ANSWER" | "PORT_CLOSED" | "LOGIN_REFUSED" | "PRIVILEGE_REFUSED" | "HOST_KEY_CHANGED" | "CERTIFICATE_CHANGED" | "TELNET_NOT_ALLOWED" | "NO_SHELL" | "NO_PROGRAM_INTERFACE" | "CAPABILITY_MISSING" | "TRANSFER_REFUSED" | "FILE_DIFFERS" | "NOT_A_KNOWN_PLATFORM" | "UNEXPECTED_PROMPT" | "FELL_SILENT" | "DROPPED" | "COMMAND_REFUSED" | "TOO_LONG" | "INCOMPLETE" | "NAME_TAKEN" | "DEVICE_GONE" | "STOPPED" | "INTERNAL";
             /** Format: int32 */
             port: number;
             seen: string;
@@ -495,6 +726,15 @@ export interface components {
             /** Format: int32 */
             port: number;
         };
+        NodeView: {
+            /** Format: int32 */
+            depth: number;
+            /** @enum {string} */
+            kind: "STATEMENT" | "COMMENT" | "BLANK" | "VERBATIM";
+            /** Format: int32 */
+            line: number;
+            text: string;
+        };
         NoiseView: {
             name: string;
             reason: string;
@@ -504,13 +744,56 @@ export interface components {
             lines: number;
             meaning: string;
             /** @enum {string} */
-            outcome: "NONE" | "ADDED" | "ALREADY_KNOWN" | "NEW_REVISION" | "NOTHING_NEW" | "NO_ANSWER" | "PORT_CLOSED" | "LOGIN_REFUSED" | "PRIVILEGE_REFUSED" | "HOST_KEY_CHANGED" | "NOT_A_KNOWN_PLATFORM" | "UNEXPECTED_PROMPT" | "FELL_SILENT" | "DROPPED" | "COMMAND_REFUSED" | "TOO_LONG" | "INCOMPLETE" | "NAME_TAKEN" | "DEVICE_GONE" | "STOPPED" | "INTERNAL";
+            outcome: "NONE" | "ADDED" | "ALREADY_KNOWN" | "NEW_REVISION" | "NOTHING_NEW" | "NO_ANSWER" | "PORT_CLOSED" | "LOGIN_REFUSED" | "PRIVILEGE_REFUSED" | "HOST_KEY_CHANGED" | "CERTIFICATE_CHANGED" | "TELNET_NOT_ALLOWED" | "NO_SHELL" | "NO_PROGRAM_INTERFACE" | "CAPABILITY_MISSING" | "TRANSFER_REFUSED" | "FILE_DIFFERS" | "NOT_A_KNOWN_PLATFORM" | "UNEXPECTED_PROMPT" | "FELL_SILENT" | "DROPPED" | "COMMAND_REFUSED" | "TOO_LONG" | "INCOMPLETE" | "NAME_TAKEN" | "DEVICE_GONE" | "STOPPED" | "INTERNAL";
+        };
+        PlatformDetail: {
+            /** Format: int32 */
+            number: number;
+            platform: components["schemas"]["PlatformView"];
+            sample?: string;
+            texts: components["schemas"]["TextView"][];
+            yaml: string;
+        };
+        PlatformProblem: {
+            /** Format: int32 */
+            column: number;
+            /** Format: int32 */
+            line: number;
+            message: string;
+        };
+        PlatformView: {
+            /** Format: int64 */
+            devices: number;
+            grammar: string;
+            hasTelnet: boolean;
+            isRecognised: boolean;
+            name: string;
+            /** @enum {string} */
+            protocol: "SHELL" | "NETCONF" | "HTTPS";
+            /** Format: date-time */
+            savedAt?: string;
+            savedBy?: string;
+            /** @enum {string} */
+            source: "SHIPPED" | "ALTERED" | "ADDED";
+            tables: string[];
+            title: string;
+        };
+        ReadView: {
+            accepted: boolean;
+            firstDifference?: components["schemas"]["ConfigProblem"];
+            /** Format: int32 */
+            levels: number;
+            nodes: components["schemas"]["NodeView"][];
+            problems: components["schemas"]["ConfigProblem"][];
+            /** Format: int64 */
+            statements: number;
         };
         Retried: {
             /** Format: int32 */
             lines: number;
         };
         Retry: {
+            allowTelnet?: boolean;
             /** Format: int64 */
             credentialSet?: number;
             lines: number[];
@@ -545,6 +828,7 @@ export interface components {
         };
         Session: {
             fullName: string;
+            isDemo: boolean;
             name: string;
             /** @enum {string} */
             role: "VIEWER" | "ENGINEER" | "APPROVER" | "ADMINISTRATOR";
@@ -562,9 +846,64 @@ export interface components {
             /** Format: int64 */
             timeout: number;
         };
+        StandInView: {
+            address: string;
+            faults: {
+                [key: string]: number;
+            };
+            isAway: boolean;
+            isUp: boolean;
+            maker: string;
+            model: string;
+            name: string;
+            /** Format: int32 */
+            port: number;
+            release: string;
+            /** Format: int32 */
+            sessions: number;
+        };
         Started: {
             /** Format: int64 */
             job: number;
+        };
+        TelnetUse: {
+            allowed: boolean;
+        };
+        TextToRead: {
+            text: string;
+            yaml?: string;
+        };
+        TextView: {
+            /** Format: int32 */
+            number: number;
+            removal: boolean;
+            /** Format: date-time */
+            savedAt: string;
+            savedBy: string;
+        };
+        TrialStep: {
+            advice: string;
+            exchanges: components["schemas"]["Exchange"][];
+            /** @enum {string} */
+            kind: "CONNECTED" | "PROMPT_FOUND" | "PAGING_OFF" | "PRIVILEGED" | "RECOGNISED" | "CONFIGURATION_READ" | "TREE_BUILT" | "WRITTEN_BACK" | "FACTS_FOUND" | "TABLE_READ" | "ENDED";
+            reached: boolean;
+            seen: string;
+        };
+        Wanted: {
+            address?: components["schemas"]["Address"];
+            device?: string;
+            yaml?: string;
+        };
+        YamlToCheck: {
+            yaml: string;
+        };
+        YamlToSave: {
+            /** Format: int32 */
+            basedOn: number;
+            yaml: string;
+        };
+        YamlView: {
+            yaml: string;
         };
     };
     responses: never;
@@ -575,6 +914,117 @@ export interface components {
 }
 export type $defs = Record<string, never>;
 export interface operations {
+    faults: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["FaultView"][];
+                };
+            };
+        };
+    };
+    standIns: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["StandInView"][];
+                };
+            };
+        };
+    };
+    set: {
+        parameters: {
+            query?: {
+                number?: number;
+            };
+            header?: never;
+            path: {
+                name: string;
+                fault: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["StandInView"];
+                };
+            };
+        };
+    };
+    clear: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                name: string;
+                fault: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["StandInView"];
+                };
+            };
+        };
+    };
+    act: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                name: string;
+                act: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["StandInView"];
+                };
+            };
+        };
+    };
     start_1: {
         parameters: {
             query?: never;
@@ -667,7 +1117,7 @@ export interface operations {
             };
         };
     };
-    remove: {
+    remove_1: {
         parameters: {
             query?: never;
             header?: never;
@@ -687,13 +1137,14 @@ export interface operations {
             };
         };
     };
-    list_2: {
+    list_3: {
         parameters: {
             query?: {
                 find?: string;
                 site?: string[];
                 role?: string[];
                 release?: string[];
+                platform?: string[];
                 sort?: string;
                 page?: number;
                 size?: number;
@@ -715,7 +1166,7 @@ export interface operations {
             };
         };
     };
-    get_1: {
+    get_2: {
         parameters: {
             query?: never;
             header?: never;
@@ -737,7 +1188,7 @@ export interface operations {
             };
         };
     };
-    remove_1: {
+    remove_2: {
         parameters: {
             query?: never;
             header?: never;
@@ -862,7 +1313,7 @@ export interface operations {
             };
         };
     };
-    text: {
+    text_1: {
         parameters: {
             query?: {
                 kind?: "RUNNING" | "SAVED";
@@ -884,6 +1335,30 @@ export interface operations {
                 content: {
                     "text/plain": string;
                 };
+            };
+        };
+    };
+    allowTelnet: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                name: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["TelnetUse"];
+            };
+        };
+        responses: {
+            /** @description No Content */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
             };
         };
     };
@@ -953,7 +1428,7 @@ export interface operations {
             };
         };
     };
-    list_1: {
+    list_2: {
         parameters: {
             query?: {
                 size?: number;
@@ -975,7 +1450,7 @@ export interface operations {
             };
         };
     };
-    get: {
+    get_1: {
         parameters: {
             query?: never;
             header?: never;
@@ -1067,6 +1542,213 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["JobView"];
+                };
+            };
+        };
+    };
+    list_1: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["PlatformView"][];
+                };
+            };
+        };
+    };
+    check: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["YamlToCheck"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Checked"];
+                };
+            };
+        };
+    };
+    keys: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": {
+                        [key: string]: components["schemas"]["Key"][];
+                    };
+                };
+            };
+        };
+    };
+    get: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                name: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["PlatformDetail"];
+                };
+            };
+        };
+    };
+    save: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                name: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["YamlToSave"];
+            };
+        };
+        responses: {
+            /** @description No Content */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+        };
+    };
+    remove: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                name: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description No Content */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+        };
+    };
+    read: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                name: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["TextToRead"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ReadView"];
+                };
+            };
+        };
+    };
+    text: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                name: string;
+                number: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["YamlView"];
+                };
+            };
+        };
+    };
+    attempt: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                name: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["Wanted"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/x-ndjson": components["schemas"]["TrialStep"];
                 };
             };
         };

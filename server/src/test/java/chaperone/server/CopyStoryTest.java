@@ -5,8 +5,8 @@ import static org.assertj.core.api.Assertions.assertThat;
 import chaperone.server.account.Role;
 import chaperone.server.support.Api;
 import chaperone.server.support.TestServer;
-import chaperone.standins.device.Fault;
 import chaperone.standins.demo.DemoFleet;
+import chaperone.standins.device.Fault;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
@@ -112,7 +112,7 @@ class CopyStoryTest {
     void aMalformedListNamesLineAndColumnAndAddsNothing() {
         Map<String, Object> request = Map.of(
                 "csv",
-                "address,port\n127.20.9.8,2941\n127.20.9.9,x\n",
+                "address,port\n127.20.99.8,2941\n127.20.99.9,x\n",
                 "credentialSet",
                 server.credentialSet(),
                 "port",
@@ -123,7 +123,7 @@ class CopyStoryTest {
         assertThat(problem.get("detail").asString())
                 .isEqualTo("Line 3, column 2: \"x\" is not a port from 1 to 65535.");
         assertThat(problem.get("problems").get(0).get("line").asInt()).isEqualTo(2);
-        assertThat(api.get("/api/devices?find=127.20.9.")
+        assertThat(api.get("/api/devices?find=127.20.99.")
                         .json(200)
                         .get("matching")
                         .asInt())

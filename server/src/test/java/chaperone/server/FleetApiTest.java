@@ -42,24 +42,25 @@ class FleetApiTest {
 
     @ParameterizedTest
     @CsvSource(delimiter = '|', textBlock = """
-        size=100                                   | 12 | brkw-acc-1
-        find=brkw                                  | 5  | brkw-acc-1
+        size=100                                   | 49 | ald-acc-1
+        find=brkw                                  | 6  | brkw-acc-1
         find=BRKW%20CORE                           | 2  | brkw-core-1
-        find=cairn%20point                         | 3  | cairn-acc-1
-        find=127.20.3.                             | 4  | duns-acc-1
+        find=cairn%20point                         | 6  | cairn-acc-1
+        find=127.20.3.                             | 6  | duns-acc-1
         find=%25                                   | 0  |
         find=_                                     | 0  |
         site=Dunsay&role=core                      | 2  | duns-core-1
         site=Dunsay&site=Brackwater&role=core      | 4  | brkw-core-1
         release=9.9                                | 0  |
-        sort=-name                                 | 12 | duns-core-2
-        sort=model&find=acc                        | 6  | brkw-acc-3
-        page=1&size=5                              | 12 | cairn-acc-1
+        sort=-name                                 | 49 | mv-heron-sw-1
+        platform=pellon&platform=brisling          | 9  | ald-wall-1
+        sort=model&find=acc                        | 16 | brkw-acc-3
+        page=1&size=5                              | 49 | ald-wall-1
         """)
     void isFilteredSortedAndPagedByTheServer(String query, int matching, String first) {
         JsonNode page = engineer.get("/api/devices?" + query).json(200);
         assertThat(page.get("matching").asInt()).isEqualTo(matching);
-        assertThat(page.get("all").asInt()).isEqualTo(12);
+        assertThat(page.get("all").asInt()).isEqualTo(49);
         if (first == null) assertThat(page.get("devices")).isEmpty();
         else assertThat(page.get("devices").get(0).get("name").asString()).isEqualTo(first);
     }
@@ -67,20 +68,28 @@ class FleetApiTest {
     @Test
     void pagesTogetherHoldEachDeviceOnce() {
         List<String> names = new ArrayList<>();
-        for (int page = 0; page < 4; page++) {
+        for (int page = 0; page < 17; page++) {
             engineer.get("/api/devices?sort=changed&size=3&page=" + page)
                     .json(200)
                     .get("devices")
                     .forEach(device -> names.add(device.get("name").asString()));
         }
-        assertThat(names).hasSize(12).doesNotHaveDuplicates();
+        assertThat(names).hasSize(49).doesNotHaveDuplicates();
     }
 
     @Test
     void countsFacets() {
         JsonNode sites = engineer.get("/api/devices").json(200).get("sites");
-        assertThat(sites).hasSize(3);
-        assertThat(sites.get(0)).hasToString("{\"value\":\"Brackwater\",\"devices\":5}");
+        assertThat(sites).hasSize(17);
+        assertThat(sites.get(0)).hasToString("{\"value\":\"Aldermouth\",\"devices\":6}");
+    }
+
+    private static long switches() {
+        for (JsonNode set : engineer.get("/api/credential-sets").json(200)) {
+            if (set.get("name").asString().equals("switches"))
+                return set.get("id").asLong();
+        }
+        throw new AssertionError("there is no such set");
     }
 
     @Test
@@ -123,7 +132,8 @@ class FleetApiTest {
     void aRemovedDeviceTakesItsHistoryAlongAndCanComeBack() {
         assertThat(engineer.delete("/api/devices/duns-core-2").status()).isEqualTo(204);
         assertThat(engineer.get("/api/devices/duns-core-2").status()).isEqualTo(404);
-        Map<String, Object> list = Map.of("csv", "127.20.3.12", "credentialSet", 1, "port", 2945, "listName", "");
+        Map<String, Object> list =
+                Map.of("csv", "127.20.3.12", "credentialSet", switches(), "port", 2945, "listName", "");
         engineer.awaitJob(
                 engineer.post("/api/imports", list).json(202).get("job").asLong());
         assertThat(engineer.get("/api/devices/duns-core-2/revisions").json(200)).isEmpty();
@@ -133,16 +143,19 @@ class FleetApiTest {
     @Test
     void aCredentialSetIsChangedWithoutItsPasswordsAndKeptWhileItIsUsed() {
         Map<String, Object> input = Map.of("name", "switches", "note", "changed", "account", "chaperone");
-        assertThat(administrator.put("/api/credential-sets/1", input).status()).isEqualTo(204);
+        assertThat(administrator
+                        .put("/api/credential-sets/" + switches(), input)
+                        .status())
+                .isEqualTo(204);
         assertThat(engineer.copy("cairn-core-1"))
                 .as("the passwords are as they were")
                 .isEqualTo("NOTHING_NEW");
         assertThat(administrator
-                        .delete("/api/credential-sets/1")
+                        .delete("/api/credential-sets/" + switches())
                         .json(409)
                         .get("detail")
                         .asString())
-                .contains("is used by 1");
+                .contains("is used by 31 devices");
         long spare = administrator
                 .post("/api/credential-sets", Map.of("name", "spare", "note", "", "account", "x", "password", "y"))
                 .json(201)

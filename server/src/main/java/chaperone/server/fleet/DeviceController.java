@@ -89,7 +89,8 @@ class DeviceController {
             long all,
             List<Facet> sites,
             List<Facet> roles,
-            List<Facet> releases) {}
+            List<Facet> releases,
+            List<Facet> platforms) {}
 
     record HostKeyView(String fingerprint, Instant pinnedAt) {}
 
@@ -102,10 +103,11 @@ class DeviceController {
             @RequestParam(defaultValue = "") @Size(max = 100) List<String> site,
             @RequestParam(defaultValue = "") @Size(max = 100) List<String> role,
             @RequestParam(defaultValue = "") @Size(max = 100) List<String> release,
+            @RequestParam(defaultValue = "") @Size(max = 100) List<String> platform,
             @RequestParam(defaultValue = "site") @Size(max = 20) String sort,
             @RequestParam(defaultValue = "0") @Min(0) @Max(100_000) int page,
             @RequestParam(defaultValue = "100") @Min(1) @Max(500) int size) {
-        DeviceFilter filter = new DeviceFilter(find, site, role, release);
+        DeviceFilter filter = new DeviceFilter(find, site, role, release, platform);
         Page<Device> found =
                 devices.findAll(filter.specification(), PageRequest.of(page, size, DeviceFilter.sort(sort)));
         Instant now = clock.instant();
@@ -115,7 +117,8 @@ class DeviceController {
                 devices.count(),
                 facets(devices.sites()),
                 facets(devices.roles()),
-                facets(devices.releases()));
+                facets(devices.releases()),
+                facets(devices.platforms()));
     }
 
     @GetMapping("/{name}")

@@ -12,7 +12,8 @@ import org.springframework.data.domain.Sort;
 import org.springframework.data.jpa.domain.Specification;
 
 /** Which devices a list shows: all words must occur in a device's facts, and each chosen value must be one of its own. */
-record DeviceFilter(String find, List<String> sites, List<String> roles, List<String> releases) {
+record DeviceFilter(
+        String find, List<String> sites, List<String> roles, List<String> releases, List<String> platforms) {
 
     Specification<Device> specification() {
         return (device, query, builder) -> {
@@ -23,6 +24,7 @@ record DeviceFilter(String find, List<String> sites, List<String> roles, List<St
             if (!sites.isEmpty()) all.add(siteName(device, builder).in(sites));
             if (!roles.isEmpty()) all.add(device.get("role").in(roles));
             if (!releases.isEmpty()) all.add(device.get("release").in(releases));
+            if (!platforms.isEmpty()) all.add(device.get("platform").in(platforms));
             return builder.and(all.toArray(Predicate[]::new));
         };
     }

@@ -58,4 +58,7 @@ interface DeviceRepository extends JpaRepository<Device, Long>, JpaSpecification
 
     @Query("select d.release as value, count(d) as devices from Device d group by d.release order by d.release")
     List<ValueCount> releases();
+
+    @Query("select d.platform as value, count(d) as devices from Device d group by d.platform order by d.platform")
+    List<ValueCount> platforms();
 }
