@@ -1,4 +1,5 @@
 import createClient, { type Middleware } from 'openapi-fetch';
+import { linesOf } from './lines';
 import type { components, paths } from './schema';
 
 type Schemas = components['schemas'];
@@ -14,6 +15,15 @@ export type Compare = Schemas['CompareView'];
 export type CompareRow = Schemas['RowView'];
 export type CredentialSet = Schemas['CredentialSetView'];
 export type Session = Schemas['Session'];
+export type Platform = Schemas['PlatformView'];
+export type PlatformDetail = Schemas['PlatformDetail'];
+export type PlatformProblem = Schemas['PlatformProblem'];
+/** By the path of their block. */
+export type PlatformKeys = Record<string, { name: string; says: string; example: string }[]>;
+export type ReadView = Schemas['ReadView'];
+export type TrialStep = Schemas['TrialStep'];
+export type StandIn = Schemas['StandInView'];
+export type Fault = Schemas['FaultView'];
 export type ConfigKind = 'RUNNING' | 'SAVED';
 
 /** A problem detail (RFC 9457) as the server sends it; lines and columns count from 0. */
@@ -29,10 +39,15 @@ export class Problem extends Error {
   }
 }
 
+const tokenOf = (cookies: string) => {
+  const token = cookies.match(/(?:^|; )XSRF-TOKEN=([^;]*)/)?.[1];
+  return token && decodeURIComponent(token);
+};
+
 const withToken: Middleware = {
   onRequest({ request }) {
-    const token = document.cookie.match(/(?:^|; )XSRF-TOKEN=([^;]*)/)?.[1];
-    if (token) request.headers.set('X-XSRF-TOKEN', decodeURIComponent(token));
+    const token = tokenOf(document.cookie);
+    if (token) request.headers.set('X-XSRF-TOKEN', token);
     return request;
   }
 };
@@ -72,6 +87,14 @@ export function problemOf(status: number, body: unknown): Problem {
     String(told.advice ?? 'Load the page again.'),
     (told.problems as Problem['places'] | undefined) ?? []
   );
+}
+
+/** An answer that comes line by line; aborting the signal ends the work on the server too. */
+export async function* postForLines<T>(path: string, body: unknown, signal: AbortSignal): AsyncGenerator<T> {
+  const headers = { 'Content-Type': 'application/json', 'X-XSRF-TOKEN': tokenOf(document.cookie) ?? '' };
+  const response = await fetch(path, { method: 'POST', headers, body: JSON.stringify(body), signal });
+  if (!response.ok) throw problemOf(response.status, await response.json().catch(() => ({})));
+  if (response.body) yield* linesOf<T>(response.body);
 }
 
 /** Whatever was thrown, as a problem that can be shown. */

@@ -508,14 +508,6 @@ export interface components {
             /** Format: int64 */
             id: number;
         };
-        Address: {
-            allowTelnet: boolean;
-            /** Format: int64 */
-            credentialSet: number;
-            host: string;
-            /** Format: int32 */
-            port: number;
-        };
         Answer: {
             /** @enum {string} */
             kind: "YES" | "ATTENTION" | "NO" | "NOT_KNOWN";
@@ -889,8 +881,16 @@ export interface components {
             reached: boolean;
             seen: string;
         };
-        Wanted: {
-            address?: components["schemas"]["Address"];
+        TryAddress: {
+            allowTelnet: boolean;
+            /** Format: int64 */
+            credentialSet: number;
+            host: string;
+            /** Format: int32 */
+            port: number;
+        };
+        TryRequest: {
+            address?: components["schemas"]["TryAddress"];
             device?: string;
             yaml?: string;
         };
@@ -1738,7 +1738,7 @@ export interface operations {
         };
         requestBody: {
             content: {
-                "application/json": components["schemas"]["Wanted"];
+                "application/json": components["schemas"]["TryRequest"];
             };
         };
         responses: {

@@ -16,10 +16,19 @@
   let running = $state(0);
 
   /** Only words whose pages exist. */
-  const words = [
+  const words = $derived([
     { group: 'Know', items: [{ word: 'Fleet', path: '/fleet', also: '/devices' }] },
-    { group: 'Keep', items: [{ word: 'Settings', path: '/settings', also: '/settings' }] }
-  ];
+    {
+      group: 'Keep',
+      items: [
+        { word: 'Platforms', path: '/platforms', also: '/platforms' },
+        { word: 'Settings', path: '/settings', also: '/settings' }
+      ]
+    },
+    ...(session.isDemo && session.mayAct
+      ? [{ group: 'Demo', items: [{ word: 'Bench', path: '/bench', also: '/bench' }] }]
+      : [])
+  ]);
   const isHere = (path: string) => page.url.pathname.startsWith(path);
 
   async function countRunning() {

@@ -34,9 +34,19 @@
   const facets = $derived([
     { name: 'Site', key: 'site', values: fleet?.sites ?? [] },
     { name: 'Role', key: 'role', values: fleet?.roles ?? [] },
+    { name: 'Platform', key: 'platform', values: fleet?.platforms ?? [] },
     { name: 'Release', key: 'release', values: fleet?.releases ?? [] }
   ]);
-  const isFiltered = $derived(['find', 'site', 'role', 'release'].some((key) => address.params.has(key)));
+  /** Of a long list of values the first ones are shown, and whatever is chosen. */
+  const MANY = 8;
+  const opened = new SvelteSet<string>();
+  const shownValues = (key: string, values: readonly { value: string; devices: number }[]) =>
+    opened.has(key)
+      ? values
+      : values.filter((each, i) => i < MANY || address.params.getAll(key).includes(each.value));
+  const isFiltered = $derived(
+    ['find', 'site', 'role', 'platform', 'release'].some((key) => address.params.has(key))
+  );
 
   const subtitle = $derived(
     fleet
@@ -159,7 +169,7 @@
     {#each facets as facet (facet.key)}
       <span class="flex flex-wrap items-center gap-1.5" role="group" aria-label={facet.name}>
         <span class="text-quiet text-[0.9rem] font-semibold">{facet.name}</span>
-        {#each facet.values as value (value.value)}
+        {#each shownValues(facet.key, facet.values) as value (value.value)}
           <button
             class="chip"
             aria-pressed={address.params.getAll(facet.key).includes(value.value)}
@@ -167,10 +177,20 @@
             >{value.value || 'none'} <span class="text-quiet">{value.devices}</span></button
           >
         {/each}
+        {#if facet.values.length > MANY}
+          <button
+            class="btn btn-ghost h-6 px-1.5"
+            onclick={() => opened.delete(facet.key) || opened.add(facet.key)}
+            >{opened.has(facet.key) ? 'fewer' : `${facet.values.length - MANY} more`}</button
+          >
+        {/if}
       </span>
     {/each}
     {#if isFiltered}
-      <button class="btn btn-ghost h-7" onclick={() => show({ find: '', site: [], role: [], release: [] })}>
+      <button
+        class="btn btn-ghost h-7"
+        onclick={() => show({ find: '', site: [], role: [], platform: [], release: [] })}
+      >
         Clear filter
       </button>
     {/if}

@@ -22,6 +22,16 @@
     asks = false;
   });
 
+  async function forbidTelnet() {
+    try {
+      const params = { path: { name: device.name } };
+      await need(api.PUT('/api/devices/{name}/telnet', { params, body: { allowed: false } }));
+      onremoved();
+    } catch (thrown) {
+      problem = asProblem(thrown);
+    }
+  }
+
   async function remove() {
     try {
       await need(api.DELETE('/api/devices/{name}', { params: { path: { name: device.name } } }));
@@ -38,6 +48,9 @@
     <FourMarks answers={device.answers} />
   </div>
   <p class="text-quiet">{device.model} · <span class="mono">{device.host}:{device.port}</span></p>
+  {#if device.telnetAllowed}<p class="text-warning font-semibold">
+      Telnet is allowed: passwords go in the clear
+    </p>{/if}
   <p class="text-quiet">serial <span class="mono">{device.serial}</span></p>
   <dl class="mt-2 grid grid-cols-[72px_1fr]">
     {#each QUESTIONS as question (question.key)}
@@ -56,6 +69,7 @@
     {#if session.mayAct}
       <button class="btn" onclick={oncopy}>Copy now</button>
       <button class="btn" onclick={() => (asks = true)}>Remove…</button>
+      {#if device.telnetAllowed}<button class="btn" onclick={forbidTelnet}>No more Telnet</button>{/if}
     {/if}
   </div>
   {#if asks}

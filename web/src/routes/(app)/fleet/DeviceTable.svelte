@@ -75,7 +75,11 @@
           <td
             ><a class="font-semibold hover:underline" href="/devices/{encodeURIComponent(device.name)}"
               >{device.name}</a
-            ></td
+            >{#if device.telnetAllowed}<span
+                class="text-warning ml-2 text-[0.86rem] font-semibold"
+                title="Telnet is allowed for this device: passwords go there in the clear"
+                >Telnet, unsafe</span
+              >{/if}</td
           >
           <td>{device.role}</td>
           <td>{device.model}</td>

@@ -7,6 +7,7 @@ export function queryOf(params: URLSearchParams) {
     site: params.getAll('site'),
     role: params.getAll('role'),
     release: params.getAll('release'),
+    platform: params.getAll('platform'),
     sort: params.get('sort') ?? 'site',
     page: Math.max(0, Number(params.get('page') ?? '0') || 0),
     size: PAGE_SIZE

@@ -19,9 +19,10 @@ export function stateOf(job: Job): string {
   return parts.length > 0 ? parts.join(', ') : `all ${count(job.states.DONE ?? 0, 'line')} done`;
 }
 
-/** The fingerprint that a device showed in place of the pinned one. */
+/** The fingerprint of the key or certificate that a device showed in place of the pinned one. */
 export function shownKey(line: JobLine): string | undefined {
-  return line.outcome === 'HOST_KEY_CHANGED' ? line.seen.match(/shown was (SHA256:\S+)/)?.[1] : undefined;
+  const isChanged = line.outcome === 'HOST_KEY_CHANGED' || line.outcome === 'CERTIFICATE_CHANGED';
+  return isChanged ? line.seen.match(/shown was (SHA256:\S+)/)?.[1] : undefined;
 }
 
 /** The name under which a line of an import is in the fleet. */

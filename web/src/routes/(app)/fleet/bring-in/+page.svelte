@@ -1,13 +1,16 @@
 <script lang="ts">
   import { goto } from '$app/navigation';
   import { onMount } from 'svelte';
-  import { api, asProblem, need, type CredentialSet, type Problem } from '$lib/api/client';
+  import { api, asProblem, need, type CredentialSet, type Platform, type Problem } from '$lib/api/client';
   import ProblemNote from '$lib/parts/ProblemNote.svelte';
   import { session } from '$lib/state/session.svelte';
 
   let sets = $state<CredentialSet[] | undefined>();
   let set = $state<number | undefined>();
   let port = $state(22);
+  let platforms = $state<Platform[]>([]);
+  let platform = $state('');
+  let allowTelnet = $state(false);
   let csv = $state('');
   let listName = $state('');
   let isOver = $state(false);
@@ -21,6 +24,7 @@
     try {
       sets = await need(api.GET('/api/credential-sets'));
       set = sets[0]?.id;
+      platforms = await need(api.GET('/api/platforms'));
     } catch (thrown) {
       problem = asProblem(thrown);
     }
@@ -40,7 +44,9 @@
     problem = undefined;
     try {
       const started = await need(
-        api.POST('/api/imports', { body: { csv, credentialSet: set, port, listName } })
+        api.POST('/api/imports', {
+          body: { csv, credentialSet: set, port, listName, platform: platform || undefined, allowTelnet }
+        })
       );
       await goto(`/jobs/${started.job}`);
     } catch (thrown) {
@@ -132,6 +138,20 @@
     <label class="mt-3 block">
       <span class="font-semibold">Port, where a line names none</span>
       <input class="input mt-1 w-full" type="number" min="1" max="65535" bind:value={port} required />
+    </label>
+    <label class="mt-3 block">
+      <span class="font-semibold">Platform</span>
+      <select class="select mt-1 w-full" bind:value={platform}>
+        <option value="">recognised by what each device says</option>
+        {#each platforms as each (each.name)}<option value={each.name}>{each.title}</option>{/each}
+      </select>
+    </label>
+    <label class="mt-3 flex items-start gap-2">
+      <input type="checkbox" class="checkbox checkbox-xs mt-1" bind:checked={allowTelnet} />
+      <span
+        >Allow Telnet where nothing better answers <span class="text-warning font-semibold">(unsafe)</span>:
+        passwords go in the clear</span
+      >
     </label>
     <button class="btn btn-primary mt-4 w-full" disabled={isBusy || !session.mayAct || set === undefined}
       >Bring in</button

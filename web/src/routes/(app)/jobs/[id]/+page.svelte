@@ -112,6 +112,17 @@
       );
     });
 
+  /** Of a device in the fleet it is the device that must allow it; of a new one its line. */
+  const allowTelnet = (line: JobLine) =>
+    act(async () => {
+      if (job?.kind === 'COPY') {
+        const params = { path: { name: line.target } };
+        await need(api.PUT('/api/devices/{name}/telnet', { params, body: { allowed: true } }));
+      }
+      const body = { lines: [line.number], allowTelnet: true };
+      await need(api.POST('/api/jobs/{id}/retry', { params: { path: { id } }, body }));
+    });
+
   const show = (state: string) => address.change({ state });
 
   $effect(() => {
@@ -207,7 +218,7 @@
     {/if}
   </div>
 
-  <LineTable {lines} {chosen} {at} kind={job.kind} onaccept={accept} />
+  <LineTable {lines} {chosen} {at} kind={job.kind} onaccept={accept} ontelnet={allowTelnet} />
   {#if matching > lines.length}
     <p class="mt-2">
       {lines.length} of {matching.toLocaleString('en-GB')} lines shown.

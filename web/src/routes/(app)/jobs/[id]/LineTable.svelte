@@ -13,9 +13,10 @@
     at: number;
     kind: Job['kind'];
     onaccept: (line: JobLine, fingerprint: string) => void;
+    ontelnet: (line: JobLine) => void;
   }
 
-  let { lines, chosen, at, kind, onaccept }: Props = $props();
+  let { lines, chosen, at, kind, onaccept, ontelnet }: Props = $props();
   const word: Record<JobLine['state'], string> = {
     WAITING: 'waiting',
     IN_HAND: 'in hand',
@@ -87,7 +88,12 @@
             {#if line.advice}<div class="text-quiet">{line.advice}</div>{/if}
             {#if key && session.mayAct}
               <button class="btn mt-1" onclick={() => onaccept(line, key)}
-                >Accept the new key and try again</button
+                >Accept the new {line.outcome === 'CERTIFICATE_CHANGED' ? 'certificate' : 'key'} and try again</button
+              >
+            {/if}
+            {#if line.outcome === 'TELNET_NOT_ALLOWED' && session.mayAct}
+              <button class="btn mt-1" onclick={() => ontelnet(line)}
+                >Allow Telnet (unsafe) and try again</button
               >
             {/if}
           </td>

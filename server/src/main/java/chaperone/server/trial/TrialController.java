@@ -69,7 +69,7 @@ class TrialController {
     }
 
     /** An address that is not in the fleet. */
-    record Address(
+    record TryAddress(
             @Size(min = 1, max = 253) String host,
             @Min(1) @Max(65_535) int port,
             long credentialSet,
@@ -79,10 +79,10 @@ class TrialController {
      * @param yaml a text that is not saved yet; absent for the platform as it is in force
      * @param device the name of a device of the fleet; if absent, {@code address} must be given
      */
-    record Wanted(
+    record TryRequest(
             Optional<@Size(max = 262_144) String> yaml,
             Optional<@Size(max = 253) String> device,
-            Optional<@Valid Address> address) {}
+            Optional<@Valid TryAddress> address) {}
 
     private record Place(String site, Target target) {}
 
@@ -91,7 +91,7 @@ class TrialController {
             responseCode = "200",
             content = @Content(mediaType = LINES, schema = @Schema(implementation = TrialStep.class)))
     ResponseEntity<StreamingResponseBody> attempt(
-            @PathVariable String name, @Valid @RequestBody Wanted wanted, Principal principal) {
+            @PathVariable String name, @Valid @RequestBody TryRequest wanted, Principal principal) {
         Platform platform = wanted.yaml().map(PlatformShelf::readOrRefuse).orElseGet(() -> shelf.get(name));
         Place place = place(wanted);
         LOG.info(
@@ -105,12 +105,12 @@ class TrialController {
                 .body(out -> run(platform, place, out));
     }
 
-    private Place place(Wanted wanted) {
+    private Place place(TryRequest wanted) {
         if (wanted.device().isPresent()) {
             Device device = fleet.get(wanted.device().get());
             return new Place(device.siteName(), fleet.target(device));
         }
-        Address address = wanted.address()
+        TryAddress address = wanted.address()
                 .orElseThrow(() -> new ProblemException(
                         HttpStatus.BAD_REQUEST,
                         "no-device",

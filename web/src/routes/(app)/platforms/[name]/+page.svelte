@@ -1,0 +1,233 @@
+<script lang="ts">
+  import { beforeNavigate, goto } from '$app/navigation';
+  import { page } from '$app/state';
+  import { onMount, untrack } from 'svelte';
+  import {
+    api,
+    asProblem,
+    need,
+    type PlatformDetail,
+    type PlatformKeys,
+    type Problem
+  } from '$lib/api/client';
+  import ProblemNote from '$lib/parts/ProblemNote.svelte';
+  import When from '$lib/parts/When.svelte';
+  import { address } from '$lib/state/address.svelte';
+  import { keys as bindings } from '$lib/state/keys.svelte';
+  import { session } from '$lib/state/session.svelte';
+  import { count } from '$lib/text/time';
+  import { renamed, SOURCE } from '../platformText';
+  import ReadText from './ReadText.svelte';
+  import TryOn from './TryOn.svelte';
+  import YamlEditor from './YamlEditor.svelte';
+
+  const name = $derived(page.params.name ?? '');
+  /** The platform whose text a new one begins with. */
+  const from = $derived(address.params.get('from') ?? '');
+  const tab = $derived(address.params.get('tab') ?? (session.mayManage ? 'try' : 'read'));
+  const tabs = [
+    ['try', 'Try on a device'],
+    ['read', 'Read a text'],
+    ['texts', 'Earlier texts']
+  ] as const;
+  let detail = $state<PlatformDetail | undefined>();
+  let text = $state('');
+  let saved = $state('');
+  let keys = $state<PlatformKeys>({});
+  let problem = $state<Problem | undefined>();
+  let note = $state('');
+  let asks = $state(false);
+  let editor = $state<YamlEditor | undefined>();
+
+  const isNew = $derived(from !== '');
+  const isEdited = $derived(text !== saved);
+
+  async function load() {
+    try {
+      const found = await need(
+        api.GET('/api/platforms/{name}', { params: { path: { name: isNew ? from : name } } })
+      );
+      detail = found;
+      saved = isNew ? '' : found.yaml;
+      text = isNew ? renamed(found.yaml, name) : found.yaml;
+      problem = undefined;
+    } catch (thrown) {
+      problem = asProblem(thrown);
+    }
+  }
+
+  const check = async (yaml: string) =>
+    (await need(api.POST('/api/platforms/check', { body: { yaml } })).catch(() => ({ problems: [] })))
+      .problems;
+
+  async function save() {
+    if (!detail || !session.mayManage || !isEdited) return;
+    problem = undefined;
+    try {
+      const body = { yaml: text, basedOn: isNew ? 0 : detail.number };
+      await need(api.PUT('/api/platforms/{name}', { params: { path: { name } }, body }));
+      note = 'Saved, and in force at once.';
+      saved = text;
+      if (isNew) await goto(`/platforms/${encodeURIComponent(name)}`, { replaceState: true });
+      else await load();
+    } catch (thrown) {
+      problem = asProblem(thrown);
+      const first = problem.places[0];
+      if (first) editor?.go(first.line, first.column);
+    }
+  }
+
+  async function remove() {
+    try {
+      await need(api.DELETE('/api/platforms/{name}', { params: { path: { name } } }));
+      asks = false;
+      saved = text;
+      if (detail?.platform.source === 'ADDED') await goto('/platforms');
+      else await load();
+    } catch (thrown) {
+      asks = false;
+      problem = asProblem(thrown);
+    }
+  }
+
+  async function bringBack(number: number) {
+    try {
+      const params = { path: { name, number } };
+      text = (await need(api.GET('/api/platforms/{name}/texts/{number}', { params }))).yaml;
+      note = 'The earlier text stands in the editor; save it to put it in force.';
+    } catch (thrown) {
+      problem = asProblem(thrown);
+    }
+  }
+
+  $effect(() => {
+    void [name, from];
+    untrack(load);
+  });
+
+  beforeNavigate((navigation) => {
+    const leaves = navigation.to?.url.pathname !== page.url.pathname;
+    if (leaves && isEdited && session.mayManage && !confirm('Leave without saving the text?'))
+      navigation.cancel();
+  });
+
+  onMount(() => {
+    need(api.GET('/api/platforms/keys')).then(
+      (all) => (keys = all),
+      () => {}
+    );
+    return bindings.add([{ key: 'ctrl+s', says: 'save the platform', run: save }]);
+  });
+</script>
+
+<svelte:head><title>{name} · Platforms · Chaperone</title></svelte:head>
+
+{#if detail}
+  {@const platform = detail.platform}
+  <div class="flex items-start gap-2">
+    <div class="min-w-0 grow">
+      <h1>{isNew ? name : platform.title}</h1>
+      <p class="text-quiet truncate">
+        <a class="underline" href="/platforms">Platforms</a> · <span class="mono">{name}</span> ·
+        {#if isNew}new, begun from {from}{:else}{SOURCE[platform.source]} · {count(
+            platform.devices,
+            'device'
+          )}
+          {#if platform.savedAt}· saved by {platform.savedBy} <When at={platform.savedAt} />{/if}{/if}
+      </p>
+    </div>
+    {#if session.mayManage}
+      {#if !isNew && platform.source !== 'SHIPPED'}
+        <button class="btn" onclick={() => (asks = true)}
+          >{platform.source === 'ALTERED' ? 'Back to the shipped text…' : 'Remove…'}</button
+        >
+      {/if}
+      {#if isEdited && !isNew}<button class="btn" onclick={() => (text = saved)}>Undo edits</button>{/if}
+      <button class="btn btn-primary" disabled={!isEdited} onclick={save}>Save <kbd>Ctrl S</kbd></button>
+    {/if}
+  </div>
+  {#if asks}
+    <div class="panel mt-3 flex items-center gap-2 p-3" role="alertdialog" aria-label="Take back">
+      <p class="grow">
+        {#if platform.source === 'ALTERED'}
+          Go back to the text that was shipped? {count(platform.devices, 'device')} will be read by it at once.
+          What was saved stays among the earlier texts.
+        {:else}Remove the platform <b>{name}</b>? {count(platform.devices, 'device')} use it.{/if}
+      </p>
+      <button class="btn btn-error" onclick={remove}
+        >{platform.source === 'ALTERED' ? 'Go back' : `Remove ${name}`}</button
+      >
+      <button class="btn" onclick={() => (asks = false)}>Keep it</button>
+    </div>
+  {/if}
+  {#if problem}
+    <div class="mt-3"><ProblemNote {problem} /></div>
+    {#if problem.places.length > 1}
+      <ul class="mt-1 pl-4">
+        {#each problem.places as place, i (i)}
+          <li>
+            <button class="underline" onclick={() => editor?.go(place.line, place.column)}
+              >line {place.line + 1}, column {place.column + 1}</button
+            >: {place.message}
+          </li>
+        {/each}
+      </ul>
+    {/if}
+  {:else if note}<p class="text-success mt-2" role="status">{note}</p>{/if}
+
+  <div class="mt-3 grid h-[calc(100vh-170px)] grid-cols-2 gap-3.5">
+    <div class="panel overflow-hidden">
+      {#key `${name} ${session.mayManage}`}
+        <YamlEditor
+          bind:this={editor}
+          value={text}
+          {keys}
+          {check}
+          readonly={!session.mayManage}
+          onchange={(next) => {
+            text = next;
+            note = '';
+          }}
+        />
+      {/key}
+    </div>
+    <div class="flex min-h-0 flex-col">
+      <div class="join" role="group" aria-label="What to do with the platform">
+        {#each tabs as [key, title] (key)}
+          <button
+            class="btn join-item"
+            aria-pressed={tab === key}
+            onclick={() => address.change({ tab: key })}>{title}</button
+          >
+        {/each}
+      </div>
+      <div class="mt-2 min-h-0 grow overflow-auto pr-1 pl-0.5">
+        {#if tab === 'read'}
+          <ReadText platform={isNew ? from : name} yaml={text} sample={detail.sample} />
+        {:else if tab === 'texts'}
+          <ul>
+            {#each detail.texts as each (each.number)}
+              <li class="border-base-300 flex items-center gap-2 border-b py-1.5">
+                <span class="grow">
+                  {each.removal ? 'taken back' : `text ${each.number}`} by {each.savedBy}
+                  <When at={each.savedAt} />
+                </span>
+                {#if !each.removal}<button class="btn" onclick={() => bringBack(each.number)}
+                    >Look at it</button
+                  >{/if}
+              </li>
+            {/each}
+            {#if platform.source !== 'ADDED'}
+              <li class="flex items-center gap-2 py-1.5">
+                <span class="grow">as it was shipped</span>
+                <button class="btn" onclick={() => bringBack(0)}>Look at it</button>
+              </li>
+            {/if}
+          </ul>
+        {:else}
+          <TryOn platform={isNew ? from : name} yaml={text} />
+        {/if}
+      </div>
+    </div>
+  </div>
+{:else if problem}<ProblemNote {problem} />{:else}<p class="text-quiet">Loading…</p>{/if}
