@@ -110,7 +110,7 @@
           <tr class={{ at: index === at }} onclick={() => (at = index)}>
             <td>
               <a class="font-semibold hover:underline" href="/platforms/{platform.name}">{platform.title}</a>
-              <span class="text-quiet mono ml-1">{platform.name}</span>
+              <div class="text-quiet mono">{platform.name}</div>
             </td>
             <td class="whitespace-nowrap"
               >{PROTOCOL[platform.protocol]}{#if platform.hasTelnet}<span
@@ -120,8 +120,10 @@
                 >{/if}</td
             >
             <td>{platform.grammar}</td>
-            <td class="text-quiet">{platform.tables.join(', ') || 'none'}</td>
-            <td>{platform.isRecognised ? 'by itself' : 'only if chosen'}</td>
+            <td class="text-quiet" title={platform.tables.join(', ')}
+              >{platform.tables.length === 4 ? 'all four' : platform.tables.join(', ') || 'none'}</td
+            >
+            <td class="whitespace-nowrap">{platform.isRecognised ? 'by itself' : 'only if chosen'}</td>
             <td class="text-right">{platform.devices}</td>
             <td class="whitespace-nowrap"
               >{SOURCE[platform.source]}{#if platform.savedAt}<span class="text-quiet"

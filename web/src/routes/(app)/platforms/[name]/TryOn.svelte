@@ -115,6 +115,19 @@
   </p>
 {/if}
 {#if problem}<div class="mt-2"><ProblemNote {problem} /></div>{/if}
+{#if steps.length === 0 && session.mayManage && !running}
+  <h2 class="mt-4">What will be shown, step by step</h2>
+  <ul class="mt-1 list-disc space-y-1 pl-4">
+    <li>whether it connects, and by which key or certificate the device is known;</li>
+    <li>which prompt was found, whether paging goes off, whether the privileged level is reached;</li>
+    <li>whether the device is recognised, and which facts are found in what it says;</li>
+    <li>
+      how much configuration was read, the tree that was built of it, and whether it is written back the same;
+    </li>
+    <li>how many rows each table has.</li>
+  </ul>
+  <p class="text-quiet mt-2">Each with the raw exchange, secrets masked.</p>
+{/if}
 {#if steps.length > 0}
   <p class="mt-2 font-semibold" role="status">{running ? 'Trying… ' : ''}{summary(steps)}</p>
   <ol class="mt-1">

@@ -2,6 +2,7 @@ package chaperone.server.bench;
 
 import org.springframework.context.annotation.Configuration;
 import org.springframework.web.socket.config.annotation.EnableWebSocket;
+import org.springframework.web.socket.config.annotation.ServletWebSocketHandlerRegistry;
 import org.springframework.web.socket.config.annotation.WebSocketConfigurer;
 import org.springframework.web.socket.config.annotation.WebSocketHandlerRegistry;
 
@@ -17,6 +18,8 @@ class BenchSockets implements WebSocketConfigurer {
 
     @Override
     public void registerWebSocketHandlers(WebSocketHandlerRegistry registry) {
+        // Before the controllers, one of which would take the address for a request of its own.
+        if (registry instanceof ServletWebSocketHandlerRegistry ordered) ordered.setOrder(-1);
         registry.addHandler(console, "/api/bench/stand-ins/*/console");
     }
 }

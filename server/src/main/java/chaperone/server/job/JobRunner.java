@@ -19,7 +19,7 @@ import org.springframework.stereotype.Component;
 @Component
 class JobRunner {
     private static final Logger LOG = LoggerFactory.getLogger(JobRunner.class);
-    private static final Duration TURN = Duration.ofSeconds(2);
+    private static final Duration TURN = Duration.ofMillis(100);
 
     private final JobService jobs;
     private final Map<JobKind, LineHandler> handlers;

@@ -8,7 +8,9 @@ import java.time.Clock;
 import java.time.Instant;
 import java.util.ArrayList;
 import java.util.Collection;
+import java.util.HashMap;
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
 import org.springframework.beans.factory.ObjectProvider;
 import org.springframework.data.domain.Pageable;
@@ -143,10 +145,13 @@ public class JobService {
     private void schedule(List<JobLine> waiting) {
         Scheduler tasks = scheduler.getObject();
         Instant now = clock.instant();
+        Map<String, Integer> ofSite = new HashMap<>();
         for (JobLine line : waiting) {
+            // Sites take turns, a millisecond apart: a site whose places are full must not hold up the others.
+            Instant due = now.plusMillis(ofSite.merge(line.site(), 1, Integer::sum) - waiting.size());
             // A line that is tried again while its task still winds up keeps that task's name free by its attempt.
             String instance = line.id() + "." + line.attempts();
-            tasks.scheduleIfNotExists(new TaskInstance<>(JobTasks.NAME, instance), now);
+            tasks.scheduleIfNotExists(new TaskInstance<>(JobTasks.NAME, instance), due);
         }
         TransactionSynchronizationManager.registerSynchronization(new TransactionSynchronization() {
             @Override

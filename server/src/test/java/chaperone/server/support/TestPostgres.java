@@ -19,6 +19,9 @@ import java.util.stream.Stream;
 
 /** A PostgreSQL cluster of its own for a run of tests; it ends with the JVM and leaves nothing behind. */
 public final class TestPostgres {
+    /** A test needs no data after a power cut; a measurement ({@code -Ddurable=true}) runs as the product does. */
+    private static final String FORGETFUL = " -c fsync=off -c full_page_writes=off -c synchronous_commit=off";
+
     private static final Object LOCK = new Object();
     private static final AtomicInteger DATABASES = new AtomicInteger();
     private static int port;
@@ -75,8 +78,8 @@ public final class TestPostgres {
                     "-l",
                     folder.resolve("log").toString(),
                     "-o",
-                    "-c listen_addresses=127.0.0.1 -c port=" + free + " -c unix_socket_directories='' -c fsync=off"
-                            + " -c full_page_writes=off -c synchronous_commit=off -c max_connections=200",
+                    "-c listen_addresses=127.0.0.1 -c port=" + free + " -c unix_socket_directories=''"
+                            + " -c max_connections=200" + (Boolean.getBoolean("durable") ? "" : FORGETFUL),
                     "start");
             return free;
         } catch (IOException e) {

@@ -3,6 +3,7 @@ package chaperone.standins.demo;
 import chaperone.standins.StandIn;
 import chaperone.standins.StandIns;
 import chaperone.standins.demo.DemoHistory.Moment;
+import chaperone.standins.device.Hardware;
 import chaperone.standins.device.Identity;
 import java.io.IOException;
 import java.net.InetSocketAddress;
@@ -31,6 +32,27 @@ public final class DemoStart {
             if (isFresh && unit.name().equals("duns-acc-4")) leaveUnsaved(standIn);
             unit.fault().ifPresent(fault -> standIn.set(fault, 0));
         }
+    }
+
+    /** Access switches {@code hall0-acc-1} and on, at 127.21.0.1 and on: fifty to each made-up site. */
+    public static void startMany(StandIns standIns, int count, int port) {
+        for (int i = 0; i < count; i++) {
+            String name = "hall" + i / 50 + "-acc-" + (i % 50 + 1);
+            Hardware hardware = new Hardware("Corvane", "C2048", String.format("CN2048%05d", i), "7.4.2");
+            String running = SampleConfig.of(DemoFleet.units().get(2)).replaceFirst("name \\S+", "name " + name);
+            standIns.start(new StandIn.Plan(
+                    new InetSocketAddress(addressOf(i), port),
+                    hardware,
+                    running,
+                    running,
+                    Identity.fresh(name),
+                    StandIn.Access.SSH));
+        }
+    }
+
+    /** The address of the switch with this number, counted from 0. */
+    public static String addressOf(int number) {
+        return "127.21." + number / 250 + "." + (number % 250 + 1);
     }
 
     /** From now on ships sail and return. */

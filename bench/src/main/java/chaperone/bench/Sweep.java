@@ -1,0 +1,197 @@
+package chaperone.bench;
+
+import chaperone.server.support.Api;
+import chaperone.server.support.TestPostgres;
+import java.io.IOException;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.time.Duration;
+import java.time.Instant;
+import java.util.List;
+import java.util.Locale;
+import java.util.Map;
+import java.util.concurrent.TimeUnit;
+import java.util.stream.Collectors;
+import java.util.stream.IntStream;
+import tools.jackson.databind.JsonNode;
+
+/**
+ * A copy of 1,000 devices by the whole product against a bare loop over the same devices: the stand-ins, the server and
+ * PostgreSQL (with its own settings, durable) are processes beside this one, on the same machine.
+ *
+ * <p>{@code Sweep STAND-INS-JAR SERVER-JAR}; exit 1 if the aim is missed.
+ */
+public final class Sweep {
+    private static final int DEVICES = 1000;
+    private static final int PORT = 2961;
+    private static final int SERVER_PORT = 8961;
+    private static final int AT_ONCE = 32;
+    private static final int ROUNDS = 4;
+    private static final double LEAST_SHARE = 0.80;
+    private static final long MOST_MEMORY = 1024L * 1024 * 1024;
+    private static final String PASSWORD = "a password for measuring";
+
+    private Sweep() {}
+
+    public static void main(String[] args) throws Exception {
+        System.setProperty("durable", "true");
+        String database = TestPostgres.freshDatabase();
+        Process standIns = start("stand-ins", "-Xmx1500m", "-jar", args[0], "many", "" + DEVICES, "" + PORT);
+        Process server = null;
+        boolean holds = false;
+        try {
+            awaitLine(standIns, "stand-ins ready");
+            List<String> hosts = IntStream.range(0, DEVICES)
+                    .mapToObj(i -> "127.21." + i / 250 + "." + (i % 250 + 1))
+                    .toList();
+            server = server(args[1], database);
+            holds = measure(hosts, server);
+        } finally {
+            if (server != null) server.destroy();
+            standIns.destroy();
+            if (server != null) server.waitFor(20, TimeUnit.SECONDS);
+        }
+        System.exit(holds ? 0 : 1);
+    }
+
+    private static boolean measure(List<String> hosts, Process server) throws Exception {
+        Api api = new Api("http://127.0.0.1:" + SERVER_PORT);
+        awaitServer(api);
+        api.logIn("admin", PASSWORD);
+        bringIn(api, hosts);
+        double ours = Double.MAX_VALUE;
+        double bare = Double.MAX_VALUE;
+        try (BareLoop loop = new BareLoop()) {
+            // In turns, the best of each: whatever else the machine does meets both.
+            for (int round = 0; round < ROUNDS; round++) {
+                double theirs = loop.seconds(hosts, PORT, AT_ONCE);
+                double mine = sweep(api);
+                System.out.printf(Locale.ROOT, "round %d: bare loop %.2f s, sweep %.2f s%n", round, theirs, mine);
+                bare = Math.min(bare, theirs);
+                ours = Math.min(ours, mine);
+            }
+        }
+        double share = bare / ours;
+        long memory = peakMemory(server);
+        System.out.printf(
+                Locale.ROOT,
+                "bare loop %.0f devices/s, sweep %.0f devices/s, share %.3f (aim: at least %.2f)%s%n",
+                DEVICES / bare,
+                DEVICES / ours,
+                share,
+                LEAST_SHARE,
+                share >= LEAST_SHARE ? "" : "  MISSED");
+        System.out.printf(
+                Locale.ROOT,
+                "memory of the server at its peak: %d MiB (aim: under %d)%s%n",
+                memory >> 20,
+                MOST_MEMORY >> 20,
+                memory < MOST_MEMORY ? "" : "  MISSED");
+        return share >= LEAST_SHARE && memory < MOST_MEMORY;
+    }
+
+    private static void bringIn(Api api, List<String> hosts) throws InterruptedException {
+        Map<String, Object> set = Map.of(
+                "name",
+                "switches",
+                "note",
+                "",
+                "account",
+                "chaperone",
+                "password",
+                "harbour-light-7",
+                "privilegedPassword",
+                "tide-table-9");
+        long id = api.post("/api/credential-sets", set).json(201).get("id").asLong();
+        String csv = IntStream.range(0, hosts.size())
+                .mapToObj(i -> hosts.get(i) + ",Hall " + i / 50 + "\n")
+                .collect(Collectors.joining("", "address,site\n", ""));
+        Map<String, Object> list = Map.of("csv", csv, "credentialSet", id, "port", PORT, "listName", "");
+        JsonNode job =
+                ended(api, api.post("/api/imports", list).json(202).get("job").asLong());
+        check(job);
+    }
+
+    private static double sweep(Api api) throws InterruptedException {
+        JsonNode job = ended(
+                api,
+                api.post("/api/copies", Map.of("devices", List.of()))
+                        .json(202)
+                        .get("job")
+                        .asLong());
+        check(job);
+        Instant start = Instant.parse(job.get("askedAt").asString());
+        return Duration.between(start, Instant.parse(job.get("endedAt").asString()))
+                        .toMillis()
+                / 1000.0;
+    }
+
+    private static void check(JsonNode job) {
+        if (job.get("states").get("DONE").asInt() != DEVICES) throw new IllegalStateException("Not all done: " + job);
+    }
+
+    private static JsonNode ended(Api api, long job) throws InterruptedException {
+        while (true) {
+            JsonNode view = api.get("/api/jobs/" + job).json(200);
+            if (view.has("endedAt")) return view;
+            Thread.sleep(500);
+        }
+    }
+
+    private static Process server(String jar, String database) throws IOException {
+        Path key = Files.write(Files.createTempFile("chaperone", ".key"), new byte[32]);
+        return start(
+                "server",
+                "-Xmx512m",
+                "-XX:+UseSerialGC",
+                "-XX:StartFlightRecording=filename=/tmp/sweep.jfr,settings=profile",
+                "-jar",
+                jar,
+                "--server.port=" + SERVER_PORT,
+                "--spring.datasource.url=" + database,
+                "--spring.datasource.username=postgres",
+                "--chaperone.key-file=" + key,
+                "--chaperone.first-password=" + PASSWORD);
+    }
+
+    private static void awaitServer(Api api) throws InterruptedException {
+        for (int i = 0; i < 200; i++) {
+            try {
+                if (api.get("/actuator/health/readiness").status() == 200) return;
+            } catch (RuntimeException e) {
+                Thread.sleep(300);
+            }
+        }
+        throw new IllegalStateException("The server did not come up");
+    }
+
+    /** The most that the process ever held in memory, in bytes, as the kernel counts it (proc(5), VmHWM). */
+    private static long peakMemory(Process process) throws IOException {
+        return Files.readAllLines(Path.of("/proc/" + process.pid() + "/status")).stream()
+                .filter(line -> line.startsWith("VmHWM:"))
+                .mapToLong(line -> 1024 * Long.parseLong(line.replaceAll("\\D", "")))
+                .findFirst()
+                .orElseThrow();
+    }
+
+    private static Process start(String name, String... arguments) throws IOException {
+        List<String> command = new java.util.ArrayList<>(
+                List.of(Path.of(System.getProperty("java.home"), "bin", "java").toString()));
+        command.addAll(List.of(arguments));
+        Path log = Path.of(System.getProperty("java.io.tmpdir"), "chaperone-bench-" + name + ".log");
+        return new ProcessBuilder(command)
+                .redirectErrorStream(true)
+                .redirectOutput(log.toFile())
+                .start();
+    }
+
+    private static void awaitLine(Process process, String line) throws IOException, InterruptedException {
+        Path log = Path.of(System.getProperty("java.io.tmpdir"), "chaperone-bench-stand-ins.log");
+        for (int i = 0; i < 400; i++) {
+            if (Files.readString(log).contains(line)) return;
+            if (!process.isAlive()) break;
+            Thread.sleep(200);
+        }
+        throw new IllegalStateException("The stand-ins did not come up; see " + log);
+    }
+}
