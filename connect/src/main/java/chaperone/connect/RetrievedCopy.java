@@ -5,6 +5,7 @@ import chaperone.core.config.ConfigTree;
 import chaperone.core.platform.Facts;
 import chaperone.core.platform.Platform;
 import java.util.Optional;
+import java.util.function.Predicate;
 
 /**
  * A whole copy as it came from a device: text as {@link chaperone.core.config.ConfigBytes} decodes it.
@@ -20,14 +21,22 @@ public record RetrievedCopy(Facts facts, String running, Optional<String> saved)
      *     platform's grammar: there are no half copies
      */
     public static RetrievedCopy from(Conversation conversation, Platform platform) {
+        return from(conversation, platform, text -> false);
+    }
+
+    /** @param isKnown whether a text was taken as a whole configuration before; it is not looked at again then */
+    public static RetrievedCopy from(Conversation conversation, Platform platform, Predicate<String> isKnown) {
         Facts facts = platform.facts().read(conversation.ask(platform.facts().request()));
-        String running = whole(conversation, platform, platform.copy().running());
-        Optional<String> saved = platform.copy().saved().map(request -> whole(conversation, platform, request));
+        String running = whole(conversation, platform, platform.copy().running(), isKnown);
+        Optional<String> saved =
+                platform.copy().saved().map(request -> whole(conversation, platform, request, isKnown));
         return new RetrievedCopy(facts, running, saved);
     }
 
-    private static String whole(Conversation conversation, Platform platform, String request) {
+    private static String whole(
+            Conversation conversation, Platform platform, String request, Predicate<String> isKnown) {
         String text = conversation.ask(request);
+        if (isKnown.test(text)) return text;
         platform.copy().shortfallOf(text).ifPresent(shortfall -> {
             throw incomplete(
                     conversation,

@@ -5,11 +5,12 @@ import chaperone.connect.Conversation;
 import chaperone.connect.ConversationException;
 import chaperone.connect.FailureKind;
 import chaperone.connect.RetrievedCopy;
-import chaperone.connect.Target;
 import chaperone.core.platform.Platform;
 import chaperone.server.copy.CopyStore.Stored;
-import chaperone.server.fleet.Device;
-import chaperone.server.fleet.Fleet;
+import chaperone.server.fleet.CallSheet;
+import chaperone.server.fleet.CallSheet.Call;
+import chaperone.server.history.LatestRevisions;
+import chaperone.server.history.LatestRevisions.Pair;
 import chaperone.server.job.JobKind;
 import chaperone.server.job.LineHandler;
 import chaperone.server.job.LineResult;
@@ -17,18 +18,29 @@ import chaperone.server.job.LineWork;
 import chaperone.server.job.Outcome;
 import chaperone.server.platform.PlatformShelf;
 import java.util.Optional;
+import java.util.function.Predicate;
 import org.springframework.stereotype.Component;
 
 /** Copies one device. */
 @Component
 class CopyHandler implements LineHandler {
-    private final Fleet fleet;
+    private final CallSheet calls;
+    private final LatestRevisions revisions;
+    private final SameAgain sameAgain;
     private final CopyStore store;
     private final Connector connector;
     private final PlatformShelf platforms;
 
-    CopyHandler(Fleet fleet, CopyStore store, Connector connector, PlatformShelf platforms) {
-        this.fleet = fleet;
+    CopyHandler(
+            CallSheet calls,
+            LatestRevisions revisions,
+            SameAgain sameAgain,
+            CopyStore store,
+            Connector connector,
+            PlatformShelf platforms) {
+        this.calls = calls;
+        this.revisions = revisions;
+        this.sameAgain = sameAgain;
         this.store = store;
         this.connector = connector;
         this.platforms = platforms;
@@ -41,22 +53,28 @@ class CopyHandler implements LineHandler {
 
     @Override
     public LineResult handle(LineWork work) {
-        Optional<Device> device = work.line().device().flatMap(fleet::find);
-        if (device.isEmpty()) return LineResult.failed(Outcome.DEVICE_GONE, "");
-        RetrievedCopy copy = retrieve(device.get(), work);
-        return store.store(device.get().id(), copy)
+        Optional<Long> device = work.line().device();
+        Optional<Call> call = device.flatMap(calls::of);
+        if (call.isEmpty()) return LineResult.failed(Outcome.DEVICE_GONE, "");
+        long id = device.get();
+        Pair latest = revisions.of(id);
+        RetrievedCopy copy = retrieve(id, call.get(), latest, work);
+        if (sameAgain.note(id, call.get().name(), copy, latest)) return LineResult.done(Outcome.NOTHING_NEW, "");
+        return store.store(id, copy)
                 .map(CopyHandler::result)
                 .orElseGet(() -> LineResult.failed(Outcome.DEVICE_GONE, ""));
     }
 
-    private RetrievedCopy retrieve(Device device, LineWork work) {
-        Platform platform = platforms.get(device.platform());
-        Target target = fleet.target(device);
-        try (Conversation conversation = connector.open(target, platform, work::holds)) {
-            return RetrievedCopy.from(conversation, platform);
+    private RetrievedCopy retrieve(long device, Call call, Pair latest, LineWork work) {
+        Platform platform = platforms.get(call.platform());
+        // What was taken as a whole configuration before need not be read again to know that it is one.
+        Predicate<String> isKnown =
+                text -> latest.running().filter(r -> r.isOf(text)).isPresent()
+                        || latest.saved().filter(s -> s.isOf(text)).isPresent();
+        try (Conversation conversation = connector.open(call.target(), platform, work::holds)) {
+            return RetrievedCopy.from(conversation, platform, isKnown);
         } catch (ConversationException e) {
-            if (e.kind() != FailureKind.STOPPED)
-                store.failed(device.id(), e.kind().name());
+            if (e.kind() != FailureKind.STOPPED) store.failed(device, e.kind().name());
             throw e;
         }
     }

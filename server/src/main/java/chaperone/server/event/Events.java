@@ -9,7 +9,7 @@ import org.springframework.stereotype.Component;
  */
 @Component
 public class Events {
-    static final String CHANNEL = "chaperone_events";
+    public static final String CHANNEL = "chaperone_events";
 
     private final EntityManager entities;
 

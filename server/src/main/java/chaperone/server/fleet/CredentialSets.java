@@ -93,7 +93,7 @@ public class CredentialSets {
                 "Choose another name.");
     }
 
-    private static String place(long id, String field) {
+    static String place(long id, String field) {
         return "credential-set/" + id + "/" + field;
     }
 }

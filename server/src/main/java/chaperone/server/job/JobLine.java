@@ -130,12 +130,6 @@ class JobLine {
         return Optional.ofNullable(endedAt);
     }
 
-    void begin(Instant at) {
-        state = LineState.IN_HAND;
-        attempts++;
-        startedAt = at;
-    }
-
     void end(LineResult result, Instant at) {
         state = result.state();
         outcome = result.outcome();

@@ -4,6 +4,8 @@ import chaperone.connect.Conversation;
 import chaperone.connect.ConversationException;
 import chaperone.connect.ConversationLimits;
 import chaperone.connect.ConversationLimits.Permit;
+import chaperone.server.job.LineBook.Claimed;
+import java.io.Serializable;
 import java.time.Duration;
 import java.util.ArrayList;
 import java.util.List;
@@ -22,10 +24,22 @@ class JobRunner {
     private static final Duration TURN = Duration.ofMillis(100);
 
     private final JobService jobs;
+    private final LineBook book;
     private final Map<JobKind, LineHandler> handlers;
     private final ConversationLimits limits;
     private final DeviceLease leases;
     private final OpenConversations conversations;
+
+    /**
+     * Where a line's conversation takes place, as its task carries it.
+     *
+     * @param place under which limit it falls; a device whose site nobody has told yet counts for itself
+     */
+    record Where(String place, String address) implements Serializable {
+        static Where of(NewLine line) {
+            return new Where(line.site().isEmpty() ? line.host() : line.site(), line.host() + " " + line.port());
+        }
+    }
 
     /** What becomes of the line's task. */
     enum Next {
@@ -35,32 +49,33 @@ class JobRunner {
 
     JobRunner(
             JobService jobs,
+            LineBook book,
             List<LineHandler> handlers,
             ConversationLimits limits,
             DeviceLease leases,
             OpenConversations conversations) {
         this.jobs = jobs;
+        this.book = book;
         this.handlers = handlers.stream().collect(Collectors.toMap(LineHandler::kind, Function.identity()));
         this.limits = limits;
         this.leases = leases;
         this.conversations = conversations;
     }
 
-    Next run(long lineId) {
-        Optional<JobLine> line = jobs.find(lineId);
-        if (line.isEmpty()) return Next.DONE;
-        Optional<Permit> permit = turn(line.get());
+    /** @param where the line's address and site, so that nothing has to be asked before its turn has come */
+    Next run(long lineId, Where where) {
+        Optional<Permit> permit = turn(where);
         if (permit.isEmpty()) return Next.LATER;
         try {
-            return withLease(line.get());
+            return withLease(lineId, where);
         } finally {
             permit.get().close();
         }
     }
 
-    private Optional<Permit> turn(JobLine line) {
+    private Optional<Permit> turn(Where where) {
         try {
-            return limits.acquire(place(line), TURN);
+            return limits.acquire(where.place(), TURN);
         } catch (InterruptedException e) {
             // The server is going down: the task stays, for the next start or another process.
             Thread.currentThread().interrupt();
@@ -68,32 +83,29 @@ class JobRunner {
         }
     }
 
-    /** Where the line's conversation counts; a device whose site nobody has told yet counts for itself. */
-    private static String place(JobLine line) {
-        return line.site().isEmpty() ? line.host() : line.site();
-    }
-
-    private Next withLease(JobLine line) {
-        String address = line.host() + " " + line.port();
-        if (!leases.take(address)) return Next.LATER;
+    private Next withLease(long lineId, Where where) {
+        if (!leases.take(where.address())) return Next.LATER;
         try {
-            jobs.begin(line.id()).ifPresent(begun -> jobs.end(begun, handled(begun)));
+            int stops = conversations.stops();
+            Optional<Claimed> line = book.claim(lineId);
+            if (line.isPresent()) book.end(lineId, handled(line.get(), stops));
+            else jobs.stopIfAsked(lineId);
             return Next.DONE;
         } finally {
-            leases.giveBack(address);
+            leases.giveBack(where.address());
         }
     }
 
-    private LineResult handled(JobLine line) {
+    private LineResult handled(Claimed line, int stops) {
         List<Conversation> held = new ArrayList<>();
-        LineWork work = new LineWork(line.asked(), session -> {
-            held.add(session);
-            conversations.add(line.job(), session);
-            // Somebody may have asked while the connection was being made: that word came too early for this session.
-            if (jobs.isStopAsked(line.job())) session.stop();
+        LineWork work = new LineWork(line.asked(), conversation -> {
+            held.add(conversation);
+            conversations.add(line.job(), conversation);
+            // Somebody may have asked while the connection was being made: that word came too early for this one.
+            if (conversations.stops() != stops && jobs.isStopAsked(line.job())) conversation.stop();
         });
         try {
-            return handlers.get(jobs.kindOf(line)).handle(work);
+            return handlers.get(line.kind()).handle(work);
         } catch (ConversationException e) {
             LOG.info("Job {}, {}", line.job(), e.getMessage());
             Outcome outcome = Outcome.of(e.kind());
@@ -103,7 +115,7 @@ class JobRunner {
             LOG.error("Line {} of job {} failed", line.number(), line.job(), e);
             return LineResult.failed(Outcome.INTERNAL, "");
         } finally {
-            held.forEach(session -> conversations.remove(line.job(), session));
+            held.forEach(conversation -> conversations.remove(line.job(), conversation));
         }
     }
 }

@@ -1,6 +1,7 @@
 package chaperone.server.job;
 
 import chaperone.server.event.Events;
+import chaperone.server.job.JobRunner.Where;
 import chaperone.server.problem.ProblemException;
 import com.github.kagkarlsson.scheduler.Scheduler;
 import com.github.kagkarlsson.scheduler.task.TaskInstance;
@@ -91,46 +92,20 @@ public class JobService {
         return again.size();
     }
 
-    /** Notes how a line ended; the last line ends its job. */
+    /** Ends a line that is not begun any more, since its job is to stop. */
     @Transactional
-    void end(JobLine ended, LineResult result) {
-        Job job = locked(ended.job());
-        JobLine line = lines.findById(ended.id()).orElseThrow();
-        // Stopping may have ended it meanwhile, or another process that took it up.
-        if (line.state().isEnded()) return;
-        line.end(result, clock.instant());
-        lines.saveAndFlush(line);
-        endIfLast(job);
-        events.jobMoved(job.id());
-    }
-
-    /** The line, now in hand; nothing if it has ended already or its job is to stop. */
-    @Transactional
-    Optional<JobLine> begin(long lineId) {
+    void stopIfAsked(long lineId) {
         Optional<JobLine> found =
                 lines.findById(lineId).filter(line -> !line.state().isEnded());
-        if (found.isEmpty()) return found;
-        JobLine line = found.get();
-        Job job = jobs.findById(line.job()).orElseThrow();
-        if (job.isStopAsked()) {
-            end(line, new LineResult(LineState.STOPPED, Outcome.STOPPED, ""));
-            return Optional.empty();
-        }
-        line.begin(clock.instant());
-        events.jobMoved(line.job());
-        return found;
+        if (found.isEmpty() || !isStopAsked(found.get().job())) return;
+        found.get().end(new LineResult(LineState.STOPPED, Outcome.STOPPED, ""), clock.instant());
+        lines.saveAndFlush(found.get());
+        endIfLast(locked(found.get().job()));
+        events.jobMoved(found.get().job());
     }
 
     boolean isStopAsked(long id) {
         return jobs.findById(id).map(Job::isStopAsked).orElse(true);
-    }
-
-    JobKind kindOf(JobLine line) {
-        return jobs.findById(line.job()).orElseThrow().kind();
-    }
-
-    Optional<JobLine> find(long lineId) {
-        return lines.findById(lineId);
     }
 
     private Job locked(long id) {
@@ -151,7 +126,7 @@ public class JobService {
             Instant due = now.plusMillis(ofSite.merge(line.site(), 1, Integer::sum) - waiting.size());
             // A line that is tried again while its task still winds up keeps that task's name free by its attempt.
             String instance = line.id() + "." + line.attempts();
-            tasks.scheduleIfNotExists(new TaskInstance<>(JobTasks.NAME, instance), due);
+            tasks.scheduleIfNotExists(new TaskInstance<>(JobTasks.NAME, instance, Where.of(line.asked())), due);
         }
         TransactionSynchronizationManager.registerSynchronization(new TransactionSynchronization() {
             @Override

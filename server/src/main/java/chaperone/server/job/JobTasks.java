@@ -1,5 +1,6 @@
 package chaperone.server.job;
 
+import chaperone.server.job.JobRunner.Where;
 import com.github.kagkarlsson.scheduler.task.CompletionHandler;
 import com.github.kagkarlsson.scheduler.task.CompletionHandler.OnCompleteRemove;
 import com.github.kagkarlsson.scheduler.task.CompletionHandler.OnCompleteReschedule;
@@ -17,20 +18,20 @@ class JobTasks {
     static final String NAME = "job-line";
 
     @Bean
-    Task<Void> jobLineTask(JobRunner runner) {
-        return Tasks.custom(NAME, Void.class)
+    Task<Where> jobLineTask(JobRunner runner) {
+        return Tasks.custom(NAME, Where.class)
                 .onDeadExecutionRevive()
                 .onFailure(new FailureHandler.OnFailureRetryLater<>(Duration.ofSeconds(3)))
                 .execute((instance, context) -> {
                     long line = Long.parseLong(instance.getId().split("\\.")[0]);
-                    return next(runner.run(line));
+                    return next(runner.run(line, instance.getData()));
                 });
     }
 
-    private static CompletionHandler<Void> next(JobRunner.Next next) {
+    private static CompletionHandler<Where> next(JobRunner.Next next) {
         return switch (next) {
             case DONE -> new OnCompleteRemove<>();
-            case LATER -> new OnCompleteReschedule<>(Schedules.fixedDelay(Duration.ofMillis(500)));
+            case LATER -> new OnCompleteReschedule<>(Schedules.fixedDelay(Duration.ofMillis(300)));
         };
     }
 }

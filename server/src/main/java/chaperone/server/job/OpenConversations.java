@@ -5,6 +5,7 @@ import chaperone.server.event.Heard;
 import java.util.Map;
 import java.util.Set;
 import java.util.concurrent.ConcurrentHashMap;
+import java.util.concurrent.atomic.AtomicInteger;
 import org.springframework.context.event.EventListener;
 import org.springframework.stereotype.Component;
 
@@ -12,6 +13,13 @@ import org.springframework.stereotype.Component;
 @Component
 class OpenConversations {
     private final Map<Long, Set<Conversation>> byJob = new ConcurrentHashMap<>();
+
+    private final AtomicInteger stops = new AtomicInteger();
+
+    /** How often somebody asked for any job to stop since this process began. */
+    int stops() {
+        return stops.get();
+    }
 
     void add(long job, Conversation session) {
         byJob.computeIfAbsent(job, id -> ConcurrentHashMap.newKeySet()).add(session);
@@ -26,6 +34,8 @@ class OpenConversations {
 
     @EventListener
     void heard(Heard heard) {
+        // What was said while nobody listened may have been a stop.
+        if (heard.kind().equals("stop") || heard.kind().equals("again")) stops.incrementAndGet();
         if (heard.kind().equals("stop"))
             byJob.getOrDefault(heard.id(), Set.of()).forEach(Conversation::stop);
     }
