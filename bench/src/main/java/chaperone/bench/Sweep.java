@@ -64,11 +64,8 @@ public final class Sweep {
         try (BareLoop loop = new BareLoop()) {
             // In turns, the best of each: whatever else the machine does meets both.
             for (int round = 0; round < ROUNDS; round++) {
-                cpu("start");
                 double theirs = loop.seconds(hosts, PORT, AT_ONCE);
-                cpu("bare");
                 double mine = sweep(api);
-                cpu("sweep");
                 System.out.printf(Locale.ROOT, "round %d: bare loop %.2f s, sweep %.2f s%n", round, theirs, mine);
                 bare = Math.min(bare, theirs);
                 ours = Math.min(ours, mine);
@@ -91,37 +88,6 @@ public final class Sweep {
                 MOST_MEMORY >> 20,
                 memory < MOST_MEMORY ? "" : "  MISSED");
         return share >= LEAST_SHARE && memory < MOST_MEMORY;
-    }
-
-    static java.util.Map<String, Long> last = new java.util.TreeMap<>();
-
-    static void cpu(String what) throws Exception {
-        java.util.Map<String, Long> now = new java.util.TreeMap<>();
-        try (var ps = Files.list(Path.of("/proc"))) {
-            for (Path p : ps.toList()) {
-                try {
-                    String st = Files.readString(p.resolve("stat"));
-                    String cmd = Files.readString(p.resolve("cmdline")).replace('\0', ' ');
-                    String[] f = st.substring(st.lastIndexOf(')') + 2).split(" ");
-                    String k = cmd.contains("many 1000")
-                            ? "standins"
-                            : cmd.contains("server.port=8961")
-                                    ? "server"
-                                    : cmd.startsWith("postgres") || cmd.contains("bin/postgres")
-                                            ? "postgres"
-                                            : cmd.contains("bench.Sweep") ? "bench" : "other";
-                    now.merge(k, 10 * (Long.parseLong(f[11]) + Long.parseLong(f[12])), Long::sum);
-                } catch (Exception e) {
-                }
-            }
-        }
-        StringBuilder b = new StringBuilder(what + ": ");
-        now.forEach((k, v) -> b.append(k)
-                .append(' ')
-                .append((v - last.getOrDefault(k, v)) / 1000.0)
-                .append("ms/dev; "));
-        System.out.println(b);
-        last = now;
     }
 
     private static void bringIn(Api api, List<String> hosts) throws InterruptedException {

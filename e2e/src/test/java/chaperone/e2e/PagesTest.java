@@ -31,6 +31,14 @@ class PagesTest {
             "/devices/brkw-core-1",
             "/devices/brkw-core-1?layout=one&noise=1",
             "/devices/brkw-core-1?kind=SAVED",
+            "/devices/ald-wall-1",
+            "/devices/mv-curlew-sw-1",
+            "/platforms",
+            "/platforms/corvane",
+            "/platforms/altamont?tab=read",
+            "/platforms/pellon?tab=texts",
+            "/platforms/harbour-switch?from=plain-flat",
+            "/bench",
             "/jobs",
             "/jobs/1",
             "/settings");
@@ -81,13 +89,13 @@ class PagesTest {
     @Test
     void anEngineersWayThroughTheProductNeedsNoMouse() {
         Page page = browsing.logIn(ColorScheme.LIGHT, "r.anand", "demo-engineer");
-        page.getByText("12 devices").waitFor();
+        page.getByText("49 devices").waitFor();
         press(page, "j", "x", "j", "x");
         assertThat(page.getByText("2 devices chosen")).isVisible();
         press(page, "Escape");
         assertThat(page.getByText("2 devices chosen")).hasCount(0);
         press(page, "k", "Enter");
-        page.waitForURL("**/devices/brkw-acc-2");
+        page.waitForURL("**/devices/ald-core-1");
         press(page, "?");
         assertThat(page.getByRole(AriaRole.DIALOG)).containsText("next difference");
         press(page, "Escape");
@@ -98,7 +106,7 @@ class PagesTest {
         press(page, "ArrowDown", "Enter");
         page.waitForURL("**/devices/cairn-core-2");
         page.goBack();
-        page.waitForURL("**/devices/brkw-acc-2**");
+        page.waitForURL("**/devices/ald-core-1**");
         assertThat(page.getByRole(AriaRole.SLIDER)).hasCount(2);
         assertThat(browsing.complaints).noneMatch(complaint -> complaint.contains("404"));
     }
@@ -111,7 +119,7 @@ class PagesTest {
         assertThat(page.getByText("Copy now")).hasCount(0);
         assertThat(page.getByText("Export .diff")).hasCount(0);
         page.navigate("/fleet");
-        page.getByText("12 devices").waitFor();
+        page.getByText("49 devices").waitFor();
         assertThat(page.getByText("Bring devices in…")).hasCount(0);
     }
 

@@ -5,6 +5,7 @@ import chaperone.standins.demo.DemoFleet;
 import com.microsoft.playwright.Page;
 import com.microsoft.playwright.options.AriaRole;
 import com.microsoft.playwright.options.ColorScheme;
+import com.microsoft.playwright.options.SelectOption;
 import java.nio.file.Path;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.condition.EnabledIfSystemProperty;
@@ -31,22 +32,24 @@ class ScreenshotsTest {
             take(dark, "compare-one-column-dark");
             Page settings = browsing.logIn(ColorScheme.LIGHT, "a.keel", "demo-administrator");
             settings.navigate("/settings");
-            settings.getByText("all Corvane switches").waitFor();
+            settings.getByText("all Corvane devices").waitFor();
             take(settings, "settings");
+            platforms(settings);
         }
     }
 
     private void pages(Page page) {
-        page.getByText("12 devices at 3 sites").waitFor();
+        page.getByText("49 devices at 17 sites").waitFor();
         page.navigate("/jobs/1");
-        page.getByText("12 of 12").waitFor();
+        page.getByText("49 of 49").waitFor();
         page.navigate("/fleet?at=brkw-core-1");
-        page.getByText("12 devices at 3 sites").waitFor();
+        page.getByText("49 devices at 17 sites").waitFor();
         take(page, "fleet");
         page.navigate("/devices/brkw-core-1");
         page.getByText("+3 added").waitFor();
         take(page, "compare");
         page.navigate("/fleet/bring-in");
+        page.getByLabel("Credential set").selectOption(new SelectOption().setLabel("switches (chaperone)"));
         page.getByLabel("Addresses", new Page.GetByLabelOptions().setExact(true))
                 .fill(DemoFleet.listToBringIn(DEVICE_PORT));
         take(page, "bring-devices-in");
@@ -55,11 +58,30 @@ class ScreenshotsTest {
                         new Page.GetByRoleOptions().setName("Bring in").setExact(true))
                 .click();
         page.waitForURL("**/jobs/*");
-        page.getByText("12 of 12").waitFor();
+        page.getByText("16 of 16").waitFor();
         take(page, "job");
         page.navigate("/jobs");
         page.getByText("Copy the whole fleet").waitFor();
         take(page, "jobs");
+    }
+
+    private void platforms(Page page) {
+        page.navigate("/platforms");
+        page.getByText("Brisling firewall").waitFor();
+        take(page, "platforms");
+        page.navigate("/platforms/altamont?tab=try");
+        page.getByLabel("Device of the fleet, or an address").fill("cairn-rtr-1");
+        page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName("Try").setExact(true))
+                .click();
+        page.getByText("neighbours: 4 rows").waitFor();
+        take(page, "platform-tried");
+        page.navigate("/bench?at=ald-wall-1");
+        page.getByText("Let it go wrong").waitFor();
+        page.keyboard().press("c");
+        page.getByText("logged in as").waitFor();
+        page.keyboard().type("show neighbours\rshow counters rules\r");
+        page.waitForTimeout(700);
+        take(page, "bench");
     }
 
     private void take(Page page, String name) {

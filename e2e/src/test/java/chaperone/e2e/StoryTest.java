@@ -14,6 +14,7 @@ import com.microsoft.playwright.options.AriaRole;
 import com.microsoft.playwright.options.BoundingBox;
 import com.microsoft.playwright.options.ColorScheme;
 import com.microsoft.playwright.options.FilePayload;
+import com.microsoft.playwright.options.SelectOption;
 import java.nio.charset.StandardCharsets;
 import java.nio.file.Files;
 import java.nio.file.Path;
@@ -66,18 +67,18 @@ class StoryTest {
 
     @Test
     @Order(1)
-    void theFleetHoldsTwelveSwitches() {
+    void theFleetHoldsFortyNineDevices() {
         page.navigate("/fleet");
-        assertThat(page.getByText("12 devices at 3 sites")).isVisible();
+        assertThat(page.getByText("49 devices at 17 sites")).isVisible();
         Locator row = page.getByRole(AriaRole.ROW).filter(new Locator.FilterOptions().setHasText("brkw-core-1"));
         assertThat(row).containsText("core");
         assertThat(row).containsText("C7012");
         assertThat(row).containsText("7.4.2");
         page.keyboard().press("/");
         page.keyboard().type("duns acc");
-        assertThat(page.getByText("12 devices at 3 sites · 2 match")).isVisible();
+        assertThat(page.getByText("49 devices at 17 sites · 3 match")).isVisible();
         page.reload();
-        assertThat(page.getByText("12 devices at 3 sites · 2 match")).isVisible();
+        assertThat(page.getByText("49 devices at 17 sites · 3 match")).isVisible();
     }
 
     @Test
@@ -89,16 +90,16 @@ class StoryTest {
         assertThat(page.getByLabel("Addresses", new Page.GetByLabelOptions().setExact(true)))
                 .hasValue(Pattern.compile("127.20.4.11.*", Pattern.DOTALL));
         page.navigate("/fleet");
-        assertThat(page.getByText("12 devices at 3 sites")).isVisible();
+        assertThat(page.getByText("49 devices at 17 sites")).isVisible();
     }
 
     @Test
     @Order(3)
     void everyLineOfAListGetsItsOwnOutcome() {
         page.navigate("/fleet/bring-in");
-        bring("more-switches.csv", DemoFleet.listToBringIn(DEVICE_PORT));
+        bring("more-devices.csv", DemoFleet.listToBringIn(DEVICE_PORT));
         page.waitForURL("**/jobs/*");
-        assertThat(page.getByText("12 of 12")).isVisible();
+        assertThat(page.getByText("16 of 16")).isVisible();
         outcome("127.20.4.11", "Added to the fleet as esth-core-1");
         outcome("127.20.1.21", "in the fleet already as brkw-acc-1");
         outcome("127.20.6.21", "Nothing answered");
@@ -107,6 +108,10 @@ class StoryTest {
         outcome("127.20.7.22", "the privileged level was refused");
         outcome("127.20.8.21", "no platform recognises the device");
         outcome("127.20.8.22", "another host key than before; no password was sent");
+        outcome("127.20.7.2", "Added to the fleet as harr-rtr-1");
+        outcome("127.20.9.32", "Added to the fleet as ald-wall-2");
+        outcome("127.20.29.11", "Added to the fleet as mv-ibis-sw-1");
+        outcome("127.20.5.23", "answers by Telnet only");
     }
 
     @Test
@@ -118,8 +123,11 @@ class StoryTest {
         outcome("127.20.7.21", "Added to the fleet as harr-acc-1");
         page.getByText("Accept the new key and try again").click();
         outcome("127.20.8.22", "Added to the fleet as inch-acc-2");
-        page.navigate("/fleet");
-        assertThat(page.getByText("19 devices at 7 sites")).isVisible();
+        page.getByText("Allow Telnet (unsafe) and try again").click();
+        outcome("127.20.5.23", "Added to the fleet as fenn-acc-3");
+        page.navigate("/fleet?find=fenn-acc-3");
+        assertThat(page.getByText("60 devices at 18 sites · 1 match")).isVisible();
+        assertThat(page.getByText("Telnet, unsafe")).isVisible();
     }
 
     @Test
@@ -142,7 +150,7 @@ class StoryTest {
         page.getByText("Copy the whole fleet").first().click();
         assertThat(page.getByText("in hand: ")).containsText("brkw-core-2");
         server.standIn("brkw-core-2").clear(Fault.SLOW);
-        assertThat(page.getByText("19 of 19")).isVisible();
+        assertThat(page.getByText("60 of 60")).isVisible();
         assertThat(page.getByText("a minute")).isVisible();
     }
 
@@ -255,6 +263,46 @@ class StoryTest {
         assertThat(Files.readAllBytes(before)).isEqualTo(text(newest));
     }
 
+    @Test
+    @Order(11)
+    void aRouterAFirewallAndAShipTellTheSameStory() throws Exception {
+        somebodyTypes("harr-rtr-1", "draft", "put ports lan-2 text \"smokehouse\"", "commit", "leave", "bye");
+        seesTheEdit("harr-rtr-1", "smokehouse");
+        somebodyTypes("ald-wall-2", "edit", "object smokehouse host 192.0.2.66", "apply", "bye");
+        seesTheEdit("ald-wall-2", "smokehouse");
+        Process curl = new ProcessBuilder(
+                        "curl",
+                        "-fsk",
+                        "-u",
+                        DemoFleet.PERSON + ":" + DemoFleet.PERSON_PASSWORD,
+                        "-X",
+                        "PATCH",
+                        "-d",
+                        "{\"welcome\": \"smokehouse\"}",
+                        "https://127.20.29.11:" + DEVICE_PORT + "/device/v1/config")
+                .redirectErrorStream(true)
+                .start();
+        String said = new String(curl.getInputStream().readAllBytes(), StandardCharsets.UTF_8);
+        assertThat(curl.waitFor()).as(said).isZero();
+        seesTheEdit("mv-ibis-sw-1", "smokehouse");
+        // What moves by itself on a firewall and on a ship is noise, not change.
+        copyFromDevicePage("ald-wall-2", "nothing has changed");
+        copyFromDevicePage("mv-ibis-sw-1", "nothing has changed");
+    }
+
+    private static void somebodyTypes(String device, String... lines) throws Exception {
+        OpenSsh.type(
+                server.standIn(device).address(), DemoFleet.PERSON, DemoFleet.PERSON_PASSWORD, List.of(lines));
+    }
+
+    private static void seesTheEdit(String device, String word) {
+        copyFromDevicePage(device, "the configuration has changed");
+        page.navigate("/devices/" + device);
+        assertThat(page.getByText("+1 added")).isVisible();
+        Locator table = page.getByRole(AriaRole.REGION, new Page.GetByRoleOptions().setName("Comparison"));
+        assertThat(table).containsText(word);
+    }
+
     private static void drag(Locator handle, double by) {
         BoundingBox box = handle.locator("line").boundingBox();
         double x = box.x + box.width / 2;
@@ -284,6 +332,7 @@ class StoryTest {
     }
 
     private static void bring(String name, String csv) {
+        page.getByLabel("Credential set").selectOption(new SelectOption().setLabel("switches (chaperone)"));
         page.locator("input[type=file]")
                 .setInputFiles(new FilePayload(name, "text/csv", csv.getBytes(StandardCharsets.UTF_8)));
         assertThat(page.getByText(name)).isVisible();

@@ -5,7 +5,6 @@ import chaperone.connect.ConversationException;
 import chaperone.connect.ConversationLimits;
 import chaperone.connect.ConversationLimits.Permit;
 import chaperone.server.job.LineBook.Claimed;
-import java.io.Serializable;
 import java.time.Duration;
 import java.util.ArrayList;
 import java.util.List;
@@ -17,7 +16,7 @@ import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
 import org.springframework.stereotype.Component;
 
-/** Does one line: waits for its turn, holds the device's lease while the handler works, notes the outcome. */
+/** Does lines: waits for their turn, holds each device's lease while the handler works, notes the outcome. */
 @Component
 class JobRunner {
     private static final Logger LOG = LoggerFactory.getLogger(JobRunner.class);
@@ -30,18 +29,7 @@ class JobRunner {
     private final DeviceLease leases;
     private final OpenConversations conversations;
 
-    /**
-     * Where a line's conversation takes place, as its task carries it.
-     *
-     * @param place under which limit it falls; a device whose site nobody has told yet counts for itself
-     */
-    record Where(String place, String address) implements Serializable {
-        static Where of(NewLine line) {
-            return new Where(line.site().isEmpty() ? line.host() : line.site(), line.host() + " " + line.port());
-        }
-    }
-
-    /** What becomes of the line's task. */
+    /** What becomes of the lines' task. */
     enum Next {
         DONE,
         LATER
@@ -62,20 +50,22 @@ class JobRunner {
         this.conversations = conversations;
     }
 
-    /** @param where the line's address and site, so that nothing has to be asked before its turn has come */
-    Next run(long lineId, Where where) {
-        Optional<Permit> permit = turn(where);
+    /** Lines that have ended already are passed over, so that a group can be done again after a process died in it. */
+    Next run(LineGroup group) {
+        Optional<Permit> permit = turn(group);
         if (permit.isEmpty()) return Next.LATER;
         try {
-            return withLease(lineId, where);
+            boolean all = true;
+            for (LineGroup.Member member : group.members()) all &= withLease(member);
+            return all ? Next.DONE : Next.LATER;
         } finally {
             permit.get().close();
         }
     }
 
-    private Optional<Permit> turn(Where where) {
+    private Optional<Permit> turn(LineGroup group) {
         try {
-            return limits.acquire(where.place(), TURN);
+            return limits.acquire(group.place(), TURN);
         } catch (InterruptedException e) {
             // The server is going down: the task stays, for the next start or another process.
             Thread.currentThread().interrupt();
@@ -83,16 +73,17 @@ class JobRunner {
         }
     }
 
-    private Next withLease(long lineId, Where where) {
-        if (!leases.take(where.address())) return Next.LATER;
+    /** False if somebody else talks to the device now. */
+    private boolean withLease(LineGroup.Member member) {
+        if (!leases.take(member.address())) return false;
         try {
             int stops = conversations.stops();
-            Optional<Claimed> line = book.claim(lineId);
-            if (line.isPresent()) book.end(lineId, handled(line.get(), stops));
-            else jobs.stopIfAsked(lineId);
-            return Next.DONE;
+            Optional<Claimed> line = book.claim(member.line());
+            if (line.isPresent()) book.end(member.line(), handled(line.get(), stops));
+            else jobs.stopIfAsked(member.line());
+            return true;
         } finally {
-            leases.giveBack(where.address());
+            leases.giveBack(member.address());
         }
     }
 

@@ -1,7 +1,6 @@
 package chaperone.server.job;
 
 import chaperone.server.event.Events;
-import chaperone.server.job.JobRunner.Where;
 import chaperone.server.problem.ProblemException;
 import com.github.kagkarlsson.scheduler.Scheduler;
 import com.github.kagkarlsson.scheduler.task.TaskInstance;
@@ -9,9 +8,7 @@ import java.time.Clock;
 import java.time.Instant;
 import java.util.ArrayList;
 import java.util.Collection;
-import java.util.HashMap;
 import java.util.List;
-import java.util.Map;
 import java.util.Optional;
 import org.springframework.beans.factory.ObjectProvider;
 import org.springframework.data.domain.Pageable;
@@ -120,13 +117,15 @@ public class JobService {
     private void schedule(List<JobLine> waiting) {
         Scheduler tasks = scheduler.getObject();
         Instant now = clock.instant();
-        Map<String, Integer> ofSite = new HashMap<>();
-        for (JobLine line : waiting) {
-            // Sites take turns, a millisecond apart: a site whose places are full must not hold up the others.
-            Instant due = now.plusMillis(ofSite.merge(line.site(), 1, Integer::sum) - waiting.size());
+        int attempt = waiting.stream().mapToInt(JobLine::attempts).max().orElse(0);
+        List<LineGroup> groups = LineGroup.of(waiting);
+        for (int i = 0; i < groups.size(); i++) {
+            // A millisecond apart, so that they are picked in this order: a site whose places are full must not hold
+            // up the others.
+            Instant due = now.plusMillis(i - groups.size());
             // A line that is tried again while its task still winds up keeps that task's name free by its attempt.
-            String instance = line.id() + "." + line.attempts();
-            tasks.scheduleIfNotExists(new TaskInstance<>(JobTasks.NAME, instance, Where.of(line.asked())), due);
+            String instance = groups.get(i).members().get(0).line() + "." + attempt;
+            tasks.scheduleIfNotExists(new TaskInstance<>(JobTasks.NAME, instance, groups.get(i)), due);
         }
         TransactionSynchronizationManager.registerSynchronization(new TransactionSynchronization() {
             @Override

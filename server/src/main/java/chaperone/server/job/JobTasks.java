@@ -1,6 +1,5 @@
 package chaperone.server.job;
 
-import chaperone.server.job.JobRunner.Where;
 import com.github.kagkarlsson.scheduler.task.CompletionHandler;
 import com.github.kagkarlsson.scheduler.task.CompletionHandler.OnCompleteRemove;
 import com.github.kagkarlsson.scheduler.task.CompletionHandler.OnCompleteReschedule;
@@ -18,17 +17,14 @@ class JobTasks {
     static final String NAME = "job-line";
 
     @Bean
-    Task<Where> jobLineTask(JobRunner runner) {
-        return Tasks.custom(NAME, Where.class)
+    Task<LineGroup> jobLineTask(JobRunner runner) {
+        return Tasks.custom(NAME, LineGroup.class)
                 .onDeadExecutionRevive()
                 .onFailure(new FailureHandler.OnFailureRetryLater<>(Duration.ofSeconds(3)))
-                .execute((instance, context) -> {
-                    long line = Long.parseLong(instance.getId().split("\\.")[0]);
-                    return next(runner.run(line, instance.getData()));
-                });
+                .execute((instance, context) -> next(runner.run(instance.getData())));
     }
 
-    private static CompletionHandler<Where> next(JobRunner.Next next) {
+    private static CompletionHandler<LineGroup> next(JobRunner.Next next) {
         return switch (next) {
             case DONE -> new OnCompleteRemove<>();
             case LATER -> new OnCompleteReschedule<>(Schedules.fixedDelay(Duration.ofMillis(300)));
