@@ -68,7 +68,9 @@ class NetconfFramingTest {
             StringBuilder text = new StringBuilder("\u00f6");
             for (int n = random.nextInt(60); n > 0; n--) text.append("]>#\n<x\u2602 1".charAt(random.nextInt(9)));
             boolean inChunks = i % 2 == 0;
-            String message = inChunks ? text.toString() : text.toString().replace("]]>]]>", "");
+            String message = text.toString();
+            // The older framing cannot carry a message in which its own end begins: that is why there is a newer one.
+            if (!inChunks && (message + "]]>]]>").indexOf("]]>]]>") < message.length()) continue;
             NetconfFraming framing = inChunks ? chunked() : new NetconfFraming(10_000);
             assertThat(framing.take(NetconfFraming.framed(message, inChunks)))
                     .extracting(NetconfFramingTest::text)

@@ -55,12 +55,15 @@ class PlatformsTest {
         assertThat(editor).containsText("platform: quay-wall");
 
         // A mistake is shown at its line, and saving names it.
-        editor.locator(".cm-line").filter(new Locator.FilterOptions().setHasText("leave: exit")).click();
+        editor.locator(".cm-line")
+                .filter(new Locator.FilterOptions().setHasText("leave: exit"))
+                .click();
         page.keyboard().press("End");
         page.keyboard().type("\nleeve: x");
         assertThat(page.locator(".cm-lint-marker-error")).isVisible();
         page.keyboard().press("Control+s");
         assertThat(page.getByRole(AriaRole.ALERT)).containsText("\"leeve\" is not known here");
+        page.keyboard().press("End");
         for (int i = 0; i < "leeve: x".length(); i++) page.keyboard().press("Backspace");
         page.keyboard().type("tel");
         assertThat(page.locator(".cm-tooltip-autocomplete")).containsText("telnet");
@@ -70,7 +73,8 @@ class PlatformsTest {
         // Trying it tells step by step what fits and what does not.
         tryOn(page, "ald-wall-1");
         assertThat(page.getByText("UNEXPECTED").or(page.getByText("a prompt that its platform does not know")))
-                .isVisible(new com.microsoft.playwright.assertions.LocatorAssertions.IsVisibleOptions().setTimeout(30_000));
+                .isVisible(new com.microsoft.playwright.assertions.LocatorAssertions.IsVisibleOptions()
+                        .setTimeout(30_000));
         replaceLine(page, editor, "prompt:", "prompt: '^[^\\s%]+( edit)? % ?$'");
         replaceLine(page, editor, "name:", "name: '^fact name (\\S+)$'");
         tryOn(page, "ald-wall-1");
@@ -82,7 +86,9 @@ class PlatformsTest {
         assertThat(page.getByLabel("Answer").last()).containsText("zone quay ports e1,e2");
 
         page.keyboard().press("Control+s");
-        assertThat(page.getByText("Saved, and in force at once.").or(page.getByText("added here")).first())
+        assertThat(page.getByText("Saved, and in force at once.")
+                        .or(page.getByText("added here"))
+                        .first())
                 .isVisible();
         page.navigate("/platforms");
         assertThat(page.getByText("added here")).isVisible();
@@ -91,8 +97,11 @@ class PlatformsTest {
         page.navigate("/fleet/bring-in");
         page.getByLabel("Platform").selectOption("quay-wall");
         page.getByLabel("Credential set").selectOption(new SelectOption().setLabel("firewalls (chaperone)"));
-        page.getByLabel("Addresses", new Page.GetByLabelOptions().setExact(true)).fill("127.20.9.32:2953");
-        page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName("Bring in").setExact(true))
+        page.getByLabel("Addresses", new Page.GetByLabelOptions().setExact(true))
+                .fill("127.20.9.32:2953");
+        page.getByRole(
+                        AriaRole.BUTTON,
+                        new Page.GetByRoleOptions().setName("Bring in").setExact(true))
                 .click();
         assertThat(page.getByText("Added to the fleet as ald-wall-2")).isVisible();
         page.navigate("/devices/ald-wall-2");
@@ -105,15 +114,20 @@ class PlatformsTest {
         Page page = administrator();
         page.navigate("/platforms/altamont?tab=read");
         page.getByText("Use the sample").click();
-        page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName("Read").setExact(true))
+        page.getByRole(
+                        AriaRole.BUTTON,
+                        new Page.GetByRoleOptions().setName("Read").setExact(true))
                 .click();
         assertThat(page.getByText("Written back it is the same to the byte.")).isVisible();
         assertThat(page.getByRole(AriaRole.REGION, new Page.GetByRoleOptions().setName("Tree")))
                 .containsText("chain edge-in");
         page.getByLabel("Configuration to read").fill("system {\n    name x\n}\n");
-        page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName("Read").setExact(true))
+        page.getByRole(
+                        AriaRole.BUTTON,
+                        new Page.GetByRoleOptions().setName("Read").setExact(true))
                 .click();
-        assertThat(page.getByText("line 2, column 5: the statement does not end with ;")).isVisible();
+        assertThat(page.getByText("line 2, column 5: the statement does not end with ;"))
+                .isVisible();
         assertThat(page.getByText("A copy like this would be refused.")).isVisible();
     }
 
@@ -128,7 +142,9 @@ class PlatformsTest {
                 .hasText("Small switch aboard");
         page.getByText("Back to the shipped text…").click();
         assertThat(page.getByRole(AriaRole.ALERTDIALOG)).containsText("8 devices will be read by it");
-        page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName("Go back").setExact(true))
+        page.getByRole(
+                        AriaRole.BUTTON,
+                        new Page.GetByRoleOptions().setName("Go back").setExact(true))
                 .click();
         assertThat(page.getByRole(AriaRole.HEADING, new Page.GetByRoleOptions().setLevel(1)))
                 .hasText("Pellon small switch");
@@ -158,11 +174,13 @@ class PlatformsTest {
                 .click();
         assertThat(page.locator(".xterm")).hasCount(0);
         page.navigate("/bench?at=mv-curlew-sw-1");
-        page.getByText("Out of reach").first().click();
+        page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName("Out of reach"))
+                .click();
         assertThat(page.getByText("Call to berth")).isVisible();
         assertThat(server.standIn("mv-curlew-sw-1").isUp()).isFalse();
         page.getByText("Call to berth").click();
-        assertThat(page.getByText("Out of reach")).isVisible();
+        assertThat(page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName("Out of reach")))
+                .isVisible();
     }
 
     @Test
@@ -179,7 +197,9 @@ class PlatformsTest {
     private static void tryOn(Page page, String device) {
         page.getByText("Try on a device").click();
         page.getByLabel("Device of the fleet, or an address").fill(device);
-        page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName("Try").setExact(true))
+        page.getByRole(
+                        AriaRole.BUTTON,
+                        new Page.GetByRoleOptions().setName("Try").setExact(true))
                 .click();
     }
 

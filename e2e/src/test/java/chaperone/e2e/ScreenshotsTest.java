@@ -71,7 +71,9 @@ class ScreenshotsTest {
         take(page, "platforms");
         page.navigate("/platforms/altamont?tab=try");
         page.getByLabel("Device of the fleet, or an address").fill("cairn-rtr-1");
-        page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName("Try").setExact(true))
+        page.getByRole(
+                        AriaRole.BUTTON,
+                        new Page.GetByRoleOptions().setName("Try").setExact(true))
                 .click();
         page.getByText("neighbours: 4 rows").waitFor();
         take(page, "platform-tried");

@@ -5,8 +5,8 @@ import static org.assertj.core.api.Assertions.assertThat;
 
 import chaperone.server.support.TestServer;
 import chaperone.standins.OpenSsh;
-import chaperone.standins.device.Fault;
 import chaperone.standins.demo.DemoFleet;
+import chaperone.standins.device.Fault;
 import com.microsoft.playwright.Download;
 import com.microsoft.playwright.Locator;
 import com.microsoft.playwright.Page;
@@ -291,8 +291,7 @@ class StoryTest {
     }
 
     private static void somebodyTypes(String device, String... lines) throws Exception {
-        OpenSsh.type(
-                server.standIn(device).address(), DemoFleet.PERSON, DemoFleet.PERSON_PASSWORD, List.of(lines));
+        OpenSsh.type(server.standIn(device).address(), DemoFleet.PERSON, DemoFleet.PERSON_PASSWORD, List.of(lines));
     }
 
     private static void seesTheEdit(String device, String word) {

@@ -41,6 +41,7 @@
 
   const isNew = $derived(from !== '');
   const isEdited = $derived(text !== saved);
+  const canSave = $derived(isNew || isEdited);
 
   async function load() {
     try {
@@ -48,8 +49,8 @@
         api.GET('/api/platforms/{name}', { params: { path: { name: isNew ? from : name } } })
       );
       detail = found;
-      saved = isNew ? '' : found.yaml;
       text = isNew ? renamed(found.yaml, name) : found.yaml;
+      saved = text;
       problem = undefined;
     } catch (thrown) {
       problem = asProblem(thrown);
@@ -61,7 +62,7 @@
       .problems;
 
   async function save() {
-    if (!detail || !session.mayManage || !isEdited) return;
+    if (!detail || !session.mayManage || !canSave) return;
     problem = undefined;
     try {
       const body = { yaml: text, basedOn: isNew ? 0 : detail.number };
@@ -106,9 +107,9 @@
   });
 
   beforeNavigate((navigation) => {
-    const leaves = navigation.to?.url.pathname !== page.url.pathname;
-    if (leaves && isEdited && session.mayManage && !confirm('Leave without saving the text?'))
-      navigation.cancel();
+    if (!isEdited || !session.mayManage || navigation.to?.url.pathname === page.url.pathname) return;
+    // Where the whole page is left, the browser asks itself.
+    if (navigation.type === 'leave' || !confirm('Leave without saving the text?')) navigation.cancel();
   });
 
   onMount(() => {
@@ -143,7 +144,7 @@
         >
       {/if}
       {#if isEdited && !isNew}<button class="btn" onclick={() => (text = saved)}>Undo edits</button>{/if}
-      <button class="btn btn-primary" disabled={!isEdited} onclick={save}>Save <kbd>Ctrl S</kbd></button>
+      <button class="btn btn-primary" disabled={!canSave} onclick={save}>Save <kbd>Ctrl S</kbd></button>
     {/if}
   </div>
   {#if asks}

@@ -101,7 +101,7 @@
           EditorState.readOnly.of(readonly),
           look,
           syntaxHighlighting(colours),
-          EditorView.contentAttributes.of({ 'aria-label': 'Text of the platform' }),
+          EditorView.contentAttributes.of({ 'aria-label': 'Text of the platform', tabindex: '0' }),
           EditorView.updateListener.of((update) => update.docChanged && onchange(update.state.doc.toString()))
         ]
       })
