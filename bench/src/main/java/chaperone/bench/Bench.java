@@ -38,6 +38,11 @@ public final class Bench {
                 Files.writeString(folder.resolve("after.conf"), pair.afterText()));
         bench.speed();
         bench.length(pair);
+        for (ReadGrammars.Result result : ReadGrammars.measure()) {
+            boolean holds = result.growth() <= ReadGrammars.MOST_GROWTH;
+            bench.missed |= !holds;
+            System.out.println(result + (holds ? "" : "  MISSED"));
+        }
         System.exit(bench.missed ? 1 : 0);
     }
 

@@ -46,7 +46,7 @@ public final class NetconfOperations {
     }
 
     /** Undone by the device itself unless {@link #commit} follows within {@code timeout}, at least a second. */
-    public static String commitConfirmed(Duration timeout) {
+    public static String confirmedCommit(Duration timeout) {
         if (timeout.toSeconds() < 1)
             throw new IllegalArgumentException("The time-out " + timeout + " must be 1 s or more");
         return "<commit><confirmed/><confirm-timeout>" + timeout.toSeconds() + "</confirm-timeout></commit>";

@@ -120,7 +120,7 @@ class NetconfConversationTest {
         String before = router.device().keptRunning();
         try (NetconfConversation session = open(router.address())) {
             session.alter(NetconfOperations.editConfig(CANDIDATE, PORTS.formatted("<text>for a while</text>")));
-            session.alter(NetconfOperations.commitConfirmed(Duration.ofSeconds(1)));
+            session.alter(NetconfOperations.confirmedCommit(Duration.ofSeconds(1)));
             assertThat(router.device().keptRunning()).contains("for a while");
             awaitRunning(before);
         }
@@ -131,12 +131,12 @@ class NetconfConversationTest {
         String before = router.device().keptRunning();
         try (NetconfConversation session = open(router.address())) {
             session.alter(NetconfOperations.editConfig(CANDIDATE, PORTS.formatted("<text>one</text>")));
-            session.alter(NetconfOperations.commitConfirmed(Duration.ofSeconds(600)));
+            session.alter(NetconfOperations.confirmedCommit(Duration.ofSeconds(600)));
         }
         awaitRunning(before);
         try (NetconfConversation session = open(router.address())) {
             session.alter(NetconfOperations.editConfig(CANDIDATE, PORTS.formatted("<text>two</text>")));
-            session.alter(NetconfOperations.commitConfirmed(Duration.ofSeconds(600)));
+            session.alter(NetconfOperations.confirmedCommit(Duration.ofSeconds(600)));
             session.alter(NetconfOperations.cancelCommit());
             assertThat(router.device().keptRunning()).isEqualTo(before);
         }
@@ -197,7 +197,7 @@ class NetconfConversationTest {
                     NetconfOperations.commit(),
                     NetconfOperations.lock(CANDIDATE),
                     NetconfOperations.validate(RUNNING),
-                    NetconfOperations.commitConfirmed(Duration.ofSeconds(5)))) {
+                    NetconfOperations.confirmedCommit(Duration.ofSeconds(5)))) {
                 assertThat(failure(() -> session.alter(operation)).kind()).isEqualTo(FailureKind.CAPABILITY_MISSING);
             }
             assertThat(server.heard()).hasSize(1);
