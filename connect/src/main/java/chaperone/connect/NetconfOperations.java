@@ -49,7 +49,8 @@ public final class NetconfOperations {
     public static String confirmedCommit(Duration timeout) {
         if (timeout.toSeconds() < 1)
             throw new IllegalArgumentException("The time-out " + timeout + " must be 1 s or more");
-        return "<commit><confirmed/><confirm-timeout>" + timeout.toSeconds() + "</confirm-timeout></commit>";
+        String parameters = "<confirmed/><confirm-timeout>" + timeout.toSeconds() + "</confirm-timeout>";
+        return "<commit>" + parameters + "</commit>";
     }
 
     public static String cancelCommit() {

@@ -79,7 +79,7 @@ class ScreenshotsTest {
         take(page, "platform-tried");
         page.navigate("/bench?at=ald-wall-1");
         page.getByText("Let it go wrong").waitFor();
-        page.keyboard().press("c");
+        page.locator("button", new Page.LocatorOptions().setHasText("Console")).click();
         page.getByText("logged in as").waitFor();
         page.keyboard().type("show neighbours\rshow counters rules\r");
         page.waitForTimeout(700);
