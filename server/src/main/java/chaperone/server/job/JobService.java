@@ -10,6 +10,7 @@ import java.util.ArrayList;
 import java.util.Collection;
 import java.util.List;
 import java.util.Optional;
+import java.util.UUID;
 import org.springframework.beans.factory.ObjectProvider;
 import org.springframework.data.domain.Pageable;
 import org.springframework.http.HttpStatus;
@@ -117,14 +118,14 @@ public class JobService {
     private void schedule(List<JobLine> waiting) {
         Scheduler tasks = scheduler.getObject();
         Instant now = clock.instant();
-        int attempt = waiting.stream().mapToInt(JobLine::attempts).max().orElse(0);
         List<LineGroup> groups = LineGroup.of(waiting);
         for (int i = 0; i < groups.size(); i++) {
             // A millisecond apart, so that they are picked in this order: a site whose places are full must not hold
             // up the others.
             Instant due = now.plusMillis(i - groups.size());
-            // A line that is tried again while its task still winds up keeps that task's name free by its attempt.
-            String instance = groups.get(i).members().get(0).line() + "." + attempt;
+            // A line may be tried again while its former task still has others to do: no two tasks share a name. A line
+            // that two tasks have is done once: the second finds that it has ended.
+            String instance = groups.get(i).members().get(0).line() + "." + UUID.randomUUID();
             tasks.scheduleIfNotExists(new TaskInstance<>(JobTasks.NAME, instance, groups.get(i)), due);
         }
         TransactionSynchronizationManager.registerSynchronization(new TransactionSynchronization() {

@@ -22,22 +22,35 @@ record LineGroup(String place, List<Member> members) implements Serializable {
     record Member(long line, String address) implements Serializable {}
 
     LineGroup {
+        // Not List.copyOf: the scheduler stores it with Java's own serialization, which a plain list survives best.
         members = new ArrayList<>(members);
     }
 
     /** Groups of lines of one place each, in the order of the lines; places take turns. */
     static List<LineGroup> of(List<JobLine> lines) {
-        int size = Math.min(LARGEST, 1 + lines.size() / LINES_FOR_ONE_MORE);
-        Map<String, List<LineGroup>> byPlace = new LinkedHashMap<>();
+        Map<String, List<Member>> byPlace = new LinkedHashMap<>();
         for (JobLine line : lines) {
             String place = line.site().isEmpty() ? line.host() : line.site();
-            List<LineGroup> groups = byPlace.computeIfAbsent(place, name -> new ArrayList<>());
-            boolean isFull =
-                    groups.isEmpty() || groups.get(groups.size() - 1).members().size() >= size;
-            if (isFull) groups.add(new LineGroup(place, List.of()));
-            groups.get(groups.size() - 1).members().add(new Member(line.id(), line.host() + " " + line.port()));
+            byPlace.computeIfAbsent(place, name -> new ArrayList<>())
+                    .add(new Member(line.id(), line.host() + " " + line.port()));
         }
-        return inTurns(byPlace);
+        return of(byPlace);
+    }
+
+    static List<LineGroup> of(Map<String, List<Member>> byPlace) {
+        int lines = byPlace.values().stream().mapToInt(List::size).sum();
+        int size = Math.min(LARGEST, 1 + lines / LINES_FOR_ONE_MORE);
+        Map<String, List<LineGroup>> groups = new LinkedHashMap<>();
+        byPlace.forEach((place, members) -> groups.put(place, cut(place, members, size)));
+        return inTurns(groups);
+    }
+
+    private static List<LineGroup> cut(String place, List<Member> members, int size) {
+        List<LineGroup> groups = new ArrayList<>();
+        for (int from = 0; from < members.size(); from += size) {
+            groups.add(new LineGroup(place, members.subList(from, Math.min(members.size(), from + size))));
+        }
+        return groups;
     }
 
     private static List<LineGroup> inTurns(Map<String, List<LineGroup>> byPlace) {

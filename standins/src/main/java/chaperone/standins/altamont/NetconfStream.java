@@ -77,9 +77,9 @@ final class NetconfStream {
         out.flush();
     }
 
-    boolean waitForEnd() throws IOException {
+    /** Says nothing more, whatever comes, until the other side has gone. */
+    void waitForEnd() throws IOException {
         int b = in.read();
         while (b >= 0) b = in.read();
-        return true;
     }
 }

@@ -28,7 +28,6 @@ public final class HttpsPort implements Port {
     private HttpsServer server;
 
     /** @param open requests in hand */
-    @SuppressWarnings("NullAway.Init")
     public HttpsPort(
             InetSocketAddress address, Identity identity, HttpHandler handler, IntSupplier open, Executor executor) {
         this.address = address;
