@@ -2,6 +2,7 @@ package chaperone.connect;
 
 import java.io.IOException;
 import java.net.InetSocketAddress;
+import java.util.Comparator;
 import java.util.List;
 import org.apache.sshd.client.SshClient;
 import org.apache.sshd.client.auth.keyboard.UserAuthKeyboardInteractiveFactory;
@@ -36,6 +37,10 @@ final class SshLink implements AutoCloseable {
         client.setKeyExchangeFactories(client.getKeyExchangeFactories().stream()
                 .filter(factory -> !factory.getName().contains("sntrup")
                         && !factory.getName().contains("mlkem"))
+                .toList());
+        // AES is done by the processor; ChaCha20, which the library asks for first, by its own code.
+        client.setCipherFactories(client.getCipherFactories().stream()
+                .sorted(Comparator.comparing(cipher -> cipher.getName().startsWith("chacha20")))
                 .toList());
         client.setNioWorkers(4);
         CoreModuleProperties.TCP_NODELAY.set(client, true);

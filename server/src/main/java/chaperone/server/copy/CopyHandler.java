@@ -6,11 +6,8 @@ import chaperone.connect.ConversationException;
 import chaperone.connect.FailureKind;
 import chaperone.connect.RetrievedCopy;
 import chaperone.core.platform.Platform;
+import chaperone.server.copy.CopySheet.Sheet;
 import chaperone.server.copy.CopyStore.Stored;
-import chaperone.server.fleet.CallSheet;
-import chaperone.server.fleet.CallSheet.Call;
-import chaperone.server.history.LatestRevisions;
-import chaperone.server.history.LatestRevisions.Pair;
 import chaperone.server.job.JobKind;
 import chaperone.server.job.LineHandler;
 import chaperone.server.job.LineResult;
@@ -24,22 +21,14 @@ import org.springframework.stereotype.Component;
 /** Copies one device. */
 @Component
 class CopyHandler implements LineHandler {
-    private final CallSheet calls;
-    private final LatestRevisions revisions;
+    private final CopySheet sheets;
     private final SameAgain sameAgain;
     private final CopyStore store;
     private final Connector connector;
     private final PlatformShelf platforms;
 
-    CopyHandler(
-            CallSheet calls,
-            LatestRevisions revisions,
-            SameAgain sameAgain,
-            CopyStore store,
-            Connector connector,
-            PlatformShelf platforms) {
-        this.calls = calls;
-        this.revisions = revisions;
+    CopyHandler(CopySheet sheets, SameAgain sameAgain, CopyStore store, Connector connector, PlatformShelf platforms) {
+        this.sheets = sheets;
         this.sameAgain = sameAgain;
         this.store = store;
         this.connector = connector;
@@ -54,24 +43,23 @@ class CopyHandler implements LineHandler {
     @Override
     public LineResult handle(LineWork work) {
         Optional<Long> device = work.line().device();
-        Optional<Call> call = device.flatMap(calls::of);
-        if (call.isEmpty()) return LineResult.failed(Outcome.DEVICE_GONE, "");
+        Optional<Sheet> sheet = device.flatMap(sheets::of);
+        if (sheet.isEmpty()) return LineResult.failed(Outcome.DEVICE_GONE, "");
         long id = device.get();
-        Pair latest = revisions.of(id);
-        RetrievedCopy copy = retrieve(id, call.get(), latest, work);
-        if (sameAgain.note(id, call.get().name(), copy, latest)) return LineResult.done(Outcome.NOTHING_NEW, "");
+        RetrievedCopy copy = retrieve(id, sheet.get(), work);
+        if (sameAgain.note(id, sheet.get(), copy)) return LineResult.done(Outcome.NOTHING_NEW, "");
         return store.store(id, copy)
                 .map(CopyHandler::result)
                 .orElseGet(() -> LineResult.failed(Outcome.DEVICE_GONE, ""));
     }
 
-    private RetrievedCopy retrieve(long device, Call call, Pair latest, LineWork work) {
-        Platform platform = platforms.get(call.platform());
+    private RetrievedCopy retrieve(long device, Sheet sheet, LineWork work) {
+        Platform platform = platforms.get(sheet.platform());
         // What was taken as a whole configuration before need not be read again to know that it is one.
         Predicate<String> isKnown =
-                text -> latest.running().filter(r -> r.isOf(text)).isPresent()
-                        || latest.saved().filter(s -> s.isOf(text)).isPresent();
-        try (Conversation conversation = connector.open(call.target(), platform, work::holds)) {
+                text -> sheet.running().filter(r -> r.isOf(text)).isPresent()
+                        || sheet.saved().filter(s -> s.isOf(text)).isPresent();
+        try (Conversation conversation = connector.open(sheet.target(), platform, work::holds)) {
             return RetrievedCopy.from(conversation, platform, isKnown);
         } catch (ConversationException e) {
             if (e.kind() != FailureKind.STOPPED) store.failed(device, e.kind().name());

@@ -2,21 +2,21 @@ package chaperone.server.copy;
 
 import chaperone.connect.RetrievedCopy;
 import chaperone.core.platform.Facts;
+import chaperone.server.copy.CopySheet.Sheet;
 import chaperone.server.event.EventPulse;
-import chaperone.server.history.LatestRevisions.Latest;
-import chaperone.server.history.LatestRevisions.Pair;
+import chaperone.server.history.LatestRevision;
+import java.sql.Timestamp;
+import java.sql.Types;
 import java.time.Clock;
 import java.util.Arrays;
 import java.util.Optional;
-import org.hibernate.SessionFactory;
-import org.hibernate.StatelessSession;
-import org.hibernate.query.NativeQuery;
-import org.hibernate.type.StandardBasicTypes;
+import org.springframework.jdbc.core.simple.JdbcClient;
 import org.springframework.stereotype.Component;
 
 /**
  * Notes a copy that is the same as the one before, to the byte: what nearly every copy of a fleet is. One statement,
- * which is a transaction of its own; the device's lease keeps others from copying it meanwhile.
+ * which is a transaction of its own; the device's lease keeps others from copying it meanwhile. The texts are on the disk already; that they were the same once
+ * more gets there a moment later.
  */
 @Component
 class SameAgain {
@@ -30,47 +30,47 @@ class SameAgain {
                 model = coalesce(:model, model), serial = coalesce(:serial, serial),
                 release = coalesce(:release, release), saved_equals_running = :same, version = version + 1
               where id = :device returning id)
-            select id from known""";
+            select set_config('synchronous_commit', 'off', true) from known""";
 
-    private final SessionFactory sessions;
+    private final JdbcClient database;
     private final EventPulse pulse;
     private final Clock clock;
 
-    SameAgain(SessionFactory sessions, EventPulse pulse, Clock clock) {
-        this.sessions = sessions;
+    SameAgain(JdbcClient database, EventPulse pulse, Clock clock) {
+        this.database = database;
         this.pulse = pulse;
         this.clock = clock;
     }
 
     /** False, with nothing noted, if anything is new: the name, a configuration, or whether there is a saved one. */
-    boolean note(long device, String name, RetrievedCopy copy, Pair latest) {
-        boolean isSame = copy.facts().name().orElse(name).equals(name)
-                && latest.running().filter(known -> known.isOf(copy.running())).isPresent()
-                && copy.saved().isPresent() == latest.saved().isPresent()
+    boolean note(long device, Sheet sheet, RetrievedCopy copy) {
+        boolean isSame = copy.facts().name().orElse(sheet.name()).equals(sheet.name())
+                && sheet.running().filter(known -> known.isOf(copy.running())).isPresent()
+                && copy.saved().isPresent() == sheet.saved().isPresent()
                 && copy.saved()
-                        .map(text -> latest.saved().orElseThrow().isOf(text))
+                        .map(text -> sheet.saved().orElseThrow().isOf(text))
                         .orElse(true);
-        return isSame && noted(device, copy.facts(), latest.running().orElseThrow(), latest.saved());
+        return isSame && noted(device, copy.facts(), sheet.running().orElseThrow(), sheet.saved());
     }
 
-    private boolean noted(long device, Facts facts, Latest running, Optional<Latest> saved) {
-        try (StatelessSession session = sessions.openStatelessSession()) {
-            NativeQuery<Long> query = session.createNativeQuery(NOTE, Long.class);
-            query.setParameter("device", device);
-            query.setParameter("at", clock.instant());
-            query.setParameter("running", running.id());
-            query.setParameter("saved", saved.map(Latest::id).orElse(0L));
-            query.setParameter("model", facts.model().orElse(null), StandardBasicTypes.STRING);
-            query.setParameter("serial", facts.serial().orElse(null), StandardBasicTypes.STRING);
-            query.setParameter("release", facts.release().orElse(null), StandardBasicTypes.STRING);
-            query.setParameter(
-                    "same",
-                    saved.map(s -> Arrays.equals(s.settled(), running.settled()))
-                            .orElse(null),
-                    StandardBasicTypes.BOOLEAN);
-            boolean noted = !query.getResultList().isEmpty();
-            if (noted) pulse.fleetMoved();
-            return noted;
-        }
+    private boolean noted(long device, Facts facts, LatestRevision running, Optional<LatestRevision> saved) {
+        boolean noted = database.sql(NOTE)
+                .param("device", device)
+                .param("at", Timestamp.from(clock.instant()))
+                .param("running", running.id())
+                .param("saved", saved.map(LatestRevision::id).orElse(0L))
+                .param("model", facts.model().orElse(null), Types.VARCHAR)
+                .param("serial", facts.serial().orElse(null), Types.VARCHAR)
+                .param("release", facts.release().orElse(null), Types.VARCHAR)
+                .param(
+                        "same",
+                        saved.map(s -> Arrays.equals(s.settled(), running.settled()))
+                                .orElse(null),
+                        Types.BOOLEAN)
+                .query(String.class)
+                .optional()
+                .isPresent();
+        if (noted) pulse.fleetMoved();
+        return noted;
     }
 }

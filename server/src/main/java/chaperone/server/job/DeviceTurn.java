@@ -2,8 +2,10 @@ package chaperone.server.job;
 
 import chaperone.connect.ConversationLimits;
 import chaperone.connect.ConversationLimits.Permit;
+import chaperone.server.job.DeviceLease.Lease;
 import chaperone.server.problem.ProblemException;
 import java.time.Duration;
+import java.util.List;
 import java.util.Optional;
 import org.springframework.http.HttpStatus;
 import org.springframework.stereotype.Component;
@@ -25,15 +27,10 @@ public class DeviceTurn {
     public void take(String site, String host, int port, Runnable work) {
         String address = host + " " + port;
         Permit permit = place(site.isEmpty() ? host : site);
-        try {
-            if (!leases.take(address)) throw busy("Somebody else talks to this device now.");
-            try {
-                work.run();
-            } finally {
-                leases.giveBack(address);
-            }
-        } finally {
-            permit.close();
+        try (permit;
+                Lease lease = leases.take(List.of(address))) {
+            if (!lease.holds(address)) throw busy("Somebody else talks to this device now.");
+            work.run();
         }
     }
 

@@ -6,6 +6,7 @@ import jakarta.persistence.Enumerated;
 import jakarta.persistence.GeneratedValue;
 import jakarta.persistence.GenerationType;
 import jakarta.persistence.Id;
+import jakarta.persistence.SequenceGenerator;
 import java.time.Instant;
 import java.util.Optional;
 import org.jspecify.annotations.Nullable;
@@ -14,7 +15,8 @@ import org.jspecify.annotations.Nullable;
 @Entity
 class JobLine {
     @Id
-    @GeneratedValue(strategy = GenerationType.IDENTITY)
+    @GeneratedValue(strategy = GenerationType.SEQUENCE, generator = "job_line")
+    @SequenceGenerator(name = "job_line", sequenceName = "job_line_seq", allocationSize = 100)
     private Long id;
 
     private long jobId;

@@ -4,7 +4,9 @@ import chaperone.connect.Conversation;
 import chaperone.connect.ConversationException;
 import chaperone.connect.ConversationLimits;
 import chaperone.connect.ConversationLimits.Permit;
+import chaperone.server.job.DeviceLease.Lease;
 import chaperone.server.job.LineBook.Claimed;
+import chaperone.server.job.LineBook.Ended;
 import java.time.Duration;
 import java.util.ArrayList;
 import java.util.List;
@@ -16,7 +18,7 @@ import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
 import org.springframework.stereotype.Component;
 
-/** Does lines: waits for their turn, holds each device's lease while the handler works, notes the outcome. */
+/** Does lines: waits for their turn, holds the devices' leases while the handler works, notes the outcome. */
 @Component
 class JobRunner {
     private static final Logger LOG = LoggerFactory.getLogger(JobRunner.class);
@@ -54,13 +56,29 @@ class JobRunner {
     Next run(LineGroup group) {
         Optional<Permit> permit = turn(group);
         if (permit.isEmpty()) return Next.LATER;
-        try {
-            boolean all = true;
-            for (LineGroup.Member member : group.members()) all &= withLease(member);
-            return all ? Next.DONE : Next.LATER;
-        } finally {
-            permit.get().close();
+        List<String> addresses =
+                group.members().stream().map(LineGroup.Member::address).toList();
+        Permit place = permit.get();
+        try (place;
+                Lease lease = leases.take(addresses)) {
+            List<LineGroup.Member> free = group.members().stream()
+                    .filter(member -> lease.holds(member.address()))
+                    .toList();
+            doInTurn(free);
+            return free.size() == group.members().size() ? Next.DONE : Next.LATER;
         }
+    }
+
+    /** The end of a line is noted together with the beginning of the next. */
+    private void doInTurn(List<LineGroup.Member> members) {
+        Optional<Ended> before = Optional.empty();
+        for (LineGroup.Member member : members) {
+            int stops = conversations.stops();
+            Optional<Claimed> line = book.claim(member.line(), before);
+            before = line.map(claimed -> new Ended(claimed.id(), claimed.job(), handled(claimed, stops)));
+            if (line.isEmpty()) jobs.stopIfAsked(member.line());
+        }
+        before.ifPresent(book::end);
     }
 
     private Optional<Permit> turn(LineGroup group) {
@@ -70,20 +88,6 @@ class JobRunner {
             // The server is going down: the task stays, for the next start or another process.
             Thread.currentThread().interrupt();
             return Optional.empty();
-        }
-    }
-
-    /** False if somebody else talks to the device now. */
-    private boolean withLease(LineGroup.Member member) {
-        if (!leases.take(member.address())) return false;
-        try {
-            int stops = conversations.stops();
-            Optional<Claimed> line = book.claim(member.line());
-            if (line.isPresent()) book.end(member.line(), handled(line.get(), stops));
-            else jobs.stopIfAsked(member.line());
-            return true;
-        } finally {
-            leases.giveBack(member.address());
         }
     }
 

@@ -3,6 +3,7 @@ package chaperone.server.job;
 import chaperone.server.event.Events;
 import chaperone.server.problem.ProblemException;
 import com.github.kagkarlsson.scheduler.Scheduler;
+import com.github.kagkarlsson.scheduler.task.SchedulableInstance;
 import com.github.kagkarlsson.scheduler.task.TaskInstance;
 import java.time.Clock;
 import java.time.Instant;
@@ -119,6 +120,7 @@ public class JobService {
         Scheduler tasks = scheduler.getObject();
         Instant now = clock.instant();
         List<LineGroup> groups = LineGroup.of(waiting);
+        List<SchedulableInstance<?>> wanted = new ArrayList<>();
         for (int i = 0; i < groups.size(); i++) {
             // A millisecond apart, so that they are picked in this order: a site whose places are full must not hold
             // up the others.
@@ -126,8 +128,9 @@ public class JobService {
             // A line may be tried again while its former task still has others to do: no two tasks share a name. A line
             // that two tasks have is done once: the second finds that it has ended.
             String instance = groups.get(i).members().get(0).line() + "." + UUID.randomUUID();
-            tasks.scheduleIfNotExists(new TaskInstance<>(JobTasks.NAME, instance, groups.get(i)), due);
+            wanted.add(SchedulableInstance.of(new TaskInstance<>(JobTasks.NAME, instance, groups.get(i)), due));
         }
+        tasks.scheduleBatch(wanted);
         TransactionSynchronizationManager.registerSynchronization(new TransactionSynchronization() {
             @Override
             public void afterCommit() {

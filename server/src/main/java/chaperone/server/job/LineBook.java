@@ -1,95 +1,102 @@
 package chaperone.server.job;
 
+import java.sql.ResultSet;
+import java.sql.SQLException;
+import java.sql.Timestamp;
 import java.time.Clock;
-import java.util.List;
 import java.util.Optional;
-import org.hibernate.SessionFactory;
-import org.hibernate.StatelessSession;
+import org.springframework.jdbc.core.simple.JdbcClient;
+import org.springframework.jdbc.core.simple.JdbcClient.StatementSpec;
 import org.springframework.stereotype.Component;
 
 /**
  * Takes lines in hand and ends them, with one statement each: a sweep over a fleet does both for every device, and
- * a transaction of several statements would cost more than the conversation. Each statement is a transaction of its own.
+ * a transaction of several statements would cost more than the conversation. Each statement is a transaction of its own,
+ * and goes to the database without Hibernate, whose handling of it would cost as much again. It is on the disk a moment
+ * later: should the database's machine fail right then, a line is done once more, which it must stand anyway.
  */
 @Component
 class LineBook {
     private static final String CLAIM = """
-            with claimed as (
+            with ended as (
+              update job_line set state = :state, outcome = :outcome, seen = :seen, ended_at = :now
+              where id = :before and state in ('WAITING', 'IN_HAND')),
+            claimed as (
               update job_line l set state = 'IN_HAND', attempts = l.attempts + 1, started_at = :now
               from job j
               where l.id = :id and j.id = l.job_id and l.state in ('WAITING', 'IN_HAND') and not j.stop_asked
               returning l.job_id, j.kind, l.number, l.target, l.host, l.port, l.site, l.role, l.device_id,
                 l.credential_set_id, l.platform, l.telnet_allowed)
-            select * from claimed""";
+            select *, set_config('synchronous_commit', 'off', true) from claimed""";
     private static final String END = """
             with ended as (
               update job_line set state = :state, outcome = :outcome, seen = :seen, ended_at = :now
-              where id = :id and state in ('WAITING', 'IN_HAND')
-              returning job_id)
-            select job_id from ended""";
+              where id = :before and state in ('WAITING', 'IN_HAND')
+              returning id)
+            select set_config('synchronous_commit', 'off', true) from ended""";
     private static final int LONGEST_SEEN = 500;
 
-    private final SessionFactory sessions;
+    private final JdbcClient database;
     private final JobPulse pulse;
     private final Clock clock;
 
     /** A line that is in hand now. */
     record Claimed(long id, long job, JobKind kind, int number, NewLine asked) {}
 
-    LineBook(SessionFactory sessions, JobPulse pulse, Clock clock) {
-        this.sessions = sessions;
+    /** How a line ended. */
+    record Ended(long id, long job, LineResult result) {}
+
+    LineBook(JdbcClient database, JobPulse pulse, Clock clock) {
+        this.database = database;
         this.pulse = pulse;
         this.clock = clock;
     }
 
-    /** The line, now in hand; nothing if it has ended already or its job is to stop. */
-    Optional<Claimed> claim(long lineId) {
-        try (StatelessSession session = sessions.openStatelessSession()) {
-            List<Object[]> rows = session.createNativeQuery(CLAIM, Object[].class)
-                    .setParameter("id", lineId)
-                    .setParameter("now", clock.instant())
-                    .getResultList();
-            Optional<Claimed> claimed = rows.stream().findFirst().map(row -> claimed(lineId, row));
-            claimed.ifPresent(line -> pulse.moved(line.job()));
-            return claimed;
-        }
+    /**
+     * The line, now in hand; nothing if it has ended already or its job is to stop.
+     *
+     * @param before the line before it, to be ended in the same statement
+     */
+    Optional<Claimed> claim(long lineId, Optional<Ended> before) {
+        Optional<Claimed> claimed = with(before, database.sql(CLAIM))
+                .param("id", lineId)
+                .query((row, number) -> claimed(lineId, row))
+                .optional();
+        before.ifPresent(line -> pulse.moved(line.job()));
+        claimed.ifPresent(line -> pulse.moved(line.job()));
+        return claimed;
     }
 
-    private static Claimed claimed(long id, Object[] row) {
+    private StatementSpec with(Optional<Ended> line, StatementSpec statement) {
+        String seen = line.map(Ended::result).map(LineResult::seen).orElse("");
+        return statement
+                .param("before", line.map(Ended::id).orElse(0L))
+                .param("state", line.map(ended -> ended.result().state().name()).orElse(""))
+                .param(
+                        "outcome",
+                        line.map(ended -> ended.result().outcome().name()).orElse(""))
+                .param("seen", seen.length() > LONGEST_SEEN ? seen.substring(0, LONGEST_SEEN) : seen)
+                .param("now", Timestamp.from(clock.instant()));
+    }
+
+    private static Claimed claimed(long id, ResultSet row) throws SQLException {
         NewLine asked = new NewLine(
-                (String) row[3],
-                (String) row[4],
-                ((Number) row[5]).intValue(),
-                (String) row[6],
-                (String) row[7],
-                number(row[8]),
-                number(row[9]),
-                Optional.ofNullable((String) row[10]),
-                (Boolean) row[11]);
+                row.getString("target"),
+                row.getString("host"),
+                row.getInt("port"),
+                row.getString("site"),
+                row.getString("role"),
+                Optional.ofNullable(row.getObject("device_id", Long.class)),
+                Optional.ofNullable(row.getObject("credential_set_id", Long.class)),
+                Optional.ofNullable(row.getString("platform")),
+                row.getBoolean("telnet_allowed"));
         return new Claimed(
-                id,
-                ((Number) row[0]).longValue(),
-                JobKind.valueOf((String) row[1]),
-                ((Number) row[2]).intValue(),
-                asked);
-    }
-
-    private static Optional<Long> number(@org.jspecify.annotations.Nullable Object value) {
-        return Optional.ofNullable((Number) value).map(Number::longValue);
+                id, row.getLong("job_id"), JobKind.valueOf(row.getString("kind")), row.getInt("number"), asked);
     }
 
     /** Notes how a line ended; stopping may have ended it meanwhile, or another process that took it up. */
-    void end(long lineId, LineResult result) {
-        String seen = result.seen().length() > LONGEST_SEEN ? result.seen().substring(0, LONGEST_SEEN) : result.seen();
-        try (StatelessSession session = sessions.openStatelessSession()) {
-            session.createNativeQuery(END, Long.class)
-                    .setParameter("id", lineId)
-                    .setParameter("state", result.state().name())
-                    .setParameter("outcome", result.outcome().name())
-                    .setParameter("seen", seen)
-                    .setParameter("now", clock.instant())
-                    .getResultList()
-                    .forEach(pulse::moved);
-        }
+    void end(Ended line) {
+        with(Optional.of(line), database.sql(END)).query(String.class).list();
+        pulse.moved(line.job());
     }
 }

@@ -16,7 +16,7 @@ import java.util.Map;
 record LineGroup(String place, List<Member> members) implements Serializable {
     private static final int LARGEST = 8;
     /** From so many lines on a task has two of them; from twice as many, three; and so on. */
-    private static final int LINES_FOR_ONE_MORE = 200;
+    private static final int LINES_FOR_ONE_MORE = 125;
 
     /** @param address the device's, so that nothing has to be asked before its turn has come */
     record Member(long line, String address) implements Serializable {}

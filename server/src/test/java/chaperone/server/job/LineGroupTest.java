@@ -15,7 +15,7 @@ import org.junit.jupiter.params.provider.CsvSource;
 class LineGroupTest {
 
     @ParameterizedTest
-    @CsvSource({"1,1,1", "50,4,1", "199,7,1", "200,4,2", "1000,20,6", "10000,30,8"})
+    @CsvSource({"1,1,1", "50,4,1", "124,7,1", "125,4,2", "1000,20,8", "10000,30,8"})
     void everyLineIsInOneGroupOfItsPlace(int lines, int places, int largest) {
         Map<String, List<Member>> byPlace = lines(lines, places);
         List<LineGroup> groups = LineGroup.of(byPlace);

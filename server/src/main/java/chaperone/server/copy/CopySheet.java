@@ -1,0 +1,78 @@
+package chaperone.server.copy;
+
+import chaperone.connect.Endpoint;
+import chaperone.connect.Login;
+import chaperone.connect.Target;
+import chaperone.server.fleet.CredentialSets;
+import chaperone.server.history.LatestRevision;
+import java.sql.ResultSet;
+import java.sql.SQLException;
+import java.util.Optional;
+import org.jspecify.annotations.Nullable;
+import org.springframework.jdbc.core.simple.JdbcClient;
+import org.springframework.stereotype.Component;
+
+/** All that a copy needs to know before the conversation, read in one statement. */
+@Component
+class CopySheet {
+    private static final String READ = """
+            select d.name, d.platform, d.host, d.port, d.telnet_allowed, d.credential_set_id, c.account, c.password,
+              c.privileged, k.fingerprint, r.id as running_id, r.digest as running_digest,
+              r.settled_digest as running_settled, s.id as saved_id, s.digest as saved_digest,
+              s.settled_digest as saved_settled
+            from device d
+            join credential_set c on c.id = d.credential_set_id
+            left join host_key k on k.host = d.host and k.port = d.port
+            left join lateral (
+              select id, digest, settled_digest from revision
+              where device_id = d.id and kind = 'RUNNING' order by number desc limit 1) r on true
+            left join lateral (
+              select id, digest, settled_digest from revision
+              where device_id = d.id and kind = 'SAVED' order by number desc limit 1) s on true
+            where d.id = :id""";
+
+    private final JdbcClient database;
+    private final CredentialSets credentials;
+
+    /** A device of the fleet, with its log-in in the clear, and what its last copy was. */
+    record Sheet(
+            String name,
+            String platform,
+            Target target,
+            Optional<LatestRevision> running,
+            Optional<LatestRevision> saved) {}
+
+    CopySheet(JdbcClient database, CredentialSets credentials) {
+        this.database = database;
+        this.credentials = credentials;
+    }
+
+    /** Nothing if the device was removed. */
+    Optional<Sheet> of(long device) {
+        return database.sql(READ)
+                .param("id", device)
+                .query((row, number) -> sheet(row))
+                .optional();
+    }
+
+    private Sheet sheet(ResultSet row) throws SQLException {
+        Login login = credentials.open(
+                row.getLong("credential_set_id"),
+                row.getString("account"),
+                row.getBytes("password"),
+                row.getBytes("privileged"));
+        Target target = new Target(
+                new Endpoint(row.getString("host"), row.getInt("port")),
+                login,
+                Optional.ofNullable(row.getString("fingerprint")),
+                row.getBoolean("telnet_allowed"));
+        return new Sheet(
+                row.getString("name"), row.getString("platform"), target, latest(row, "running"), latest(row, "saved"));
+    }
+
+    private static Optional<LatestRevision> latest(ResultSet row, String kind) throws SQLException {
+        byte @Nullable [] digest = row.getBytes(kind + "_digest");
+        if (digest == null) return Optional.empty();
+        return Optional.of(new LatestRevision(row.getLong(kind + "_id"), digest, row.getBytes(kind + "_settled")));
+    }
+}
