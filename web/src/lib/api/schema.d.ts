@@ -132,6 +132,38 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/devices.csv": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["table"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/devices/edit": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["edit"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/devices/{name}": {
         parameters: {
             query?: never;
@@ -484,6 +516,22 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/query-help": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["help"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/session": {
         parameters: {
             query?: never;
@@ -579,6 +627,7 @@ export interface components {
             releases: components["schemas"]["Facet"][];
             roles: components["schemas"]["Facet"][];
             sites: components["schemas"]["Facet"][];
+            tags: components["schemas"]["Facet"][];
         };
         DeviceView: {
             /** Format: date-time */
@@ -601,7 +650,17 @@ export interface components {
             role: string;
             serial: string;
             site: string;
+            tags: string[];
             telnetAllowed: boolean;
+        };
+        EditRequest: {
+            addTags: string[];
+            /** Format: int64 */
+            credentialSet?: number;
+            devices: string[];
+            removeTags: string[];
+            role?: string;
+            site?: string;
         };
         Exchange: {
             answer: string;
@@ -769,6 +828,13 @@ export interface components {
             source: "SHIPPED" | "ALTERED" | "ADDED";
             tables: string[];
             title: string;
+        };
+        QueryHelp: {
+            /** Format: int32 */
+            from: number;
+            options: string[];
+            /** Format: int32 */
+            to: number;
         };
         ReadView: {
             accepted: boolean;
@@ -1140,11 +1206,12 @@ export interface operations {
     list_3: {
         parameters: {
             query?: {
-                find?: string;
+                query?: string;
                 site?: string[];
                 role?: string[];
                 release?: string[];
                 platform?: string[];
+                tag?: string[];
                 sort?: string;
                 page?: number;
                 size?: number;
@@ -1163,6 +1230,56 @@ export interface operations {
                 content: {
                     "application/json": components["schemas"]["DevicePage"];
                 };
+            };
+        };
+    };
+    table: {
+        parameters: {
+            query?: {
+                query?: string;
+                site?: string[];
+                role?: string[];
+                release?: string[];
+                platform?: string[];
+                tag?: string[];
+                sort?: string;
+            };
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "text/csv": string;
+                };
+            };
+        };
+    };
+    edit: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["EditRequest"];
+            };
+        };
+        responses: {
+            /** @description No Content */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
             };
         };
     };
@@ -1749,6 +1866,29 @@ export interface operations {
                 };
                 content: {
                     "application/x-ndjson": components["schemas"]["TrialStep"];
+                };
+            };
+        };
+    };
+    help: {
+        parameters: {
+            query: {
+                query: string;
+                cursor: number;
+            };
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["QueryHelp"];
                 };
             };
         };

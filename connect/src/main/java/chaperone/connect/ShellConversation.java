@@ -129,7 +129,7 @@ final class ShellConversation implements Conversation {
     public String ask(String command) {
         String answer = answerTo(command, l -> l.stripTrailing().equals(prompt));
         Matcher refusal = dialogue.refusal().matcher(answer);
-        if (refusal.find() && refusal.start() == 0) throw refused(command, refusal);
+        if (refusal.lookingAt()) throw refused(command, refusal);
         return answer;
     }
 

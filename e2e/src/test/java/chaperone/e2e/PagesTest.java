@@ -26,7 +26,7 @@ import org.junit.jupiter.params.provider.EnumSource;
 class PagesTest {
     private static final List<String> PAGES = List.of(
             "/fleet",
-            "/fleet?find=no-such-device",
+            "/fleet?query=no-such-device",
             "/fleet/bring-in",
             "/devices/brkw-core-1",
             "/devices/brkw-core-1?layout=one&noise=1",

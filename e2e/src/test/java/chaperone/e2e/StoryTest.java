@@ -125,7 +125,7 @@ class StoryTest {
         outcome("127.20.8.22", "Added to the fleet as inch-acc-2");
         page.getByText("Allow Telnet (unsafe) and try again").click();
         outcome("127.20.5.23", "Added to the fleet as fenn-acc-3");
-        page.navigate("/fleet?find=fenn-acc-3");
+        page.navigate("/fleet?query=fenn-acc-3");
         assertThat(page.getByText("60 devices at 18 sites · 1 match")).isVisible();
         assertThat(page.getByText("Telnet, unsafe")).isVisible();
     }
@@ -133,7 +133,7 @@ class StoryTest {
     @Test
     @Order(5)
     void oneDeviceThenAllAreCopiedAndTheProgressIsFoundAgain() {
-        page.navigate("/fleet?find=brkw-acc-1");
+        page.navigate("/fleet?query=brkw-acc-1");
         page.getByLabel("brkw-acc-1", new Page.GetByLabelOptions().setExact(true))
                 .getByText("Copy now")
                 .click();

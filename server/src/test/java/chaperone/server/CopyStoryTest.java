@@ -123,7 +123,7 @@ class CopyStoryTest {
         assertThat(problem.get("detail").asString())
                 .isEqualTo("Line 3, column 2: \"x\" is not a port from 1 to 65535.");
         assertThat(problem.get("problems").get(0).get("line").asInt()).isEqualTo(2);
-        assertThat(api.get("/api/devices?find=127.20.99.")
+        assertThat(api.get("/api/devices?query=127.20.99.")
                         .json(200)
                         .get("matching")
                         .asInt())

@@ -43,18 +43,18 @@ class FleetApiTest {
     @ParameterizedTest
     @CsvSource(delimiter = '|', textBlock = """
         size=100                                   | 49 | ald-acc-1
-        find=brkw                                  | 6  | brkw-acc-1
-        find=BRKW%20CORE                           | 2  | brkw-core-1
-        find=cairn%20point                         | 6  | cairn-acc-1
-        find=127.20.3.                             | 6  | duns-acc-1
-        find=%25                                   | 0  |
-        find=_                                     | 0  |
+        query=brkw                                  | 6  | brkw-acc-1
+        query=BRKW%20CORE                           | 2  | brkw-core-1
+        query=cairn%20point                         | 6  | cairn-acc-1
+        query=127.20.3.                             | 6  | duns-acc-1
+        query=%25                                   | 0  |
+        query=_                                     | 0  |
         site=Dunsay&role=core                      | 2  | duns-core-1
         site=Dunsay&site=Brackwater&role=core      | 4  | brkw-core-1
         release=9.9                                | 0  |
         sort=-name                                 | 49 | mv-heron-sw-1
         platform=pellon&platform=brisling          | 9  | ald-wall-1
-        sort=model&find=acc                        | 16 | brkw-acc-3
+        sort=model&query=acc                        | 16 | brkw-acc-3
         page=1&size=5                              | 49 | ald-wall-1
         """)
     void isFilteredSortedAndPagedByTheServer(String query, int matching, String first) {

@@ -21,6 +21,9 @@ import org.springframework.web.servlet.mvc.method.annotation.RequestMappingHandl
 class RolesTest {
     private static final String TABLE = """
         GET    /api/devices                                   | VIEWER
+        GET    /api/devices.csv                               | VIEWER
+        GET    /api/query-help                                | VIEWER
+        POST   /api/devices/edit                              | ENGINEER
         GET    /api/devices/{name}                            | VIEWER
         DELETE /api/devices/{name}                            | ENGINEER
         GET    /api/devices/{name}/revisions                  | VIEWER
@@ -161,6 +164,9 @@ class RolesTest {
         POST   | /api/credential-sets       | {"name":"","note":"","account":"x"}                      | 400
         POST   | /api/credential-sets       | {"name":"Switches","note":"","account":"x"}              | 409
         GET    | /api/devices?size=100000   |                                                           | 400
+        GET    | /api/devices?query=site+is |                                                           | 400
+        GET    | /api/query-help?query=     |                                                           | 400
+        POST   | /api/devices/edit          | {"devices":[]}                                           | 400
         GET    | /api/devices/nobody        |                                                           | 404
         GET    | /api/jobs/abc              |                                                           | 400
         POST   | /api/host-keys             | {"host":"127.20.1.1","port":22,"fingerprint":"<script>"}  | 400

@@ -7,9 +7,9 @@ import java.util.Optional;
 /** Kept? Matched? Sound? Current? as far as they can be told today. */
 public record FourAnswers(Answer kept, Answer matched, Answer sound, Answer current) {
     /** A copy is recent for a day and a bit: the nightly one may start late. */
-    static final Duration RECENT = Duration.ofHours(26);
+    public static final Duration RECENT = Duration.ofHours(26);
 
-    static final Duration GETTING_OLD = Duration.ofHours(50);
+    public static final Duration GETTING_OLD = Duration.ofHours(50);
 
     /**
      * What is known of a device.

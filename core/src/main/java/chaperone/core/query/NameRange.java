@@ -17,7 +17,8 @@ public final class NameRange {
 
     private NameRange() {}
 
-    static boolean isFor(Field field) {
+    /** Whether a field's texts may be asked for with ranges. */
+    public static boolean isFor(Field field) {
         return field == Field.NAME || field == Field.ADDRESS;
     }
 

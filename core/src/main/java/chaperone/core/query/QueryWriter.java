@@ -54,9 +54,10 @@ public final class QueryWriter {
         return texts.stream().map(QueryWriter::text).collect(Collectors.joining(", "));
     }
 
-    private static String text(String text) {
+    static String text(String text) {
         if (text.isEmpty()) return "none";
-        boolean isPlain = !RESERVED.contains(text.toLowerCase(Locale.ROOT)) && isOneWord(text);
+        boolean hasOpenRange = text.lastIndexOf('[') > text.lastIndexOf(']');
+        boolean isPlain = !hasOpenRange && !RESERVED.contains(text.toLowerCase(Locale.ROOT)) && isOneWord(text);
         return isPlain ? text : "\"" + text.replace("\\", "\\\\").replace("\"", "\\\"") + "\"";
     }
 

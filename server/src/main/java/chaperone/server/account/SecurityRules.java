@@ -41,7 +41,8 @@ class SecurityRules {
         rules.requestMatchers(HttpMethod.GET, "/api/devices/*/compare.diff").hasRole(ENGINEER);
         rules.requestMatchers(HttpMethod.POST, "/api/copies", "/api/imports", "/api/jobs/*/stop", "/api/jobs/*/retry")
                 .hasRole(ENGINEER);
-        rules.requestMatchers(HttpMethod.POST, "/api/host-keys").hasRole(ENGINEER);
+        rules.requestMatchers(HttpMethod.POST, "/api/host-keys", "/api/devices/edit")
+                .hasRole(ENGINEER);
         rules.requestMatchers(HttpMethod.DELETE, "/api/devices/*").hasRole(ENGINEER);
 
         rules.requestMatchers(HttpMethod.PUT, "/api/devices/*/telnet").hasRole(ENGINEER);

@@ -2,15 +2,24 @@ package chaperone.server.fleet;
 
 import chaperone.core.answer.FourAnswers;
 import chaperone.core.platform.Facts;
+import jakarta.persistence.CollectionTable;
+import jakarta.persistence.Column;
+import jakarta.persistence.ElementCollection;
 import jakarta.persistence.Entity;
 import jakarta.persistence.FetchType;
 import jakarta.persistence.GeneratedValue;
 import jakarta.persistence.GenerationType;
 import jakarta.persistence.Id;
+import jakarta.persistence.JoinColumn;
 import jakarta.persistence.ManyToOne;
 import jakarta.persistence.Version;
 import java.time.Instant;
+import java.util.Collection;
+import java.util.HashSet;
+import java.util.List;
 import java.util.Optional;
+import java.util.Set;
+import org.hibernate.annotations.BatchSize;
 import org.jspecify.annotations.Nullable;
 
 /** A device of the fleet: where it is, what it is, and when it was last copied. */
@@ -40,6 +49,12 @@ public class Device {
     private @Nullable Instant changedAt;
     private @Nullable Boolean savedEqualsRunning;
     private boolean telnetAllowed;
+
+    @ElementCollection
+    @CollectionTable(name = "device_tag", joinColumns = @JoinColumn(name = "device_id"))
+    @Column(name = "tag")
+    @BatchSize(size = 500)
+    private Set<String> tags = new HashSet<>();
 
     @Version
     private long version;
@@ -133,6 +148,20 @@ public class Device {
 
     void allowTelnet(boolean allowed) {
         telnetAllowed = allowed;
+    }
+
+    /** In the order of the alphabet. */
+    List<String> tags() {
+        return tags.stream().sorted().toList();
+    }
+
+    void tag(Collection<String> more, Collection<String> less) {
+        tags.removeAll(less);
+        tags.addAll(more);
+    }
+
+    void use(long credentialSet) {
+        credentialSetId = credentialSet;
     }
 
     FourAnswers answers(Instant now) {

@@ -1,14 +1,15 @@
 package chaperone.server.fleet;
 
 import chaperone.core.answer.FourAnswers;
+import jakarta.validation.Valid;
 import jakarta.validation.constraints.Max;
 import jakarta.validation.constraints.Min;
-import jakarta.validation.constraints.Size;
 import java.security.Principal;
 import java.time.Clock;
 import java.time.Instant;
 import java.util.List;
 import java.util.Optional;
+import org.springdoc.core.annotations.ParameterObject;
 import org.springframework.data.domain.Page;
 import org.springframework.data.domain.PageRequest;
 import org.springframework.http.HttpStatus;
@@ -58,6 +59,7 @@ class DeviceController {
             Optional<String> lastFailure,
             Optional<Instant> changedAt,
             boolean telnetAllowed,
+            List<String> tags,
             FourAnswers answers) {
         static DeviceView of(Device device, Instant now) {
             return new DeviceView(
@@ -76,6 +78,7 @@ class DeviceController {
                     device.lastFailure(),
                     device.changedAt(),
                     device.isTelnetAllowed(),
+                    device.tags(),
                     device.answers(now));
         }
     }
@@ -90,7 +93,8 @@ class DeviceController {
             List<Facet> sites,
             List<Facet> roles,
             List<Facet> releases,
-            List<Facet> platforms) {}
+            List<Facet> platforms,
+            List<Facet> tags) {}
 
     record HostKeyView(String fingerprint, Instant pinnedAt) {}
 
@@ -99,26 +103,23 @@ class DeviceController {
     @GetMapping
     @Transactional(readOnly = true)
     public DevicePage list(
-            @RequestParam(defaultValue = "") @Size(max = 200) String find,
-            @RequestParam(defaultValue = "") @Size(max = 100) List<String> site,
-            @RequestParam(defaultValue = "") @Size(max = 100) List<String> role,
-            @RequestParam(defaultValue = "") @Size(max = 100) List<String> release,
-            @RequestParam(defaultValue = "") @Size(max = 100) List<String> platform,
-            @RequestParam(defaultValue = "site") @Size(max = 20) String sort,
+            @Valid @ParameterObject Wanted wanted,
             @RequestParam(defaultValue = "0") @Min(0) @Max(100_000) int page,
             @RequestParam(defaultValue = "100") @Min(1) @Max(500) int size) {
-        DeviceFilter filter = new DeviceFilter(find, site, role, release, platform);
-        Page<Device> found =
-                devices.findAll(filter.specification(), PageRequest.of(page, size, DeviceFilter.sort(sort)));
+        List<DeviceRepository.ValueCount> releases = devices.releases();
         Instant now = clock.instant();
+        Page<Device> found = devices.findAll(
+                wanted.filter().specification(values(releases), now),
+                PageRequest.of(page, size, DeviceFilter.sort(wanted.sort())));
         return new DevicePage(
                 found.map(device -> DeviceView.of(device, now)).getContent(),
                 found.getTotalElements(),
                 devices.count(),
                 facets(devices.sites()),
                 facets(devices.roles()),
-                facets(devices.releases()),
-                facets(devices.platforms()));
+                facets(releases),
+                facets(devices.platforms()),
+                facets(devices.tags()));
     }
 
     @GetMapping("/{name}")
@@ -144,6 +145,10 @@ class DeviceController {
     @ResponseStatus(HttpStatus.NO_CONTENT)
     void remove(@PathVariable String name) {
         fleet.remove(name);
+    }
+
+    private static List<String> values(List<DeviceRepository.ValueCount> counts) {
+        return counts.stream().map(DeviceRepository.ValueCount::getValue).toList();
     }
 
     private static List<Facet> facets(List<DeviceRepository.ValueCount> counts) {

@@ -5,6 +5,7 @@ import java.util.List;
 import java.util.Optional;
 import org.springframework.data.domain.Page;
 import org.springframework.data.domain.Pageable;
+import org.springframework.data.domain.Sort;
 import org.springframework.data.jpa.domain.Specification;
 import org.springframework.data.jpa.repository.EntityGraph;
 import org.springframework.data.jpa.repository.JpaRepository;
@@ -40,6 +41,10 @@ interface DeviceRepository extends JpaRepository<Device, Long>, JpaSpecification
     @EntityGraph(attributePaths = "site")
     List<Device> findAllByOrderByName();
 
+    @Override
+    @EntityGraph(attributePaths = "site")
+    List<Device> findAll(Specification<Device> filter, Sort sort);
+
     Optional<Device> findByHostAndPort(String host, int port);
 
     Optional<Device> findByPlatformAndSerial(String platform, String serial);
@@ -53,8 +58,14 @@ interface DeviceRepository extends JpaRepository<Device, Long>, JpaSpecification
             + " order by s.name")
     List<ValueCount> sites();
 
+    @Query("select t as value, count(d) as devices from Device d join d.tags t group by t order by t")
+    List<ValueCount> tags();
+
     @Query("select d.role as value, count(d) as devices from Device d group by d.role order by d.role")
     List<ValueCount> roles();
+
+    @Query("select d.model as value, count(d) as devices from Device d group by d.model order by d.model")
+    List<ValueCount> models();
 
     @Query("select d.release as value, count(d) as devices from Device d group by d.release order by d.release")
     List<ValueCount> releases();

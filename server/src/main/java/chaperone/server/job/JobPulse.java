@@ -28,7 +28,7 @@ class JobPulse implements SmartLifecycle {
     static final int AGAIN_SECONDS = 5;
     private static final String SETTLE = """
             with ended as (
-              update job j set ended_at = :now
+              update job j set ended_at = coalesce((select max(l.ended_at) from job_line l where l.job_id = j.id), :now)
               where j.ended_at is null and (j.id = :id or :id = 0)
                 and not exists (
                   select 1 from job_line l where l.job_id = j.id and l.state in ('WAITING', 'IN_HAND'))

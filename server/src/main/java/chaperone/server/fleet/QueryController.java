@@ -1,0 +1,135 @@
+package chaperone.server.fleet;
+
+import chaperone.core.answer.FourAnswers;
+import chaperone.core.query.Field;
+import chaperone.core.query.QueryHelp;
+import chaperone.core.query.QueryReader;
+import chaperone.server.fleet.DeviceRepository.ValueCount;
+import jakarta.validation.Valid;
+import jakarta.validation.constraints.Max;
+import jakarta.validation.constraints.Min;
+import jakarta.validation.constraints.Size;
+import java.io.IOException;
+import java.io.UncheckedIOException;
+import java.time.Clock;
+import java.time.Instant;
+import java.util.List;
+import org.apache.commons.csv.CSVFormat;
+import org.apache.commons.csv.CSVPrinter;
+import org.springdoc.core.annotations.ParameterObject;
+import org.springframework.http.ContentDisposition;
+import org.springframework.http.HttpHeaders;
+import org.springframework.http.MediaType;
+import org.springframework.http.ResponseEntity;
+import org.springframework.transaction.annotation.Transactional;
+import org.springframework.web.bind.annotation.GetMapping;
+import org.springframework.web.bind.annotation.RequestParam;
+import org.springframework.web.bind.annotation.RestController;
+
+/** What may be written in a query, and the devices that one means as a table. */
+@RestController
+class QueryController {
+    private static final CSVFormat TABLE = CSVFormat.RFC4180
+            .builder()
+            .setHeader(
+                    "name",
+                    "address",
+                    "port",
+                    "platform",
+                    "site",
+                    "role",
+                    "model",
+                    "serial",
+                    "release",
+                    "tags",
+                    "kept",
+                    "matched",
+                    "sound",
+                    "current",
+                    "copied",
+                    "changed")
+            .get();
+
+    private final DeviceRepository devices;
+    private final CredentialSetRepository credentials;
+    private final Clock clock;
+
+    QueryController(DeviceRepository devices, CredentialSetRepository credentials, Clock clock) {
+        this.devices = devices;
+        this.credentials = credentials;
+        this.clock = clock;
+    }
+
+    /** @param cursor in characters from the beginning */
+    @GetMapping("/api/query-help")
+    @Transactional(readOnly = true)
+    public QueryHelp help(
+            @RequestParam @Size(max = QueryReader.LONGEST) String query,
+            @RequestParam @Min(0) @Max(QueryReader.LONGEST) int cursor) {
+        return QueryHelp.at(query, cursor, this::values);
+    }
+
+    private List<String> values(Field field) {
+        return switch (field) {
+            case SITE -> words(devices.sites());
+            case ROLE -> words(devices.roles());
+            case PLATFORM -> words(devices.platforms());
+            case RELEASE -> words(devices.releases());
+            case MODEL -> words(devices.models());
+            case TAG -> words(devices.tags());
+            case CREDENTIALS ->
+                credentials.findAll().stream().map(CredentialSet::name).sorted().toList();
+            default -> List.of();
+        };
+    }
+
+    private static List<String> words(List<ValueCount> counts) {
+        return counts.stream().map(ValueCount::getValue).toList();
+    }
+
+    /** As RFC 4180 has it, in UTF-8; moments as RFC 3339 has them. */
+    @GetMapping(value = "/api/devices.csv", produces = "text/csv")
+    @Transactional(readOnly = true)
+    public ResponseEntity<String> table(@Valid @ParameterObject Wanted wanted) {
+        Instant now = clock.instant();
+        List<Device> found = devices.findAll(
+                wanted.filter().specification(words(devices.releases()), now), DeviceFilter.sort(wanted.sort()));
+        StringBuilder csv = new StringBuilder();
+        try (CSVPrinter printer = new CSVPrinter(csv, TABLE)) {
+            for (Device device : found) printer.printRecord(row(device, now));
+        } catch (IOException e) {
+            throw new UncheckedIOException(e);
+        }
+        return ResponseEntity.ok()
+                .contentType(MediaType.parseMediaType("text/csv;charset=UTF-8"))
+                .header(
+                        HttpHeaders.CONTENT_DISPOSITION,
+                        ContentDisposition.attachment()
+                                .filename("fleet.csv")
+                                .build()
+                                .toString())
+                .body(csv.toString());
+    }
+
+    private static Object[] row(Device device, Instant now) {
+        FourAnswers answers = device.answers(now);
+        return new Object[] {
+            device.name(),
+            device.host(),
+            device.port(),
+            device.platform(),
+            device.siteName(),
+            device.role(),
+            device.model(),
+            device.serial(),
+            device.release(),
+            String.join(" ", device.tags()),
+            answers.kept().kind(),
+            answers.matched().kind(),
+            answers.sound().kind(),
+            answers.current().kind(),
+            device.lastCopyAt().map(Instant::toString).orElse(""),
+            device.changedAt().map(Instant::toString).orElse("")
+        };
+    }
+}

@@ -1,0 +1,297 @@
+package chaperone.server;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import chaperone.core.answer.Answer;
+import chaperone.core.query.Age;
+import chaperone.core.query.Field;
+import chaperone.core.query.Query;
+import chaperone.core.query.QueryAnswer;
+import chaperone.core.query.QueryAnswer.Facts;
+import chaperone.core.query.QueryWriter;
+import chaperone.server.account.Role;
+import chaperone.server.support.Api;
+import chaperone.server.support.TestServer;
+import java.net.URLEncoder;
+import java.nio.charset.StandardCharsets;
+import java.time.Duration;
+import java.time.Instant;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Locale;
+import java.util.Map;
+import java.util.Optional;
+import java.util.Random;
+import java.util.stream.IntStream;
+import org.apache.commons.csv.CSVFormat;
+import org.apache.commons.csv.CSVParser;
+import org.apache.commons.csv.CSVRecord;
+import org.junit.jupiter.api.AfterAll;
+import org.junit.jupiter.api.BeforeAll;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.CsvSource;
+import org.junit.jupiter.params.provider.ValueSource;
+import org.springframework.jdbc.core.simple.JdbcClient;
+import tools.jackson.databind.JsonNode;
+
+/** The query language at a generated fleet: what the database answers is what the rule in the core answers. */
+class QueryApiTest {
+    private static final int DEVICES = 250;
+    private static final int QUERIES = 250;
+    private static final List<String> WORDS = List.of(
+            "brkw",
+            "Core",
+            "4.2",
+            "4.10.1",
+            "quay 48",
+            "%",
+            "_",
+            "\\",
+            "none",
+            "Ünder",
+            "sw-[1-30]",
+            "192.0.2.[7-19]",
+            "");
+    private static final List<String> TAGS = List.of("payment", "Quay", "a b", "50%");
+
+    private static TestServer server;
+    private static Api engineer;
+
+    @BeforeAll
+    static void start() {
+        server = TestServer.start(2949);
+        engineer = server.as(Role.ENGINEER);
+        fill(server.context().getBean(JdbcClient.class), server.credentialSet(), new Random(20261123));
+    }
+
+    @AfterAll
+    static void stop() {
+        server.close();
+    }
+
+    private static void fill(JdbcClient database, long set, Random random) {
+        List<Long> sites = List.of("Brackwater", "Cairn Point", "Ünderholm").stream()
+                .map(name -> database.sql("insert into site (code, name) values (?, ?) returning id")
+                        .params(name.toLowerCase(Locale.ROOT).replaceAll("[^a-z]", "-"), name)
+                        .query(Long.class)
+                        .single())
+                .toList();
+        Instant now = Instant.now();
+        for (int i = 0; i < DEVICES; i++) {
+            Long site = one(random, 1, sites);
+            long id = database.sql("""
+                            insert into device (name, host, port, platform, site_id, role, model, serial, release,
+                              credential_set_id, added_at, last_copy_at, last_failure, changed_at,
+                              saved_equals_running, version)
+                            values (?, ?, 22, ?, ?, ?, ?, ?, ?, ?, now(), ?, ?, ?, ?, 0) returning id""")
+                    .param(one(random, 0, List.of("sw", "brkw-core", "MV-Curlew-sw")) + "-" + i)
+                    .param("192.0.2." + i)
+                    .param(one(random, 0, List.of("corvane", "pellon")))
+                    .param(site)
+                    .param(one(random, 0, List.of("core", "Access", "")))
+                    .param(one(random, 0, List.of("Quay 48", "quay_24%", "back\\slash", "")))
+                    .param(i % 5 == 0 ? "" : "S" + i)
+                    .param(one(random, 0, List.of("4.2", "4.10.1", "4.9", "")))
+                    .param(set)
+                    .param(moment(random, now))
+                    .param(random.nextInt(3) == 0 ? "NO_ANSWER" : null)
+                    .param(moment(random, now))
+                    .param(one(random, 1, List.of(true, false)))
+                    .query(Long.class)
+                    .single();
+            for (String tag : TAGS) {
+                if (random.nextInt(4) != 0) continue;
+                database.sql("insert into device_tag values (?, ?)")
+                        .params(id, tag)
+                        .update();
+            }
+        }
+    }
+
+    private static <T> T one(Random random, int nothing, List<T> values) {
+        int choice = random.nextInt(values.size() + nothing);
+        return choice < values.size() ? values.get(choice) : null;
+    }
+
+    /** Half an hour away from every whole hour back, so that no query's edge falls on it while the test runs. */
+    private static java.sql.Timestamp moment(Random random, Instant now) {
+        int hours = random.nextInt(90);
+        return hours > 80 ? null : java.sql.Timestamp.from(now.minus(Duration.ofMinutes(60L * hours + 30)));
+    }
+
+    @Test
+    void theDatabaseAnswersAsTheRuleDoes() {
+        JsonNode devices = engineer.get("/api/devices?size=500").json(200).get("devices");
+        Random random = new Random(4);
+        int meant = 0;
+        for (int i = 0; i < QUERIES; i++) {
+            Query query = query(random, 3);
+            List<String> expected = new ArrayList<>();
+            for (JsonNode device : devices) {
+                if (QueryAnswer.means(query, facts(device), Instant.now())) expected.add(name(device));
+            }
+            List<String> found = new ArrayList<>();
+            ask(QueryWriter.write(query)).get("devices").forEach(device -> found.add(name(device)));
+            assertThat(found).as(QueryWriter.write(query)).containsExactlyInAnyOrderElementsOf(expected);
+            if (!expected.isEmpty() && expected.size() < DEVICES) meant++;
+        }
+        assertThat(meant).as("queries that tell devices apart").isGreaterThan(QUERIES / 3);
+    }
+
+    private static Query query(Random random, int depth) {
+        if (depth > 0 && random.nextInt(3) > 0) {
+            List<Query> parts = List.of(query(random, depth - 1), query(random, depth - 1));
+            return switch (random.nextInt(3)) {
+                case 0 -> new Query.Not(parts.get(0));
+                case 1 -> new Query.All(parts);
+                default -> new Query.Any(parts);
+            };
+        }
+        List<Field> texts = List.of(
+                Field.NAME,
+                Field.ADDRESS,
+                Field.SITE,
+                Field.ROLE,
+                Field.PLATFORM,
+                Field.MODEL,
+                Field.SERIAL,
+                Field.RELEASE,
+                Field.TAG);
+        List<String> words = new ArrayList<>(WORDS);
+        words.addAll(TAGS);
+        words.addAll(List.of("brackwater", "CAIRN point", "ünderholm", "access", "corvane", "quay_24%", "4.9"));
+        String word = words.get(random.nextInt(words.size()));
+        String text = word.isEmpty() ? "w" : word;
+        return switch (random.nextInt(7)) {
+            case 0 -> new Query.Word(text);
+            case 1, 2 -> new Query.Is(texts.get(random.nextInt(texts.size())), List.of(word, "core"));
+            case 3 -> new Query.Has(texts.get(random.nextInt(texts.size())), List.of(text));
+            case 4 -> new Query.Ordered(random.nextBoolean(), text);
+            case 5 ->
+                new Query.Answered(
+                        random.nextBoolean() ? Field.KEPT : Field.MATCHED,
+                        List.of(Answer.Kind.values()[random.nextInt(4)]));
+            default ->
+                new Query.Within(
+                        random.nextBoolean() ? Field.COPIED : Field.CHANGED,
+                        new Age(random.nextInt(90), Age.Unit.HOURS));
+        };
+    }
+
+    private static Facts facts(JsonNode device) {
+        return new Facts() {
+            @Override
+            public List<String> texts(Field field) {
+                String key = field == Field.ADDRESS ? "host" : field.word();
+                if (field != Field.TAG) return List.of(device.get(key).asString());
+                List<String> tags = new ArrayList<>();
+                device.get("tags").forEach(tag -> tags.add(tag.asString()));
+                return tags;
+            }
+
+            @Override
+            public Answer.Kind answer(Field field) {
+                return Answer.Kind.valueOf(
+                        device.get("answers").get(field.word()).get("kind").asString());
+            }
+
+            @Override
+            public Optional<Instant> moment(Field field) {
+                String key = field == Field.COPIED ? "lastCopyAt" : "changedAt";
+                return Optional.ofNullable(device.get(key))
+                        .map(JsonNode::asString)
+                        .map(Instant::parse);
+            }
+        };
+    }
+
+    private static String name(JsonNode device) {
+        return device.get("name").asString();
+    }
+
+    private static JsonNode ask(String query) {
+        return engineer.get("/api/devices?size=500&query=" + encoded(query)).json(200);
+    }
+
+    private static String encoded(String text) {
+        return URLEncoder.encode(text, StandardCharsets.UTF_8);
+    }
+
+    @ParameterizedTest
+    @CsvSource(
+            delimiter = '|',
+            value = {"role is core and (|18|0|missing", "colour is red|0|6|No field"})
+    void aMistakeNamesItsPlace(String query, int position, int length, String detail) {
+        JsonNode problem = engineer.get("/api/devices?query=" + encoded(query)).json(400);
+        assertThat(problem.get("code").asString()).isEqualTo("query");
+        assertThat(problem.get("detail").asString()).contains(detail);
+        assertThat(problem.get("position").asInt()).isEqualTo(position);
+        assertThat(problem.get("length").asInt()).isEqualTo(length);
+        engineer.get("/api/devices.csv?query=" + encoded(query)).json(400);
+    }
+
+    @Test
+    void valuesOfTheFleetAreOffered() {
+        String text = "role is core and site is ";
+        JsonNode help = engineer.get("/api/query-help?cursor=" + text.length() + "&query=" + encoded(text))
+                .json(200);
+        assertThat(help.get("options")).hasToString("[\"Brackwater\",\"\\\"Cairn Point\\\"\",\"Ünderholm\",\"none\"]");
+    }
+
+    @Test
+    void theTableHoldsWhatTheListShows() throws Exception {
+        Api.Answer answer = engineer.get("/api/devices.csv?query=role%20is%20core&sort=name");
+        assertThat(answer.raw().headers().firstValue("content-disposition").orElseThrow())
+                .contains("fleet.csv");
+        List<CSVRecord> rows = CSVParser.parse(
+                        answer.body(),
+                        CSVFormat.RFC4180
+                                .builder()
+                                .setHeader()
+                                .setSkipHeaderRecord(true)
+                                .get())
+                .getRecords();
+        JsonNode devices = engineer.get("/api/devices?query=role%20is%20core&sort=name&size=500")
+                .json(200)
+                .get("devices");
+        assertThat(rows.stream().map(row -> row.get("name")))
+                .containsExactlyElementsOf(IntStream.range(0, devices.size())
+                        .mapToObj(i -> name(devices.get(i)))
+                        .toList());
+        assertThat(rows).allSatisfy(row -> assertThat(row.get("role")).isEqualTo("core"));
+    }
+
+    @Test
+    void manyDevicesAreEditedAtOnceOrNone() {
+        List<String> names = new ArrayList<>();
+        ask("serial is S11, S12, S13").get("devices").forEach(device -> names.add(name(device)));
+        assertThat(names).hasSize(3);
+        Map<String, Object> wish =
+                Map.of("devices", names, "site", "Cairn Point", "role", "spare", "addTags", List.of("winter"));
+        assertThat(engineer.post("/api/devices/edit", wish).status()).isEqualTo(204);
+        assertThat(ask("tag is winter and role is spare and site is \"Cairn Point\"")
+                        .get("devices"))
+                .hasSize(3);
+
+        Map<String, Object> wrong = Map.of("devices", List.of(names.get(0), "nobody"), "role", "lost");
+        assertThat(engineer.post("/api/devices/edit", wrong)
+                        .json(404)
+                        .get("detail")
+                        .asString())
+                .contains("nobody");
+        assertThat(ask("role is lost").get("devices")).isEmpty();
+
+        Map<String, Object> back = Map.of("devices", names, "removeTags", List.of("winter"), "site", "");
+        assertThat(engineer.post("/api/devices/edit", back).status()).isEqualTo(204);
+        assertThat(ask("tag is winter").get("devices")).isEmpty();
+        assertThat(ask("site is none and role is spare").get("devices")).hasSize(3);
+    }
+
+    @ParameterizedTest
+    @ValueSource(strings = {"", "a,b<", " x", "-", "0123456789012345678901234567890123456789x"})
+    void aTagIsAWord(String tag) {
+        Map<String, Object> wish = Map.of("devices", List.of("sw-1"), "addTags", List.of(tag));
+        assertThat(engineer.post("/api/devices/edit", wish).status()).isEqualTo(400);
+    }
+}
