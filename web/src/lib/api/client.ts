@@ -33,7 +33,9 @@ export class Problem extends Error {
     readonly code: string,
     readonly meaning: string,
     readonly advice: string,
-    readonly places: readonly { line: number; column: number; message: string }[] = []
+    readonly places: readonly { line: number; column: number; message: string }[] = [],
+    /** Where in a one-line text, in characters. */
+    readonly span?: { position: number; length: number }
   ) {
     super(meaning);
   }
@@ -85,7 +87,8 @@ export function problemOf(status: number, body: unknown): Problem {
     String(told.code ?? 'unknown'),
     String(told.detail ?? `The server answered ${status}.`),
     String(told.advice ?? 'Load the page again.'),
-    (told.problems as Problem['places'] | undefined) ?? []
+    (told.problems as Problem['places'] | undefined) ?? [],
+    typeof told.position === 'number' ? { position: told.position, length: Number(told.length) } : undefined
   );
 }
 

@@ -2,6 +2,8 @@
   import { goto } from '$app/navigation';
   import { api, need, type Device } from '$lib/api/client';
 
+  import { wordsAsQuery } from './queryText';
+
   let { input = $bindable() }: { input?: HTMLInputElement } = $props();
   let text = $state('');
   let found = $state<Device[]>([]);
@@ -12,7 +14,7 @@
   async function find() {
     const mine = ++asked;
     at = 0;
-    const query = { find: text.trim(), size: 8, sort: 'name' };
+    const query = { query: wordsAsQuery(text), size: 8, sort: 'name' };
     const page = isOpen
       ? await need(api.GET('/api/devices', { params: { query } })).catch(() => undefined)
       : undefined;

@@ -3,6 +3,7 @@
   import { onMount, untrack } from 'svelte';
   import { SvelteSet } from 'svelte/reactivity';
   import { api, asProblem, need, type DevicePage, type Problem } from '$lib/api/client';
+  import QueryBar from '$lib/parts/QueryBar.svelte';
   import ProblemNote from '$lib/parts/ProblemNote.svelte';
   import { address } from '$lib/state/address.svelte';
   import { keys } from '$lib/state/keys.svelte';
@@ -11,13 +12,14 @@
   import { count } from '$lib/text/time';
   import DeviceCard from './DeviceCard.svelte';
   import DeviceTable from './DeviceTable.svelte';
-  import { PAGE_SIZE, queryOf, toggled } from './fleetView';
+  import EditMany from './EditMany.svelte';
+  import { PAGE_SIZE, queryOf, tableAddress, toggled } from './fleetView';
 
   let fleet = $state<DevicePage | undefined>();
   let problem = $state<Problem | undefined>();
-  let filter = $state<HTMLInputElement | undefined>();
-  // What is being typed is ahead of the address: only when nobody types does the address decide.
-  let words = $state(address.params.get('find') ?? '');
+  let mistake = $state<Problem | undefined>();
+  let filter = $state<QueryBar | undefined>();
+  let edits = $state(false);
   const chosen = new SvelteSet<string>();
 
   const query = $derived(queryOf(address.params));
@@ -31,12 +33,15 @@
     )
   );
   const current = $derived(devices[cursor]);
-  const facets = $derived([
-    { name: 'Site', key: 'site', values: fleet?.sites ?? [] },
-    { name: 'Role', key: 'role', values: fleet?.roles ?? [] },
-    { name: 'Platform', key: 'platform', values: fleet?.platforms ?? [] },
-    { name: 'Release', key: 'release', values: fleet?.releases ?? [] }
-  ]);
+  const facets = $derived(
+    [
+      { name: 'Site', key: 'site', values: fleet?.sites ?? [] },
+      { name: 'Role', key: 'role', values: fleet?.roles ?? [] },
+      { name: 'Platform', key: 'platform', values: fleet?.platforms ?? [] },
+      { name: 'Release', key: 'release', values: fleet?.releases ?? [] },
+      { name: 'Tag', key: 'tag', values: fleet?.tags ?? [] }
+    ].filter((facet) => facet.values.length > 0)
+  );
   /** Of a long list of values the first ones are shown, and whatever is chosen. */
   const MANY = 8;
   const opened = new SvelteSet<string>();
@@ -45,7 +50,7 @@
       ? values
       : values.filter((each, i) => i < MANY || address.params.getAll(key).includes(each.value));
   const isFiltered = $derived(
-    ['find', 'site', 'role', 'platform', 'release'].some((key) => address.params.has(key))
+    ['query', 'site', 'role', 'platform', 'release', 'tag'].some((key) => address.params.has(key))
   );
 
   const subtitle = $derived(
@@ -70,15 +75,19 @@
       if (mine !== asked) return;
       fleet = found;
       problem = undefined;
+      mistake = undefined;
     } catch (thrown) {
-      problem = asProblem(thrown);
+      if (mine !== asked) return;
+      const said = asProblem(thrown);
+      // The devices of the last query that could be read stay.
+      if (said.span) mistake = said;
+      else problem = said;
     }
   }
 
   $effect(() => {
     void wanted;
     untrack(() => {
-      if (document.activeElement !== filter) words = query.find;
       load();
     });
   });
@@ -152,19 +161,16 @@
     {:else}<p class="mt-4">An engineer has to bring devices in.</p>{/if}
   </div>
 {:else if fleet}
-  <label class="input mt-3 w-full">
-    <span class="sr-only">Filter</span>
-    <input
+  <div class="mt-3">
+    <QueryBar
       bind:this={filter}
-      class="mono"
-      bind:value={words}
-      oninput={() => show({ find: words })}
-      onkeydown={(event) => event.key === 'Escape' && event.currentTarget.blur()}
-      maxlength="200"
-      placeholder="words that a device's name, address, site, role, model, serial or release must contain"
+      value={query.query}
+      label="Filter"
+      hint="words, or: site is Brackwater and release below 4.3 and not copied within 2 days"
+      problem={mistake}
+      onchange={(text) => show({ query: text })}
     />
-    <kbd>/</kbd>
-  </label>
+  </div>
   <div class="mt-2 flex flex-wrap items-center gap-x-3 gap-y-1.5">
     {#each facets as facet (facet.key)}
       <span class="flex flex-wrap items-center gap-1.5" role="group" aria-label={facet.name}>
@@ -186,10 +192,17 @@
         {/if}
       </span>
     {/each}
+    <button
+      class="btn btn-ghost h-7"
+      disabled={devices.length === 0}
+      onclick={() => devices.forEach((device) => chosen.add(device.name))}
+      >Choose these {devices.length}</button
+    >
+    <a class="btn btn-ghost h-7" href={tableAddress(query)} download="fleet.csv">CSV</a>
     {#if isFiltered}
       <button
         class="btn btn-ghost h-7"
-        onclick={() => show({ find: '', site: [], role: [], platform: [], release: [] })}
+        onclick={() => show({ query: '', site: [], role: [], platform: [], release: [], tag: [] })}
       >
         Clear filter
       </button>
@@ -238,7 +251,24 @@
     <span class="font-semibold whitespace-nowrap">{count(chosen.size, 'device')} chosen</span>
     <span class="grow truncate">{[...chosen].join(', ')}</span>
     <button class="btn on-dark" onclick={() => chosen.clear()}>Let go</button>
-    {#if session.mayAct}<button class="btn btn-accent" onclick={() => copy([...chosen])}>Copy now</button
-      >{/if}
+    {#if session.mayAct}
+      <button class="btn on-dark" onclick={() => (edits = true)}>Edit…</button>
+      <button class="btn btn-accent" onclick={() => copy([...chosen])}>Copy now</button>
+    {/if}
   </div>
+{/if}
+
+{#if edits && fleet}
+  <EditMany
+    names={[...chosen]}
+    sites={fleet.sites.map((each) => each.value)}
+    roles={fleet.roles.map((each) => each.value)}
+    tags={fleet.tags.map((each) => each.value)}
+    oncancel={() => (edits = false)}
+    ondone={() => {
+      edits = false;
+      chosen.clear();
+      load();
+    }}
+  />
 {/if}

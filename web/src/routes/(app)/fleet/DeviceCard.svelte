@@ -52,6 +52,9 @@
       Telnet is allowed: passwords go in the clear
     </p>{/if}
   <p class="text-quiet">serial <span class="mono">{device.serial}</span></p>
+  {#if device.tags.length > 0}<p class="-ml-2">
+      {#each device.tags as tag (tag)}<span class="tag">{tag}</span>{/each}
+    </p>{/if}
   <dl class="mt-2 grid grid-cols-[72px_1fr]">
     {#each QUESTIONS as question (question.key)}
       {@const answer = device.answers[question.key]}

@@ -79,7 +79,7 @@
                 class="text-warning ml-2 text-[0.86rem] font-semibold"
                 title="Telnet is allowed for this device: passwords go there in the clear"
                 >Telnet, unsafe</span
-              >{/if}</td
+              >{/if}{#each device.tags as tag (tag)}<span class="tag">{tag}</span>{/each}</td
           >
           <td>{device.role}</td>
           <td>{device.model}</td>

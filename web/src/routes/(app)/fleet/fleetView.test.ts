@@ -1,12 +1,12 @@
 import { expect, it } from 'vitest';
 import { withParams } from '$lib/text/address';
-import { queryOf, toggled, turned } from './fleetView';
+import { queryOf, tableAddress, tagsIn, toggled, turned } from './fleetView';
 
-const url = new URL('http://host/fleet?find=core&site=Brackwater&site=Dunsay&page=2');
+const url = new URL('http://host/fleet?query=core&site=Brackwater&site=Dunsay&page=2');
 
 it('reads the address', () => {
   expect(queryOf(url.searchParams)).toMatchObject({
-    find: 'core',
+    query: 'core',
     site: ['Brackwater', 'Dunsay'],
     sort: 'site',
     page: 2
@@ -16,9 +16,9 @@ it('reads the address', () => {
 
 it('changes only what it is told', () => {
   expect(withParams(url, { page: '', sort: '-name' })).toBe(
-    '/fleet?find=core&site=Brackwater&site=Dunsay&sort=-name'
+    '/fleet?query=core&site=Brackwater&site=Dunsay&sort=-name'
   );
-  expect(withParams(url, { find: '', site: [], page: '' })).toBe('/fleet');
+  expect(withParams(url, { query: '', site: [], page: '' })).toBe('/fleet');
 });
 
 it('keeps a choice of "none"', () => {
@@ -33,4 +33,16 @@ it('puts in and takes out', () => {
 it('turns the order round', () => {
   expect(turned('site', 'name')).toBe('name');
   expect(turned('name', 'name')).toBe('-name');
+});
+
+it.each([
+  ['payment, quay', ['payment', 'quay']],
+  [' a b ,, a b', ['a b']],
+  ['', []]
+])('reads tags: %j', (text, tags) => expect(tagsIn(text)).toEqual(tags));
+
+it('asks for the same devices as a table', () => {
+  expect(tableAddress(queryOf(url.searchParams))).toBe(
+    '/api/devices.csv?query=core&sort=site&site=Brackwater&site=Dunsay'
+  );
 });

@@ -3,11 +3,12 @@ export const PAGE_SIZE = 100;
 /** What the address asks of the server. */
 export function queryOf(params: URLSearchParams) {
   return {
-    find: params.get('find') ?? '',
+    query: params.get('query') ?? '',
     site: params.getAll('site'),
     role: params.getAll('role'),
     release: params.getAll('release'),
     platform: params.getAll('platform'),
+    tag: params.getAll('tag'),
     sort: params.get('sort') ?? 'site',
     page: Math.max(0, Number(params.get('page') ?? '0') || 0),
     size: PAGE_SIZE
@@ -21,4 +22,18 @@ export function toggled(values: readonly string[], value: string): string[] {
 /** The sort that a click on a column's head asks for: first up, then down. */
 export function turned(sort: string, column: string): string {
   return sort === column ? `-${column}` : column;
+}
+
+/** Tags as people list them. */
+export function tagsIn(text: string): string[] {
+  return [...new Set(text.split(',').map((tag) => tag.trim()))].filter((tag) => tag !== '');
+}
+
+/** Where the same devices come as a table. */
+export function tableAddress(query: ReturnType<typeof queryOf>): string {
+  const params = new URLSearchParams({ query: query.query, sort: query.sort });
+  for (const key of ['site', 'role', 'release', 'platform', 'tag'] as const) {
+    for (const value of query[key]) params.append(key, value);
+  }
+  return `/api/devices.csv?${params}`;
 }

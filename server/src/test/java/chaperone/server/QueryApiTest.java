@@ -288,6 +288,39 @@ class QueryApiTest {
         assertThat(ask("site is none and role is spare").get("devices")).hasSize(3);
     }
 
+    @Test
+    void aGroupMeansWhatItsQueryMeansNow() {
+        save("old", "release below 4.9 and (role is core)", 204);
+        save("All old quays", "group is Old and model has quay", 204);
+        save("old", "release below 4.9 or group is \"all old quays\"", 400);
+        save("three", "serial is S21, S22, S23", 204);
+        assertThat(ask("group is \"all old QUAYS\"").get("devices"))
+                .isEqualTo(ask("release below 4.9 and role is core and model has quay")
+                        .get("devices"));
+        assertThat(ask("group is three and not group is old, \"all old quays\"").get("devices"))
+                .isEqualTo(ask("serial is S21, S22, S23 and not (release below 4.9 and role is core)")
+                        .get("devices"));
+
+        JsonNode groups = engineer.get("/api/groups").json(200);
+        assertThat(groups.get(1).get("query").asString()).isEqualTo("release below 4.9 and role is core");
+        assertThat(groups.get(2).get("devices").asInt()).isEqualTo(3);
+        JsonNode unknown = engineer.get("/api/devices?query=" + encoded("x or group is nobody"))
+                .json(400);
+        assertThat(unknown.get("position").asInt()).isEqualTo(14);
+
+        assertThat(engineer.delete("/api/groups/Old").json(409).get("detail").asString())
+                .contains("All old quays");
+        for (String name : List.of("All%20old%20quays", "old", "three")) {
+            assertThat(engineer.delete("/api/groups/" + name).status()).isEqualTo(204);
+        }
+        assertThat(engineer.get("/api/groups").json(200)).isEmpty();
+    }
+
+    private static void save(String name, String query, int status) {
+        Api.Answer answer = engineer.put("/api/groups/" + name.replace(" ", "%20"), Map.of("query", query, "note", ""));
+        assertThat(answer.status()).as(answer.body()).isEqualTo(status);
+    }
+
     @ParameterizedTest
     @ValueSource(strings = {"", "a,b<", " x", "-", "0123456789012345678901234567890123456789x"})
     void aTagIsAWord(String tag) {

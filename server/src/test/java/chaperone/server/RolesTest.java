@@ -24,6 +24,9 @@ class RolesTest {
         GET    /api/devices.csv                               | VIEWER
         GET    /api/query-help                                | VIEWER
         POST   /api/devices/edit                              | ENGINEER
+        GET    /api/groups                                    | VIEWER
+        PUT    /api/groups/{name}                             | ENGINEER
+        DELETE /api/groups/{name}                             | ENGINEER
         GET    /api/devices/{name}                            | VIEWER
         DELETE /api/devices/{name}                            | ENGINEER
         GET    /api/devices/{name}/revisions                  | VIEWER
@@ -166,6 +169,10 @@ class RolesTest {
         GET    | /api/devices?size=100000   |                                                           | 400
         GET    | /api/devices?query=site+is |                                                           | 400
         GET    | /api/query-help?query=     |                                                           | 400
+        PUT    | /api/groups/quay           | {"query":"group is quay","note":""}                      | 400
+        PUT    | /api/groups/quay           | {"query":"","note":""}                                   | 400
+        PUT    | /api/groups/a,b            | {"query":"a","note":""}                                  | 400
+        DELETE | /api/groups/nobody         |                                                          | 404
         POST   | /api/devices/edit          | {"devices":[]}                                           | 400
         GET    | /api/devices/nobody        |                                                           | 404
         GET    | /api/jobs/abc              |                                                           | 400

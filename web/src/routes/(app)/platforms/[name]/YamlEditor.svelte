@@ -10,6 +10,7 @@
   import { lineNumbers } from '@codemirror/view';
   import { onMount, untrack } from 'svelte';
   import type { PlatformKeys, PlatformProblem } from '$lib/api/client';
+  import { editorLook } from '$lib/parts/editorLook';
   import { blockAt, keyText, keyTyped } from './yamlPlace';
 
   interface Props {
@@ -25,37 +26,7 @@
   let holder: HTMLDivElement | undefined = $state();
   let view: EditorView | undefined;
 
-  const look = EditorView.theme({
-    '&': {
-      height: '100%',
-      fontSize: '12.5px',
-      backgroundColor: 'var(--card)',
-      color: 'var(--color-base-content)'
-    },
-    '.cm-scroller': { fontFamily: 'var(--font-mono)', lineHeight: '20px' },
-    '.cm-gutters': {
-      backgroundColor: 'var(--color-base-200)',
-      color: 'var(--quiet)',
-      borderRight: '1px solid var(--color-base-300)'
-    },
-    '&.cm-focused': { outline: '2px solid var(--act-text)', outlineOffset: '-2px' },
-    '.cm-cursor': { borderLeftColor: 'var(--color-base-content)' },
-    '&.cm-focused .cm-selectionBackground, .cm-selectionBackground': {
-      backgroundColor: 'var(--chosen) !important'
-    },
-    '.cm-tooltip': {
-      backgroundColor: 'var(--card)',
-      color: 'var(--color-base-content)',
-      border: '1px solid var(--color-base-300)'
-    },
-    '.cm-tooltip-autocomplete ul li[aria-selected]': {
-      backgroundColor: 'var(--color-primary)',
-      color: 'var(--color-primary-content)'
-    },
-    '.cm-completionDetail': { fontStyle: 'normal', color: 'inherit', opacity: '0.85' },
-    '.cm-lintRange-error': { textDecoration: 'underline wavy var(--color-error)', backgroundImage: 'none' },
-    '.cm-diagnostic-error': { borderLeftColor: 'var(--color-error)' }
-  });
+  const filling = EditorView.theme({ '&': { height: '100%' } });
   const colours = HighlightStyle.define([
     { tag: tags.definition(tags.propertyName), color: 'var(--act-text)', fontWeight: '600' },
     { tag: tags.comment, color: 'var(--quiet)' },
@@ -99,7 +70,8 @@
           linter(problems, { delay: 400 }),
           autocompletion({ override: [complete] }),
           EditorState.readOnly.of(readonly),
-          look,
+          editorLook,
+          filling,
           syntaxHighlighting(colours),
           EditorView.contentAttributes.of({ 'aria-label': 'Text of the platform', tabindex: '0' }),
           EditorView.updateListener.of((update) => update.docChanged && onchange(update.state.doc.toString()))

@@ -15,6 +15,7 @@ public enum Field {
     SERIAL(Kind.TEXT),
     RELEASE(Kind.RELEASE),
     TAG(Kind.TEXT),
+    GROUP(Kind.GROUP),
     CREDENTIALS(Kind.TEXT),
     KEPT(Kind.ANSWER),
     MATCHED(Kind.ANSWER),
@@ -29,6 +30,8 @@ public enum Field {
     public enum Kind {
         TEXT,
         RELEASE,
+        /** Stands for another query: see {@link GroupExpansion}. */
+        GROUP,
         ANSWER,
         MOMENT
     }

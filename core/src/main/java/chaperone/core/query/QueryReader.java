@@ -135,7 +135,10 @@ public final class QueryReader {
             throw problem(test, "After \"" + field.word() + "\" goes " + String.join(" or ", testsOf(field)) + ".");
         }
         return switch (word) {
-            case "is" -> field.kind() == Field.Kind.ANSWER ? answered(field) : new Is(field, values(field, true));
+            case "is" ->
+                field.kind() == Field.Kind.ANSWER
+                        ? answered(field)
+                        : new Is(field, values(field, field != Field.GROUP));
             case "has" -> new Has(field, values(field, false));
             case "within" -> new Within(field, age());
             default -> new Ordered(word.equals("below"), value().text());
@@ -147,7 +150,7 @@ public final class QueryReader {
         return switch (field.kind()) {
             case TEXT -> List.of("is", "has");
             case RELEASE -> List.of("is", "has", "below", "above");
-            case ANSWER -> List.of("is");
+            case ANSWER, GROUP -> List.of("is");
             case MOMENT -> List.of("within");
         };
     }

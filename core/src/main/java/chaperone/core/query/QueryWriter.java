@@ -54,7 +54,8 @@ public final class QueryWriter {
         return texts.stream().map(QueryWriter::text).collect(Collectors.joining(", "));
     }
 
-    static String text(String text) {
+    /** A text as a value of a query. */
+    public static String text(String text) {
         if (text.isEmpty()) return "none";
         boolean hasOpenRange = text.lastIndexOf('[') > text.lastIndexOf(']');
         boolean isPlain = !hasOpenRange && !RESERVED.contains(text.toLowerCase(Locale.ROOT)) && isOneWord(text);

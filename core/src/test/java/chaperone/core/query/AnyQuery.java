@@ -72,6 +72,7 @@ final class AnyQuery {
                 TEXTS.map(Word::new),
                 Combinators.combine(texts, some).as(AnyQuery::is),
                 Combinators.combine(texts, some).as(Has::new),
+                some.map(names -> new Is(Field.GROUP, names)),
                 Combinators.combine(Arbitraries.of(true, false), TEXTS).as(Ordered::new),
                 Combinators.combine(
                                 of(Field.Kind.ANSWER),

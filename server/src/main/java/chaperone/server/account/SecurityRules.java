@@ -45,6 +45,8 @@ class SecurityRules {
                 .hasRole(ENGINEER);
         rules.requestMatchers(HttpMethod.DELETE, "/api/devices/*").hasRole(ENGINEER);
 
+        rules.requestMatchers(HttpMethod.PUT, "/api/groups/*").hasRole(ENGINEER);
+        rules.requestMatchers(HttpMethod.DELETE, "/api/groups/*").hasRole(ENGINEER);
         rules.requestMatchers(HttpMethod.PUT, "/api/devices/*/telnet").hasRole(ENGINEER);
         rules.requestMatchers("/api/bench/**").hasRole(ENGINEER);
 

@@ -29,14 +29,21 @@ import org.springframework.web.bind.annotation.RestController;
 @RequestMapping("/api/devices")
 class DeviceController {
     private final Fleet fleet;
+    private final Groups groups;
     private final DeviceRepository devices;
     private final CredentialSets credentials;
     private final HostKeyRepository keys;
     private final Clock clock;
 
     DeviceController(
-            Fleet fleet, DeviceRepository devices, CredentialSets credentials, HostKeyRepository keys, Clock clock) {
+            Fleet fleet,
+            Groups groups,
+            DeviceRepository devices,
+            CredentialSets credentials,
+            HostKeyRepository keys,
+            Clock clock) {
         this.fleet = fleet;
+        this.groups = groups;
         this.devices = devices;
         this.credentials = credentials;
         this.keys = keys;
@@ -109,7 +116,7 @@ class DeviceController {
         List<DeviceRepository.ValueCount> releases = devices.releases();
         Instant now = clock.instant();
         Page<Device> found = devices.findAll(
-                wanted.filter().specification(values(releases), now),
+                wanted.filter(groups).specification(values(releases), now),
                 PageRequest.of(page, size, DeviceFilter.sort(wanted.sort())));
         return new DevicePage(
                 found.map(device -> DeviceView.of(device, now)).getContent(),

@@ -17,6 +17,10 @@ record DeviceFilter(
         List<String> platforms,
         List<String> tags) {
 
+    static DeviceFilter of(Query query) {
+        return new DeviceFilter(query, List.of(), List.of(), List.of(), List.of(), List.of());
+    }
+
     /** @param known the releases that the fleet has */
     Specification<Device> specification(List<String> known, Instant now) {
         return (device, statement, builder) -> {

@@ -52,9 +52,18 @@ class QueryController {
 
     private final DeviceRepository devices;
     private final CredentialSetRepository credentials;
+    private final DeviceGroupRepository stored;
+    private final Groups groups;
     private final Clock clock;
 
-    QueryController(DeviceRepository devices, CredentialSetRepository credentials, Clock clock) {
+    QueryController(
+            DeviceRepository devices,
+            CredentialSetRepository credentials,
+            DeviceGroupRepository stored,
+            Groups groups,
+            Clock clock) {
+        this.stored = stored;
+        this.groups = groups;
         this.devices = devices;
         this.credentials = credentials;
         this.clock = clock;
@@ -77,6 +86,8 @@ class QueryController {
             case RELEASE -> words(devices.releases());
             case MODEL -> words(devices.models());
             case TAG -> words(devices.tags());
+            case GROUP ->
+                stored.findAllByOrderByName().stream().map(DeviceGroup::name).toList();
             case CREDENTIALS ->
                 credentials.findAll().stream().map(CredentialSet::name).sorted().toList();
             default -> List.of();
@@ -93,7 +104,7 @@ class QueryController {
     public ResponseEntity<String> table(@Valid @ParameterObject Wanted wanted) {
         Instant now = clock.instant();
         List<Device> found = devices.findAll(
-                wanted.filter().specification(words(devices.releases()), now), DeviceFilter.sort(wanted.sort()));
+                wanted.filter(groups).specification(words(devices.releases()), now), DeviceFilter.sort(wanted.sort()));
         StringBuilder csv = new StringBuilder();
         try (CSVPrinter printer = new CSVPrinter(csv, TABLE)) {
             for (Device device : found) printer.printRecord(row(device, now));

@@ -1,13 +1,8 @@
 package chaperone.server.fleet;
 
-import chaperone.core.query.Query;
-import chaperone.core.query.QueryProblem;
 import chaperone.core.query.QueryReader;
-import chaperone.server.problem.ProblemException;
 import jakarta.validation.constraints.Size;
 import java.util.List;
-import java.util.Map;
-import org.springframework.http.HttpStatus;
 
 /** Which devices a request asks for, and in which order; what is left out lets all through. */
 record Wanted(
@@ -29,21 +24,8 @@ record Wanted(
         sort = sort == null ? "site" : sort;
     }
 
-    /** @throws ProblemException with the place, if the query cannot be read */
-    DeviceFilter filter() {
-        return new DeviceFilter(read(query), site, role, release, platform, tag);
-    }
-
-    static Query read(String text) {
-        try {
-            return QueryReader.read(text);
-        } catch (QueryProblem e) {
-            throw new ProblemException(
-                    HttpStatus.BAD_REQUEST,
-                    "query",
-                    e.getMessage(),
-                    "Mend the query at character " + (e.position() + 1) + ".",
-                    Map.of("position", e.position(), "length", e.length()));
-        }
+    /** @throws chaperone.server.problem.ProblemException with the place, if the query cannot be read */
+    DeviceFilter filter(Groups groups) {
+        return new DeviceFilter(groups.read(query), site, role, release, platform, tag);
     }
 }

@@ -1,0 +1,116 @@
+<script lang="ts">
+  import { onMount } from 'svelte';
+  import { api, asProblem, need, type CredentialSet, type Problem } from '$lib/api/client';
+  import ProblemNote from '$lib/parts/ProblemNote.svelte';
+  import { count } from '$lib/text/time';
+  import { tagsIn } from './fleetView';
+
+  interface Props {
+    names: readonly string[];
+    sites: readonly string[];
+    roles: readonly string[];
+    tags: readonly string[];
+    ondone: () => void;
+    oncancel: () => void;
+  }
+
+  let { names, sites, roles, tags, ondone, oncancel }: Props = $props();
+  const SAME = '\u0000same';
+  let site = $state(SAME);
+  let role = $state('');
+  let editsRole = $state(false);
+  let set = $state(0);
+  let add = $state('');
+  let remove = $state('');
+  let sets = $state<CredentialSet[]>([]);
+  let problem = $state<Problem | undefined>();
+  let dialog: HTMLDialogElement | undefined = $state();
+  const isNothing = $derived(
+    site === SAME && !editsRole && set === 0 && tagsIn(add).length === 0 && tagsIn(remove).length === 0
+  );
+
+  onMount(async () => {
+    dialog?.showModal();
+    sets = await need(api.GET('/api/credential-sets')).catch(() => []);
+  });
+
+  async function apply(event: SubmitEvent) {
+    event.preventDefault();
+    const body = {
+      devices: [...names],
+      ...(site === SAME ? {} : { site }),
+      ...(editsRole ? { role } : {}),
+      ...(set === 0 ? {} : { credentialSet: set }),
+      addTags: tagsIn(add),
+      removeTags: tagsIn(remove)
+    };
+    try {
+      await need(api.POST('/api/devices/edit', { body }));
+      ondone();
+    } catch (thrown) {
+      problem = asProblem(thrown);
+    }
+  }
+</script>
+
+<dialog
+  bind:this={dialog}
+  class="panel m-auto w-[520px] p-5"
+  aria-labelledby="edit-title"
+  oncancel={(event) => {
+    event.preventDefault();
+    oncancel();
+  }}
+>
+  <form onsubmit={apply}>
+    <h2 id="edit-title">Edit {count(names.length, 'device')}</h2>
+    <p class="text-quiet truncate">{names.join(', ')}</p>
+    <div class="mt-4 grid grid-cols-[120px_1fr] items-center gap-x-3 gap-y-3">
+      <label for="edit-site">Site</label>
+      <select id="edit-site" class="select w-full" bind:value={site}>
+        <option value={SAME}>as it is</option>
+        {#each sites.filter((each) => each !== '') as each (each)}<option>{each}</option>{/each}
+        <option value="">none</option>
+      </select>
+      <label for="edit-role">Role</label>
+      <input
+        id="edit-role"
+        class="input w-full"
+        maxlength="40"
+        list="edit-roles"
+        placeholder={editsRole ? 'none' : 'as it is'}
+        bind:value={role}
+        oninput={() => (editsRole = true)}
+      />
+      <datalist id="edit-roles"
+        >{#each roles as each (each)}<option value={each}></option>{/each}</datalist
+      >
+      <label for="edit-set">Credential set</label>
+      <select id="edit-set" class="select w-full" bind:value={set}>
+        <option value={0}>as it is</option>
+        {#each sets as each (each.id)}<option value={each.id}>{each.name}</option>{/each}
+      </select>
+      <label for="edit-add">Add tags</label>
+      <input
+        id="edit-add"
+        class="input w-full"
+        maxlength="400"
+        placeholder="payment, quay"
+        bind:value={add}
+      />
+      <label for="edit-remove">Take tags away</label>
+      <input
+        id="edit-remove"
+        class="input w-full"
+        maxlength="400"
+        placeholder={tags.slice(0, 4).join(', ')}
+        bind:value={remove}
+      />
+    </div>
+    {#if problem}<div class="mt-3"><ProblemNote {problem} /></div>{/if}
+    <div class="mt-5 flex gap-2">
+      <button class="btn btn-primary" disabled={isNothing}>Edit {count(names.length, 'device')}</button>
+      <button type="button" class="btn" onclick={oncancel}>Leave them as they are</button>
+    </div>
+  </form>
+</dialog>
