@@ -14,6 +14,7 @@ export type Revision = Schemas['RevisionView'];
 export type Compare = Schemas['CompareView'];
 export type CompareRow = Schemas['RowView'];
 export type CredentialSet = Schemas['CredentialSetView'];
+export type Group = Schemas['GroupView'];
 export type Session = Schemas['Session'];
 export type Platform = Schemas['PlatformView'];
 export type PlatformDetail = Schemas['PlatformDetail'];

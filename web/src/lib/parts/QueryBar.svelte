@@ -2,6 +2,8 @@
   import {
     acceptCompletion,
     autocompletion,
+    completionStatus,
+    moveCompletionSelection,
     startCompletion,
     type CompletionContext,
     type CompletionResult
@@ -48,6 +50,13 @@
     };
   }
 
+  /** The option under the cursor, or else the first. */
+  const accept = (editor: EditorView) =>
+    acceptCompletion(editor) ||
+    (completionStatus(editor.state) === 'active' &&
+      moveCompletionSelection(true)(editor) &&
+      acceptCompletion(editor));
+
   const leave = (editor: EditorView) => {
     editor.contentDOM.blur();
     return true;
@@ -61,14 +70,14 @@
         extensions: [
           Prec.highest(
             keymap.of([
-              { key: 'Tab', run: acceptCompletion },
+              { key: 'Tab', run: accept },
               {
                 key: 'ArrowDown',
-                run: (editor) => !editor.dom.querySelector('.cm-tooltip') && startCompletion(editor)
+                run: (editor) => completionStatus(editor.state) === null && startCompletion(editor)
               }
             ])
           ),
-          autocompletion({ override: [complete], icons: false, selectOnOpen: false }),
+          autocompletion({ override: [complete], icons: false, selectOnOpen: false, interactionDelay: 0 }),
           keymap.of([
             { key: 'Enter', run: leave },
             { key: 'Escape', run: leave }
@@ -136,6 +145,7 @@
   <p role="alert" class="text-error mt-1">
     {#if mark}<span class="mono"
         >{mark.before}<mark class="bg-removed text-error">{mark.marked}</mark>{mark.after}</span
-      > · {/if}{problem.meaning}
+      > ·
+    {/if}{problem.meaning}
   </p>
 {/if}

@@ -2,7 +2,7 @@
   import { goto } from '$app/navigation';
   import { onMount, untrack } from 'svelte';
   import { SvelteSet } from 'svelte/reactivity';
-  import { api, asProblem, need, type DevicePage, type Problem } from '$lib/api/client';
+  import { api, asProblem, need, type DevicePage, type Group, type Problem } from '$lib/api/client';
   import QueryBar from '$lib/parts/QueryBar.svelte';
   import ProblemNote from '$lib/parts/ProblemNote.svelte';
   import { address } from '$lib/state/address.svelte';
@@ -13,13 +13,16 @@
   import DeviceCard from './DeviceCard.svelte';
   import DeviceTable from './DeviceTable.svelte';
   import EditMany from './EditMany.svelte';
-  import { PAGE_SIZE, queryOf, tableAddress, toggled } from './fleetView';
+  import KeepGroup from './KeepGroup.svelte';
+  import { groupQuery, PAGE_SIZE, queryOf, tableAddress, toggled, wholeQuery } from './fleetView';
 
   let fleet = $state<DevicePage | undefined>();
   let problem = $state<Problem | undefined>();
   let mistake = $state<Problem | undefined>();
   let filter = $state<QueryBar | undefined>();
   let edits = $state(false);
+  let keeps = $state(false);
+  let groups = $state<Group[]>([]);
   const chosen = new SvelteSet<string>();
 
   const query = $derived(queryOf(address.params));
@@ -49,6 +52,8 @@
     opened.has(key)
       ? values
       : values.filter((each, i) => i < MANY || address.params.getAll(key).includes(each.value));
+  const group = $derived(groups.find((each) => groupQuery(each.name) === query.query));
+  const isWhole = $derived(wholeQuery(query) === query.query.trim());
   const isFiltered = $derived(
     ['query', 'site', 'role', 'platform', 'release', 'tag'].some((key) => address.params.has(key))
   );
@@ -80,7 +85,7 @@
       if (mine !== asked) return;
       const said = asProblem(thrown);
       // The devices of the last query that could be read stay.
-      if (said.span) mistake = said;
+      if (said.span) await showMistake(said);
       else problem = said;
     }
   }
@@ -91,6 +96,30 @@
       load();
     });
   });
+
+  async function showMistake(said: Problem) {
+    mistake = said;
+    if (fleet) return;
+    // Nothing was shown yet: the page with its filter, and no device that could be taken for an answer.
+    const all = { ...query, query: '', size: 1 };
+    const found = await need(api.GET('/api/devices', { params: { query: all } })).catch(asProblem);
+    if (found instanceof Error) problem = found;
+    else fleet = { ...found, devices: [], matching: 0 };
+  }
+
+  async function loadGroups() {
+    groups = await need(api.GET('/api/groups')).catch(() => groups);
+  }
+
+  async function removeGroup(name: string) {
+    try {
+      await need(api.DELETE('/api/groups/{name}', { params: { path: { name } } }));
+      await show({ query: '' });
+      await loadGroups();
+    } catch (thrown) {
+      problem = asProblem(thrown);
+    }
+  }
 
   async function copy(names: string[]) {
     try {
@@ -112,7 +141,9 @@
   }
 
   onMount(() => {
+    loadGroups();
     const ends = [
+      live.on('fleet', loadGroups),
       live.on('fleet', load),
       keys.add([
         { key: '/', says: 'go to the filter', run: () => filter?.focus() },
@@ -192,6 +223,20 @@
         {/if}
       </span>
     {/each}
+    {#if groups.length > 0}
+      <span class="flex flex-wrap items-center gap-1.5" role="group" aria-label="Group">
+        <span class="text-quiet text-[0.9rem] font-semibold">Group</span>
+        {#each groups as each (each.name)}
+          <button
+            class="chip"
+            aria-pressed={each === group}
+            title={each.query}
+            onclick={() => show({ query: each === group ? '' : groupQuery(each.name) })}
+            >{each.name} <span class="text-quiet">{each.devices}</span></button
+          >
+        {/each}
+      </span>
+    {/if}
     <button
       class="btn btn-ghost h-7"
       disabled={devices.length === 0}
@@ -199,6 +244,9 @@
       >Choose these {devices.length}</button
     >
     <a class="btn btn-ghost h-7" href={tableAddress(query)} download="fleet.csv">CSV</a>
+    {#if session.mayAct && isFiltered && !(group && isWhole) && !mistake}
+      <button class="btn btn-ghost h-7" onclick={() => (keeps = true)}>Keep as group…</button>
+    {/if}
     {#if isFiltered}
       <button
         class="btn btn-ghost h-7"
@@ -208,6 +256,17 @@
       </button>
     {/if}
   </div>
+
+  {#if group}
+    <p class="mt-2">
+      <b>{group.name}</b> means <span class="mono">{group.query}</span>{group.note ? `: ${group.note}` : ''}
+      <span class="text-quiet">· kept by {group.savedBy}</span>
+      {#if session.mayAct}
+        <button class="btn btn-ghost h-7" onclick={() => show({ query: group.query })}>Alter…</button>
+        <button class="btn btn-ghost h-7" onclick={() => removeGroup(group.name)}>Remove group</button>
+      {/if}
+    </p>
+  {/if}
 
   <div class="mt-3 grid grid-cols-[minmax(0,1fr)_290px] items-start gap-3.5">
     <div>
@@ -269,6 +328,20 @@
       edits = false;
       chosen.clear();
       load();
+    }}
+  />
+{/if}
+
+{#if keeps && fleet}
+  <KeepGroup
+    query={wholeQuery(query)}
+    matching={fleet.matching}
+    {groups}
+    oncancel={() => (keeps = false)}
+    ondone={async (name) => {
+      keeps = false;
+      await loadGroups();
+      await show({ query: groupQuery(name), site: [], role: [], platform: [], release: [], tag: [] });
     }}
   />
 {/if}

@@ -1,6 +1,7 @@
 <script lang="ts">
   import { onMount } from 'svelte';
   import { api, asProblem, need, type CredentialSet, type Problem } from '$lib/api/client';
+  import Dialog from '$lib/parts/Dialog.svelte';
   import ProblemNote from '$lib/parts/ProblemNote.svelte';
   import { count } from '$lib/text/time';
   import { tagsIn } from './fleetView';
@@ -24,13 +25,11 @@
   let remove = $state('');
   let sets = $state<CredentialSet[]>([]);
   let problem = $state<Problem | undefined>();
-  let dialog: HTMLDialogElement | undefined = $state();
   const isNothing = $derived(
     site === SAME && !editsRole && set === 0 && tagsIn(add).length === 0 && tagsIn(remove).length === 0
   );
 
   onMount(async () => {
-    dialog?.showModal();
     sets = await need(api.GET('/api/credential-sets')).catch(() => []);
   });
 
@@ -53,17 +52,8 @@
   }
 </script>
 
-<dialog
-  bind:this={dialog}
-  class="panel m-auto w-[520px] p-5"
-  aria-labelledby="edit-title"
-  oncancel={(event) => {
-    event.preventDefault();
-    oncancel();
-  }}
->
+<Dialog title="Edit {count(names.length, 'device')}" {oncancel}>
   <form onsubmit={apply}>
-    <h2 id="edit-title">Edit {count(names.length, 'device')}</h2>
     <p class="text-quiet truncate">{names.join(', ')}</p>
     <div class="mt-4 grid grid-cols-[120px_1fr] items-center gap-x-3 gap-y-3">
       <label for="edit-site">Site</label>
@@ -113,4 +103,4 @@
       <button type="button" class="btn" onclick={oncancel}>Leave them as they are</button>
     </div>
   </form>
-</dialog>
+</Dialog>

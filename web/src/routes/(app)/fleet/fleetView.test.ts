@@ -1,6 +1,6 @@
 import { expect, it } from 'vitest';
 import { withParams } from '$lib/text/address';
-import { queryOf, tableAddress, tagsIn, toggled, turned } from './fleetView';
+import { groupQuery, queryOf, tableAddress, tagsIn, toggled, turned, wholeQuery } from './fleetView';
 
 const url = new URL('http://host/fleet?query=core&site=Brackwater&site=Dunsay&page=2');
 
@@ -45,4 +45,19 @@ it('asks for the same devices as a table', () => {
   expect(tableAddress(queryOf(url.searchParams))).toBe(
     '/api/devices.csv?query=core&sort=site&site=Brackwater&site=Dunsay'
   );
+});
+
+it.each([
+  ['quay', 'group is quay'],
+  ['ticket hall', 'group is "ticket hall"'],
+  ['Not', 'group is "Not"']
+])('asks for the group %s', (name, query) => expect(groupQuery(name)).toBe(query));
+
+it.each([
+  ['query=a+or+b', 'a or b'],
+  ['query=a+or+b&site=Cairn+Point&site=', '(a or b) and (site is "Cairn Point", none)'],
+  ['role=core', 'role is "core"'],
+  ['', '']
+])('makes one query of %s', (params, query) => {
+  expect(wholeQuery(queryOf(new URLSearchParams(params)))).toBe(query);
 });

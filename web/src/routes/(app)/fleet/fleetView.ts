@@ -37,3 +37,22 @@ export function tableAddress(query: ReturnType<typeof queryOf>): string {
   }
   return `/api/devices.csv?${params}`;
 }
+
+/** The query that means a group's devices. */
+export function groupQuery(name: string): string {
+  return `group is ${/^[\p{L}\p{N}._-]+$/u.test(name) && !WORDS.has(name.toLowerCase()) ? name : `"${name}"`}`;
+}
+
+const WORDS = new Set(['and', 'or', 'not', 'is', 'has', 'below', 'above', 'within', 'none']);
+
+/** The query and the chosen values of each fact as one query. */
+export function wholeQuery(query: ReturnType<typeof queryOf>): string {
+  const parts = query.query.trim() === '' ? [] : [query.query.trim()];
+  for (const field of ['site', 'role', 'release', 'platform', 'tag'] as const) {
+    const values = query[field].map((value) =>
+      value === '' ? 'none' : `"${value.replace(/[\\"]/g, '\\$&')}"`
+    );
+    if (values.length > 0) parts.push(`${field} is ${values.join(', ')}`);
+  }
+  return parts.length > 1 ? parts.map((part) => `(${part})`).join(' and ') : parts.join('');
+}

@@ -1,0 +1,136 @@
+package chaperone.e2e;
+
+import static com.microsoft.playwright.assertions.PlaywrightAssertions.assertThat;
+import static org.assertj.core.api.Assertions.assertThat;
+
+import chaperone.server.support.TestServer;
+import com.microsoft.playwright.Download;
+import com.microsoft.playwright.Locator;
+import com.microsoft.playwright.Page;
+import com.microsoft.playwright.options.AriaRole;
+import com.microsoft.playwright.options.ColorScheme;
+import java.io.IOException;
+import java.nio.file.Files;
+import java.util.List;
+import org.junit.jupiter.api.AfterAll;
+import org.junit.jupiter.api.AfterEach;
+import org.junit.jupiter.api.BeforeAll;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.api.Timeout;
+
+/** Choosing devices by a query, by keyboard, and editing those that were chosen. */
+@Timeout(180)
+class FleetTest {
+    private static TestServer server;
+    private static Browsing browsing;
+
+    @BeforeAll
+    static void start() {
+        server = TestServer.startDemo(2954);
+        browsing = new Browsing(server);
+    }
+
+    @AfterAll
+    static void stop() {
+        browsing.close();
+        server.close();
+    }
+
+    @AfterEach
+    void noComplaints() {
+        // What is half typed cannot be read yet, and Chromium notes each such answer.
+        browsing.complaints.removeIf(complaint -> complaint.contains("401") || complaint.contains("400"));
+        assertThat(browsing.complaints).isEmpty();
+        browsing.closePages();
+    }
+
+    @Test
+    void devicesAreFoundKeptAsAGroupEditedAndTakenOut() throws IOException {
+        Page page = browsing.logIn(ColorScheme.LIGHT, "r.anand", "demo-engineer");
+        page.navigate("/fleet");
+        assertThat(rows(page)).hasCount(49);
+
+        // A query with what is offered, and a mistake at its place.
+        page.keyboard().press("/");
+        page.keyboard().type("site is cairn");
+        assertThat(page.locator(".cm-tooltip-autocomplete")).containsText("\"Cairn Point\"");
+        page.keyboard().press("ArrowDown");
+        page.keyboard().press("Tab");
+        page.keyboard().type("and colour is red");
+        assertThat(page.getByRole(AriaRole.ALERT)).containsText("No field is called so");
+        assertThat(page.locator("mark")).hasText("colour");
+        for (int i = 0; i < "colour is red".length(); i++) page.keyboard().press("Backspace");
+        page.keyboard().type("name is cairn-acc-[1-2]");
+        assertThat(rows(page)).hasCount(2);
+        assertThat(page.getByRole(AriaRole.ALERT)).hasCount(0);
+        page.keyboard().press("Enter");
+
+        // The address brings the very view back.
+        page.reload();
+        assertThat(rows(page)).hasCount(2);
+        assertThat(page.getByLabel("Filter")).hasText("site is \"Cairn Point\" and name is cairn-acc-[1-2]");
+
+        page.getByText("Keep as group…").click();
+        page.getByLabel("Name").fill("ticket hall");
+        page.keyboard().press("Enter");
+        assertThat(page.getByText("means site is \"Cairn Point\" and name is cairn-acc-[1-2]"))
+                .isVisible();
+        assertThat(rows(page)).hasCount(2);
+
+        // Both are chosen and edited at once.
+        page.keyboard().press("x");
+        page.keyboard().press("j");
+        page.keyboard().press("x");
+        page.getByText("Edit…").click();
+        page.getByLabel("Add tags").fill("payment, kiosks");
+        page.getByLabel("Role", new Page.GetByLabelOptions().setExact(true)).fill("hall");
+        page.getByText("Edit 2 devices").last().click();
+        assertThat(page.getByRole(AriaRole.GROUP, named("Tag"))).containsText("payment 2");
+        assertThat(rows(page).first()).containsText("hall");
+
+        page.getByText("Clear filter").click();
+        page.getByRole(AriaRole.GROUP, named("Tag")).getByText("kiosks").click();
+        assertThat(rows(page)).hasCount(2);
+        Download table = page.waitForDownload(() -> page.getByText("CSV").click());
+        List<String> lines = Files.readAllLines(table.path());
+        assertThat(table.suggestedFilename()).isEqualTo("fleet.csv");
+        assertThat(lines).hasSize(3);
+        assertThat(lines.get(1)).startsWith("cairn-acc-1,127.20.2.21,").contains(",kiosks payment,");
+
+        page.getByText("Clear filter").click();
+        page.getByRole(AriaRole.GROUP, named("Group")).getByText("ticket hall").click();
+        page.getByText("Remove group").click();
+        assertThat(page.getByRole(AriaRole.GROUP, named("Group"))).hasCount(0);
+        assertThat(rows(page)).hasCount(49);
+    }
+
+    @Test
+    void anAddressWithAQueryThatCannotBeReadShowsItsMistake() {
+        Page page = browsing.logIn(ColorScheme.LIGHT, "watch", "demo-viewer");
+        page.navigate("/fleet?query=role+is+core+and+group+is+nobody");
+        assertThat(page.getByRole(AriaRole.ALERT)).containsText("No group is called \"nobody\"");
+        assertThat(page.locator("mark")).hasText("nobody");
+        assertThat(rows(page)).hasCount(0);
+        page.getByText("Clear filter").click();
+        assertThat(rows(page)).hasCount(49);
+    }
+
+    @Test
+    void aViewerChoosesButDoesNotEdit() {
+        Page page = browsing.logIn(ColorScheme.DARK, "watch", "demo-viewer");
+        page.navigate("/fleet?query=role+is+core");
+        assertThat(rows(page)).hasCount(15);
+        page.keyboard().press("x");
+        assertThat(page.getByRole(AriaRole.REGION, named("Chosen devices"))).containsText("1 device chosen");
+        assertThat(page.getByText("Edit…")).hasCount(0);
+        assertThat(page.getByText("Keep as group…")).hasCount(0);
+    }
+
+    private static Locator rows(Page page) {
+        return page.locator("tbody tr:has(input[type=checkbox])");
+    }
+
+    private static Page.GetByRoleOptions named(String name) {
+        return new Page.GetByRoleOptions().setName(name).setExact(true);
+    }
+}

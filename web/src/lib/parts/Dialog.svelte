@@ -1,0 +1,27 @@
+<script lang="ts">
+  import { onMount, type Snippet } from 'svelte';
+
+  interface Props {
+    title: string;
+    children: Snippet;
+    oncancel: () => void;
+  }
+
+  let { title, children, oncancel }: Props = $props();
+  let dialog: HTMLDialogElement | undefined = $state();
+
+  onMount(() => dialog?.showModal());
+</script>
+
+<dialog
+  bind:this={dialog}
+  class="panel m-auto w-[520px] p-5"
+  aria-label={title}
+  oncancel={(event) => {
+    event.preventDefault();
+    oncancel();
+  }}
+>
+  <h2>{title}</h2>
+  {@render children()}
+</dialog>
