@@ -83,7 +83,7 @@ class FleetTest {
         page.keyboard().press("x");
         page.getByText("Edit…").click();
         page.getByLabel("Add tags").fill("payment, kiosks");
-        page.getByLabel("Role", new Page.GetByLabelOptions().setExact(true)).fill("hall");
+        page.getByRole(AriaRole.DIALOG).getByLabel("Role").fill("hall");
         page.getByText("Edit 2 devices").last().click();
         assertThat(page.getByRole(AriaRole.GROUP, named("Tag"))).containsText("payment 2");
         assertThat(rows(page).first()).containsText("hall");
