@@ -14,7 +14,9 @@ import java.net.Socket;
 import java.util.Optional;
 import java.util.Set;
 import java.util.concurrent.ConcurrentHashMap;
+import java.util.concurrent.CountDownLatch;
 import java.util.concurrent.Executor;
+import java.util.concurrent.TimeUnit;
 import java.util.function.BiFunction;
 import java.util.function.Function;
 import org.slf4j.Logger;
@@ -28,6 +30,7 @@ public final class TelnetPort implements Port {
 
     private static final int ATTEMPTS = 3;
     private static final int ROWS = 24;
+    private static final int PATIENCE_SECONDS = 5;
 
     private final InetSocketAddress address;
     private final BiFunction<String, String, Optional<String>> logIn;
@@ -35,6 +38,7 @@ public final class TelnetPort implements Port {
     private final Executor executor;
     private final Set<Socket> open = ConcurrentHashMap.newKeySet();
     private Optional<ServerSocket> server = Optional.empty();
+    private CountDownLatch listening = new CountDownLatch(0);
 
     public TelnetPort(
             InetSocketAddress address,
@@ -54,7 +58,12 @@ public final class TelnetPort implements Port {
             socket.setReuseAddress(true);
             socket.bind(address);
             server = Optional.of(socket);
-            executor.execute(() -> accept(socket));
+            CountDownLatch ended = new CountDownLatch(1);
+            listening = ended;
+            executor.execute(() -> {
+                accept(socket);
+                ended.countDown();
+            });
         } catch (IOException e) {
             throw new UncheckedIOException("Cannot listen at " + address, e);
         }
@@ -125,9 +134,13 @@ public final class TelnetPort implements Port {
     public void close() {
         try {
             if (server.isPresent()) server.get().close();
+            // The kernel keeps the port as long as a thread waits at it, and whoever opens it next would be refused.
+            if (!listening.await(PATIENCE_SECONDS, TimeUnit.SECONDS)) LOG.warn("Still listening at {}", address);
             for (Socket visitor : open) visitor.close();
         } catch (IOException e) {
             throw new UncheckedIOException("The port at " + address + " did not close", e);
+        } catch (InterruptedException e) {
+            Thread.currentThread().interrupt();
         }
     }
 }

@@ -1,0 +1,130 @@
+package chaperone.bench;
+
+import chaperone.server.account.Role;
+import chaperone.server.support.Api;
+import chaperone.server.support.TestServer;
+import java.net.URLEncoder;
+import java.nio.charset.StandardCharsets;
+import java.sql.Connection;
+import java.sql.PreparedStatement;
+import java.sql.ResultSet;
+import java.sql.SQLException;
+import java.util.ArrayList;
+import java.util.Comparator;
+import java.util.List;
+import java.util.Locale;
+import javax.sql.DataSource;
+import org.springframework.jdbc.core.simple.JdbcClient;
+import tools.jackson.databind.JsonNode;
+
+/**
+ * A filtered, sorted page of a fleet of 10,000 devices by the API, over HTTP and as JSON, against the SQL that somebody
+ * would write by hand to know the same: the page's rows, how many match, and the counts beside the filter.
+ *
+ * <p>Exit 1 if the aim is missed.
+ */
+public final class FleetPage {
+    private static final int DEVICES = 10_000;
+    private static final int WARM_UPS = 400;
+    private static final int ROUNDS = 201;
+    private static final double MOST = 1.5;
+    private static final String QUERY = "role is access and release below 7.4 and not copied within 2 days";
+    private static final String PATH =
+            "/api/devices?sort=-changed&page=2&size=100&query=" + URLEncoder.encode(QUERY, StandardCharsets.UTF_8);
+    private static final String WHERE = """
+             from device d left join site s on s.id = d.site_id
+            where lower(d.role) = 'access' and d.release in ('7.2.1', '7.3.0', '6.9')
+              and not (d.last_copy_at is not null and d.last_copy_at >= now() - interval '2 days')""";
+    private static final List<String> BY_HAND = List.of(
+            "select d.*, s.name as site" + WHERE
+                    + " order by d.changed_at desc nulls last, d.name limit 100 offset 200",
+            "select count(*)" + WHERE,
+            "select count(*) from device",
+            "select s.name, count(*) from device d left join site s on s.id = d.site_id group by s.name order by s.name",
+            "select role, count(*) from device group by role order by role",
+            "select release, count(*) from device group by release order by release",
+            "select platform, count(*) from device group by platform order by platform",
+            "select tag, count(*) from device_tag group by tag order by tag");
+
+    private FleetPage() {}
+
+    public static void main(String[] args) throws Exception {
+        boolean holds;
+        try (TestServer server = TestServer.start(2962)) {
+            fill(server.context().getBean(JdbcClient.class), server.credentialSet());
+            holds = measure(server.as(Role.ENGINEER), server.context().getBean(DataSource.class));
+        }
+        System.exit(holds ? 0 : 1);
+    }
+
+    private static void fill(JdbcClient database, long set) {
+        database.sql("insert into site (code, name) select 'hall-' || i, 'Hall ' || i from generate_series(1, 60) i")
+                .update();
+        database.sql("""
+                        insert into device (name, host, port, platform, site_id, role, model, serial, release,
+                          credential_set_id, added_at, last_copy_at, changed_at, version)
+                        select 'hall-acc-' || i, 'host-' || i, 22, 'corvane',
+                          (select id from site where code = 'hall-' || (1 + i % 60)),
+                          (array['access', 'core', 'router'])[1 + i % 3], 'C20' || i % 7, 'S' || i,
+                          (array['7.2.1', '7.3.0', '6.9', '7.4.2', '7.10.0'])[1 + i % 5], :set, now(),
+                          now() - i % 97 * interval '1 hour', now() - i * interval '1 minute', 0
+                        from generate_series(1, :devices) i""").param("set", set).param("devices", DEVICES).update();
+        database.sql("insert into device_tag select id, 'tag ' || id % 9 from device where id % 2 = 0")
+                .update();
+        database.sql("analyze").update();
+    }
+
+    private static boolean measure(Api api, DataSource database) throws SQLException {
+        JsonNode page = api.get(PATH).json(200);
+        int matching = byHand(database);
+        if (page.get("matching").asInt() != matching || page.get("devices").size() != 100) {
+            throw new IllegalStateException("The two do not answer the same: " + matching + ", " + page);
+        }
+        List<Double> shares = new ArrayList<>();
+        List<Double> millis = new ArrayList<>();
+        for (int round = -WARM_UPS; round < ROUNDS; round++) {
+            long start = System.nanoTime();
+            api.get(PATH).json(200);
+            long between = System.nanoTime();
+            byHand(database);
+            long end = System.nanoTime();
+            if (round < 0) continue;
+            shares.add((between - start) / (double) (end - between));
+            millis.add((between - start) / 1e6);
+        }
+        double share = middle(shares);
+        System.out.printf(
+                Locale.ROOT,
+                "fleet of %d, %d match: a page in %.1f ms, %.2f of the time of the SQL by hand (aim: at most %.1f)%s%n",
+                DEVICES,
+                matching,
+                middle(millis),
+                share,
+                MOST,
+                share <= MOST ? "" : "  MISSED");
+        return share <= MOST;
+    }
+
+    private static double middle(List<Double> values) {
+        values.sort(Comparator.naturalOrder());
+        return values.get(values.size() / 2);
+    }
+
+    /** Reads every value of every row; gives how many devices match. */
+    private static int byHand(DataSource database) throws SQLException {
+        int matching = 0;
+        try (Connection connection = database.getConnection()) {
+            for (String sql : BY_HAND) {
+                try (PreparedStatement statement = connection.prepareStatement(sql);
+                        ResultSet rows = statement.executeQuery()) {
+                    int columns = rows.getMetaData().getColumnCount();
+                    while (rows.next()) {
+                        for (int column = 1; column <= columns; column++) rows.getString(column);
+                        if (sql.equals(BY_HAND.get(1))) matching = rows.getInt(1);
+                    }
+                }
+            }
+        }
+        return matching;
+    }
+}
