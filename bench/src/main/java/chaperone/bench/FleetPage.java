@@ -1,27 +1,28 @@
 package chaperone.bench;
 
-import chaperone.server.account.Role;
 import chaperone.server.support.Api;
-import chaperone.server.support.TestServer;
+import chaperone.server.support.TestPostgres;
 import java.net.URLEncoder;
 import java.nio.charset.StandardCharsets;
 import java.sql.Connection;
+import java.sql.DriverManager;
 import java.sql.PreparedStatement;
 import java.sql.ResultSet;
 import java.sql.SQLException;
+import java.sql.Statement;
 import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.List;
 import java.util.Locale;
-import javax.sql.DataSource;
-import org.springframework.jdbc.core.simple.JdbcClient;
+import java.util.Map;
+import java.util.concurrent.TimeUnit;
 import tools.jackson.databind.JsonNode;
 
 /**
  * A filtered, sorted page of a fleet of 10,000 devices by the API, over HTTP and as JSON, against the SQL that somebody
  * would write by hand to know the same: the page's rows, how many match, and the counts beside the filter.
  *
- * <p>Exit 1 if the aim is missed.
+ * <p>{@code FleetPage SERVER-JAR}; exit 1 if the aim is missed.
  */
 public final class FleetPage {
     private static final int DEVICES = 10_000;
@@ -49,32 +50,42 @@ public final class FleetPage {
     private FleetPage() {}
 
     public static void main(String[] args) throws Exception {
-        boolean holds;
-        try (TestServer server = TestServer.start(2962)) {
-            fill(server.context().getBean(JdbcClient.class), server.credentialSet());
-            holds = measure(server.as(Role.ENGINEER), server.context().getBean(DataSource.class));
+        String database = TestPostgres.freshDatabase();
+        Process server = Sweep.server(args[0], database);
+        boolean holds = false;
+        try (Connection connection = DriverManager.getConnection(database, "postgres", "")) {
+            Api api = Sweep.logIn();
+            Map<String, Object> set = Map.of("name", "switches", "note", "", "account", "chaperone", "password", "x");
+            fill(
+                    connection,
+                    api.post("/api/credential-sets", set).json(201).get("id").asLong());
+            holds = measure(api, connection);
+        } finally {
+            server.destroy();
+            server.waitFor(20, TimeUnit.SECONDS);
         }
         System.exit(holds ? 0 : 1);
     }
 
-    private static void fill(JdbcClient database, long set) {
-        database.sql("insert into site (code, name) select 'hall-' || i, 'Hall ' || i from generate_series(1, 60) i")
-                .update();
-        database.sql("""
-                        insert into device (name, host, port, platform, site_id, role, model, serial, release,
-                          credential_set_id, added_at, last_copy_at, changed_at, version)
-                        select 'hall-acc-' || i, 'host-' || i, 22, 'corvane',
-                          (select id from site where code = 'hall-' || (1 + i % 60)),
-                          (array['access', 'core', 'router'])[1 + i % 3], 'C20' || i % 7, 'S' || i,
-                          (array['7.2.1', '7.3.0', '6.9', '7.4.2', '7.10.0'])[1 + i % 5], :set, now(),
-                          now() - i % 97 * interval '1 hour', now() - i * interval '1 minute', 0
-                        from generate_series(1, :devices) i""").param("set", set).param("devices", DEVICES).update();
-        database.sql("insert into device_tag select id, 'tag ' || id % 9 from device where id % 2 = 0")
-                .update();
-        database.sql("analyze").update();
+    private static void fill(Connection database, long set) throws SQLException {
+        try (Statement statement = database.createStatement()) {
+            statement.execute(
+                    "insert into site (code, name) select 'hall-' || i, 'Hall ' || i from generate_series(1, 60) i");
+            statement.execute("""
+                    insert into device (name, host, port, platform, site_id, role, model, serial, release,
+                      credential_set_id, added_at, last_copy_at, changed_at, version)
+                    select 'hall-acc-' || i, 'host-' || i, 22, 'corvane',
+                      (select id from site where code = 'hall-' || (1 + i %% 60)),
+                      (array['access', 'core', 'router'])[1 + i %% 3], 'C20' || i %% 7, 'S' || i,
+                      (array['7.2.1', '7.3.0', '6.9', '7.4.2', '7.10.0'])[1 + i %% 5], %d, now(),
+                      now() - i %% 97 * interval '1 hour', now() - i * interval '1 minute', 0
+                    from generate_series(1, %d) i""".formatted(set, DEVICES));
+            statement.execute("insert into device_tag select id, 'tag ' || id % 9 from device where id % 2 = 0");
+            statement.execute("analyze");
+        }
     }
 
-    private static boolean measure(Api api, DataSource database) throws SQLException {
+    private static boolean measure(Api api, Connection database) throws SQLException {
         JsonNode page = api.get(PATH).json(200);
         int matching = byHand(database);
         if (page.get("matching").asInt() != matching || page.get("devices").size() != 100) {
@@ -111,17 +122,15 @@ public final class FleetPage {
     }
 
     /** Reads every value of every row; gives how many devices match. */
-    private static int byHand(DataSource database) throws SQLException {
+    private static int byHand(Connection database) throws SQLException {
         int matching = 0;
-        try (Connection connection = database.getConnection()) {
-            for (String sql : BY_HAND) {
-                try (PreparedStatement statement = connection.prepareStatement(sql);
-                        ResultSet rows = statement.executeQuery()) {
-                    int columns = rows.getMetaData().getColumnCount();
-                    while (rows.next()) {
-                        for (int column = 1; column <= columns; column++) rows.getString(column);
-                        if (sql.equals(BY_HAND.get(1))) matching = rows.getInt(1);
-                    }
+        for (String sql : BY_HAND) {
+            try (PreparedStatement statement = database.prepareStatement(sql);
+                    ResultSet rows = statement.executeQuery()) {
+                int columns = rows.getMetaData().getColumnCount();
+                while (rows.next()) {
+                    for (int column = 1; column <= columns; column++) rows.getString(column);
+                    if (sql.equals(BY_HAND.get(1))) matching = rows.getInt(1);
                 }
             }
         }

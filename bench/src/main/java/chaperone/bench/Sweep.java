@@ -67,9 +67,7 @@ public final class Sweep {
     }
 
     private static boolean measure(List<String> hosts, Process server) throws Exception {
-        Api api = new Api("http://127.0.0.1:" + SERVER_PORT);
-        awaitServer(api);
-        api.logIn("admin", PASSWORD);
+        Api api = logIn();
         bringIn(api, hosts);
         List<Round> rounds = new ArrayList<>();
         try (BareLoop loop = new BareLoop()) {
@@ -155,7 +153,8 @@ public final class Sweep {
         }
     }
 
-    private static Process server(String jar, String database) throws IOException {
+    /** The packed server on a database of its own. */
+    static Process server(String jar, String database) throws IOException {
         Path key = Files.write(Files.createTempFile("chaperone", ".key"), new byte[32]);
         return start(
                 "server",
@@ -171,6 +170,13 @@ public final class Sweep {
                 "--spring.datasource.username=postgres",
                 "--chaperone.key-file=" + key,
                 "--chaperone.first-password=" + PASSWORD);
+    }
+
+    /** The administrator of that server, once it is up. */
+    static Api logIn() throws InterruptedException {
+        Api api = new Api("http://127.0.0.1:" + SERVER_PORT);
+        awaitServer(api);
+        return api.logIn("admin", PASSWORD);
     }
 
     private static void awaitServer(Api api) throws InterruptedException {
