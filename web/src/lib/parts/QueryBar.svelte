@@ -99,7 +99,7 @@
           placeholder(untrack(() => hint)),
           editorLook,
           look,
-          EditorView.contentAttributes.of({ 'aria-label': untrack(() => label), role: 'combobox' }),
+          EditorView.contentAttributes.of({ 'aria-label': untrack(() => label) }),
           EditorView.updateListener.of((update) => update.docChanged && onchange(update.state.doc.toString()))
         ]
       })
