@@ -18,6 +18,7 @@ export const editorLook = EditorView.theme({
   '&.cm-focused .cm-selectionBackground, .cm-selectionBackground': {
     backgroundColor: 'var(--chosen) !important'
   },
+  '.cm-placeholder': { color: 'var(--quiet)' },
   '.cm-tooltip': {
     backgroundColor: 'var(--card)',
     color: 'var(--color-base-content)',
