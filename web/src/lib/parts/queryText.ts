@@ -18,8 +18,13 @@ export function markOf(text: string, span: { position: number; length: number })
   };
 }
 
-/** A query that means the devices in whose facts each of the words occurs, whatever the words are. */
+/** A text as a value of a query, whatever it is; an empty one stands for none. */
+export function valueText(text: string): string {
+  return text === '' ? 'none' : `"${text.replace(/[\\"]/g, '\\$&')}"`;
+}
+
+/** A query that means the devices in whose facts each of the words occurs. */
 export function wordsAsQuery(text: string): string {
   const words = text.split(/\s+/).filter((word) => word !== '');
-  return words.map((word) => `"${word.replace(/[\\"]/g, '\\$&')}"`).join(' ');
+  return words.map(valueText).join(' ');
 }

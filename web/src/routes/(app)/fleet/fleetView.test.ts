@@ -48,7 +48,7 @@ it('asks for the same devices as a table', () => {
 });
 
 it.each([
-  ['quay', 'group is quay'],
+  ['quay', 'group is "quay"'],
   ['ticket hall', 'group is "ticket hall"'],
   ['Not', 'group is "Not"']
 ])('asks for the group %s', (name, query) => expect(groupQuery(name)).toBe(query));

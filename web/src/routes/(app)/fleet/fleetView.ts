@@ -1,3 +1,5 @@
+import { valueText } from '$lib/parts/queryText';
+
 export const PAGE_SIZE = 100;
 
 /** What the address asks of the server. */
@@ -40,18 +42,14 @@ export function tableAddress(query: ReturnType<typeof queryOf>): string {
 
 /** The query that means a group's devices. */
 export function groupQuery(name: string): string {
-  return `group is ${/^[\p{L}\p{N}._-]+$/u.test(name) && !WORDS.has(name.toLowerCase()) ? name : `"${name}"`}`;
+  return `group is ${valueText(name)}`;
 }
-
-const WORDS = new Set(['and', 'or', 'not', 'is', 'has', 'below', 'above', 'within', 'none']);
 
 /** The query and the chosen values of each fact as one query. */
 export function wholeQuery(query: ReturnType<typeof queryOf>): string {
   const parts = query.query.trim() === '' ? [] : [query.query.trim()];
   for (const field of ['site', 'role', 'release', 'platform', 'tag'] as const) {
-    const values = query[field].map((value) =>
-      value === '' ? 'none' : `"${value.replace(/[\\"]/g, '\\$&')}"`
-    );
+    const values = query[field].map(valueText);
     if (values.length > 0) parts.push(`${field} is ${values.join(', ')}`);
   }
   return parts.length > 1 ? parts.map((part) => `(${part})`).join(' and ') : parts.join('');

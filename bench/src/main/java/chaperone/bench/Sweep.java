@@ -160,6 +160,7 @@ public final class Sweep {
                 "server",
                 "-Xmx512m",
                 "-XX:+UseSerialGC",
+                // As the start command has it.
                 "-XX:Tier4InvocationThreshold=40000",
                 "-XX:Tier4MinInvocationThreshold=5000",
                 "-XX:Tier4CompileThreshold=120000",

@@ -53,7 +53,7 @@ class QueryApiTest {
             "sw-[1-30]",
             "192.0.2.[7-19]",
             "");
-    private static final List<String> TAGS = List.of("payment", "Quay", "a b", "50%");
+    private static final List<String> TAGS = List.of("payment", "Quay", "a b", "50%", "x,y");
 
     private static TestServer server;
     private static Api engineer;
@@ -229,6 +229,16 @@ class QueryApiTest {
         assertThat(problem.get("position").asInt()).isEqualTo(position);
         assertThat(problem.get("length").asInt()).isEqualTo(length);
         engineer.get("/api/devices.csv?query=" + encoded(query)).json(400);
+    }
+
+    @ParameterizedTest
+    @CsvSource(
+            delimiter = '|',
+            value = {"site=|site is none", "role=&role=core|role is none, core", "tag=x,y|tag is \"x,y\""})
+    void aChosenValueIsTakenAsItIs(String choice, String query) {
+        JsonNode chosen = engineer.get("/api/devices?size=500&" + choice).json(200);
+        assertThat(chosen.get("devices")).isEqualTo(ask(query).get("devices"));
+        assertThat(chosen.get("matching").asInt()).isLessThan(DEVICES);
     }
 
     @Test

@@ -29,7 +29,7 @@ import org.springframework.web.bind.annotation.RestController;
 @RequestMapping("/api/devices")
 class DeviceController {
     private final Fleet fleet;
-    private final Groups groups;
+    private final DeviceSearch search;
     private final DeviceRepository devices;
     private final CredentialSets credentials;
     private final HostKeyRepository keys;
@@ -37,13 +37,13 @@ class DeviceController {
 
     DeviceController(
             Fleet fleet,
-            Groups groups,
+            DeviceSearch search,
             DeviceRepository devices,
             CredentialSets credentials,
             HostKeyRepository keys,
             Clock clock) {
         this.fleet = fleet;
-        this.groups = groups;
+        this.search = search;
         this.devices = devices;
         this.credentials = credentials;
         this.keys = keys;
@@ -113,18 +113,16 @@ class DeviceController {
             @Valid @ParameterObject Wanted wanted,
             @RequestParam(defaultValue = "0") @Min(0) @Max(100_000) int page,
             @RequestParam(defaultValue = "100") @Min(1) @Max(500) int size) {
-        List<DeviceRepository.ValueCount> releases = devices.releases();
         Instant now = clock.instant();
-        Page<Device> found = devices.findAll(
-                wanted.filter(groups).specification(values(releases), now),
-                PageRequest.of(page, size, DeviceFilter.sort(wanted.sort())));
+        Page<Device> found =
+                devices.findAll(search.condition(wanted), PageRequest.of(page, size, DeviceFilter.sort(wanted.sort())));
         return new DevicePage(
                 found.map(device -> DeviceView.of(device, now)).getContent(),
                 found.getTotalElements(),
                 devices.count(),
                 facets(devices.sites()),
                 facets(devices.roles()),
-                facets(releases),
+                facets(devices.releases()),
                 facets(devices.platforms()),
                 facets(devices.tags()));
     }
@@ -152,10 +150,6 @@ class DeviceController {
     @ResponseStatus(HttpStatus.NO_CONTENT)
     void remove(@PathVariable String name) {
         fleet.remove(name);
-    }
-
-    private static List<String> values(List<DeviceRepository.ValueCount> counts) {
-        return counts.stream().map(DeviceRepository.ValueCount::getValue).toList();
     }
 
     private static List<Facet> facets(List<DeviceRepository.ValueCount> counts) {

@@ -5,6 +5,7 @@ import jakarta.persistence.criteria.Predicate;
 import java.time.Instant;
 import java.util.ArrayList;
 import java.util.List;
+import java.util.function.Supplier;
 import org.springframework.data.domain.Sort;
 import org.springframework.data.jpa.domain.Specification;
 
@@ -17,12 +18,8 @@ record DeviceFilter(
         List<String> platforms,
         List<String> tags) {
 
-    static DeviceFilter of(Query query) {
-        return new DeviceFilter(query, List.of(), List.of(), List.of(), List.of(), List.of());
-    }
-
-    /** @param known the releases that the fleet has */
-    Specification<Device> specification(List<String> known, Instant now) {
+    /** @param known the releases that the fleet has; asked for only if their order matters */
+    Specification<Device> specification(Supplier<List<String>> known, Instant now) {
         return (device, statement, builder) -> {
             DeviceQuery conditions = new DeviceQuery(device, statement, builder, known, now);
             List<Predicate> all = new ArrayList<>(List.of(conditions.condition(query)));

@@ -29,6 +29,7 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Locale;
 import java.util.function.Function;
+import java.util.function.Supplier;
 import java.util.stream.Stream;
 
 /** A query as a condition of the database; it answers as {@link QueryAnswer} does. */
@@ -36,7 +37,7 @@ final class DeviceQuery {
     private final Root<Device> device;
     private final CriteriaQuery<?> statement;
     private final CriteriaBuilder builder;
-    private final List<String> releases;
+    private final Supplier<List<String>> releases;
     private final Instant now;
 
     /** @param releases those that the fleet has: their order is not the database's */
@@ -44,7 +45,7 @@ final class DeviceQuery {
             Root<Device> device,
             CriteriaQuery<?> statement,
             CriteriaBuilder builder,
-            List<String> releases,
+            Supplier<List<String>> releases,
             Instant now) {
         this.device = device;
         this.statement = statement;
@@ -155,7 +156,7 @@ final class DeviceQuery {
     }
 
     private Predicate ordered(Ordered ordered) {
-        List<String> fitting = releases.stream()
+        List<String> fitting = releases.get().stream()
                 .filter(release -> !release.isEmpty() && ordered.holds(release))
                 .toList();
         return fitting.isEmpty() ? never() : device.get("release").in(fitting);

@@ -7,7 +7,6 @@ import jakarta.validation.constraints.NotNull;
 import jakarta.validation.constraints.Pattern;
 import jakarta.validation.constraints.Size;
 import java.security.Principal;
-import java.time.Clock;
 import java.time.Instant;
 import java.util.List;
 import org.springframework.http.HttpStatus;
@@ -30,13 +29,13 @@ class GroupController {
     private final Groups groups;
     private final DeviceGroupRepository stored;
     private final DeviceRepository devices;
-    private final Clock clock;
+    private final DeviceSearch search;
 
-    GroupController(Groups groups, DeviceGroupRepository stored, DeviceRepository devices, Clock clock) {
+    GroupController(Groups groups, DeviceGroupRepository stored, DeviceRepository devices, DeviceSearch search) {
         this.groups = groups;
         this.stored = stored;
         this.devices = devices;
-        this.clock = clock;
+        this.search = search;
     }
 
     /** @param devices how many it means now */
@@ -49,17 +48,12 @@ class GroupController {
     @GetMapping
     @Transactional(readOnly = true)
     public List<GroupView> list() {
-        List<String> releases = devices.releases().stream()
-                .map(DeviceRepository.ValueCount::getValue)
-                .toList();
-        Instant now = clock.instant();
         return stored.findAllByOrderByName().stream()
                 .map(group -> new GroupView(
                         group.name(),
                         group.note(),
                         group.query(),
-                        devices.count(
-                                DeviceFilter.of(groups.read(group.query())).specification(releases, now)),
+                        devices.count(search.condition(Wanted.meantBy(group.query()))),
                         group.savedBy(),
                         group.savedAt()))
                 .toList();

@@ -53,17 +53,17 @@ class QueryController {
     private final DeviceRepository devices;
     private final CredentialSetRepository credentials;
     private final DeviceGroupRepository stored;
-    private final Groups groups;
+    private final DeviceSearch search;
     private final Clock clock;
 
     QueryController(
             DeviceRepository devices,
             CredentialSetRepository credentials,
             DeviceGroupRepository stored,
-            Groups groups,
+            DeviceSearch search,
             Clock clock) {
         this.stored = stored;
-        this.groups = groups;
+        this.search = search;
         this.devices = devices;
         this.credentials = credentials;
         this.clock = clock;
@@ -103,8 +103,7 @@ class QueryController {
     @Transactional(readOnly = true)
     public ResponseEntity<String> table(@Valid @ParameterObject Wanted wanted) {
         Instant now = clock.instant();
-        List<Device> found = devices.findAll(
-                wanted.filter(groups).specification(words(devices.releases()), now), DeviceFilter.sort(wanted.sort()));
+        List<Device> found = devices.findAll(search.condition(wanted), DeviceFilter.sort(wanted.sort()));
         StringBuilder csv = new StringBuilder();
         try (CSVPrinter printer = new CSVPrinter(csv, TABLE)) {
             for (Device device : found) printer.printRecord(row(device, now));
