@@ -6,9 +6,10 @@ import jakarta.persistence.Enumerated;
 import jakarta.persistence.GeneratedValue;
 import jakarta.persistence.GenerationType;
 import jakarta.persistence.Id;
+import jakarta.persistence.Version;
 import java.time.Instant;
 
-/** A person who may log in; only the hash of the password is kept. */
+/** A person who may log in; only the hash of the password is kept. Its version tells open sessions that it changed. */
 @Entity
 class Account {
     @Id
@@ -23,6 +24,10 @@ class Account {
 
     private String passwordHash;
     private Instant createdAt;
+    private boolean locked;
+
+    @Version
+    private long version;
 
     protected Account() {}
 
@@ -32,6 +37,10 @@ class Account {
         this.role = role;
         this.passwordHash = passwordHash;
         this.createdAt = createdAt;
+    }
+
+    long id() {
+        return id;
     }
 
     String name() {
@@ -48,5 +57,27 @@ class Account {
 
     String passwordHash() {
         return passwordHash;
+    }
+
+    Instant createdAt() {
+        return createdAt;
+    }
+
+    boolean isLocked() {
+        return locked;
+    }
+
+    long version() {
+        return version;
+    }
+
+    void become(String fullName, Role role, boolean locked) {
+        this.fullName = fullName;
+        this.role = role;
+        this.locked = locked;
+    }
+
+    void setPassword(String hash) {
+        passwordHash = hash;
     }
 }

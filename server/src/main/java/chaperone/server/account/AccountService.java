@@ -1,7 +1,11 @@
 package chaperone.server.account;
 
+import chaperone.server.audit.AuditNote;
+import chaperone.server.problem.ProblemException;
 import java.time.Clock;
-import org.springframework.security.core.userdetails.User;
+import java.util.List;
+import java.util.Optional;
+import org.springframework.http.HttpStatus;
 import org.springframework.security.core.userdetails.UserDetails;
 import org.springframework.security.core.userdetails.UserDetailsService;
 import org.springframework.security.core.userdetails.UsernameNotFoundException;
@@ -9,7 +13,7 @@ import org.springframework.security.crypto.password.PasswordEncoder;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
 
-/** Keeps accounts and finds them at log-in. */
+/** Keeps accounts and finds them at log-in. An account is locked, never removed: the record names it. */
 @Service
 public class AccountService implements UserDetailsService {
     private final AccountRepository accounts;
@@ -25,17 +29,57 @@ public class AccountService implements UserDetailsService {
     @Override
     @Transactional(readOnly = true)
     public UserDetails loadUserByUsername(String name) {
-        Account account =
-                accounts.findByNameIgnoreCase(name).orElseThrow(() -> new UsernameNotFoundException("no such account"));
-        return User.withUsername(account.name())
-                .password(account.passwordHash())
-                .roles(account.role().name())
-                .build();
+        return new LoggedIn(find(name).orElseThrow(() -> new UsernameNotFoundException("no such account")));
     }
 
+    /** @throws ProblemException if the name is taken */
     @Transactional
     public void add(String name, String fullName, Role role, String password) {
+        if (find(name).isPresent()) {
+            throw new ProblemException(
+                    HttpStatus.CONFLICT,
+                    "name-taken",
+                    "There is an account \"" + name + "\" already.",
+                    "Choose another name; capital letters make no difference.");
+        }
         accounts.save(new Account(name, fullName, role, encoder.encode(password), clock.instant()));
+    }
+
+    /**
+     * @param password a new one in place of a forgotten one
+     * @throws ProblemException if nobody would be left to manage accounts
+     */
+    @Transactional
+    void change(String name, String fullName, Role role, boolean locked, Optional<String> password) {
+        Account account = get(name);
+        boolean isLast = account.role() == Role.ADMINISTRATOR
+                && !account.isLocked()
+                && accounts.otherAdministrators(account.id()) == 0;
+        if (isLast && (locked || role != Role.ADMINISTRATOR)) {
+            throw new ProblemException(
+                    HttpStatus.CONFLICT,
+                    "last-administrator",
+                    "\"" + account.name() + "\" is the last administrator.",
+                    "Make somebody else an administrator first.");
+        }
+        AuditNote.add("role " + role + (locked ? ", locked" : "") + (password.isPresent() ? ", new password" : ""));
+        account.become(fullName, role, locked);
+        password.ifPresent(secret -> account.setPassword(encoder.encode(secret)));
+    }
+
+    /** One's own, so that the present one has to be known. Other sessions of the account end. */
+    @Transactional
+    void changePassword(String name, String present, String next) {
+        Account account = get(name);
+        if (!encoder.matches(present, account.passwordHash())) {
+            throw new ProblemException(
+                    HttpStatus.UNPROCESSABLE_CONTENT,
+                    "wrong-password",
+                    "The present password is another one.",
+                    "Nothing was changed. Enter the password that you logged in with.");
+        }
+        account.setPassword(encoder.encode(next));
+        accounts.flush();
     }
 
     @Transactional(readOnly = true)
@@ -44,7 +88,17 @@ public class AccountService implements UserDetailsService {
     }
 
     @Transactional(readOnly = true)
+    List<Account> all() {
+        return accounts.findAllByOrderByName();
+    }
+
+    @Transactional(readOnly = true)
+    Optional<Account> find(String name) {
+        return accounts.findByNameIgnoreCase(name);
+    }
+
+    @Transactional(readOnly = true)
     Account get(String name) {
-        return accounts.findByNameIgnoreCase(name).orElseThrow();
+        return find(name).orElseThrow(() -> ProblemException.notFound("account", name));
     }
 }

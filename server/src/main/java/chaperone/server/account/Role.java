@@ -5,5 +5,10 @@ public enum Role {
     VIEWER,
     ENGINEER,
     APPROVER,
-    ADMINISTRATOR
+    ADMINISTRATOR;
+
+    /** Whether whoever has this role may do what {@code other} may. */
+    boolean includes(Role other) {
+        return this == other || this == ADMINISTRATOR || other == VIEWER;
+    }
 }

@@ -1,9 +1,11 @@
 package chaperone.server.account;
 
+import chaperone.server.audit.AuditLog;
 import chaperone.server.page.InlineScripts;
 import jakarta.servlet.http.HttpServletResponse;
 import java.io.IOException;
 import java.nio.charset.StandardCharsets;
+import java.util.function.Supplier;
 import org.springframework.context.annotation.Bean;
 import org.springframework.context.annotation.Configuration;
 import org.springframework.http.HttpMethod;
@@ -13,14 +15,17 @@ import org.springframework.security.access.hierarchicalroles.RoleHierarchyImpl;
 import org.springframework.security.authentication.AuthenticationManager;
 import org.springframework.security.authentication.ProviderManager;
 import org.springframework.security.authentication.dao.DaoAuthenticationProvider;
+import org.springframework.security.authorization.AuthorizationDecision;
 import org.springframework.security.config.annotation.web.builders.HttpSecurity;
 import org.springframework.security.config.annotation.web.configuration.EnableWebSecurity;
 import org.springframework.security.config.annotation.web.configurers.AuthorizeHttpRequestsConfigurer;
+import org.springframework.security.core.Authentication;
 import org.springframework.security.crypto.factory.PasswordEncoderFactories;
 import org.springframework.security.crypto.password.PasswordEncoder;
 import org.springframework.security.web.SecurityFilterChain;
 import org.springframework.security.web.context.HttpSessionSecurityContextRepository;
 import org.springframework.security.web.context.SecurityContextRepository;
+import org.springframework.security.web.csrf.CsrfFilter;
 
 /** Which role may call what, in one table; what is not in it is refused. */
 @Configuration(proxyBeanMethods = false)
@@ -61,12 +66,20 @@ class SecurityRules {
         rules.requestMatchers(HttpMethod.PUT, "/api/credential-sets/*").hasRole(ADMINISTRATOR);
         rules.requestMatchers(HttpMethod.DELETE, "/api/credential-sets/*").hasRole(ADMINISTRATOR);
 
+        rules.requestMatchers("/api/accounts", "/api/accounts/*").hasRole(ADMINISTRATOR);
+        rules.requestMatchers("/api/account/**").access((who, request) -> new AuthorizationDecision(isPerson(who)));
+
         rules.requestMatchers(HttpMethod.DELETE, "/api/session").hasRole(VIEWER);
         rules.requestMatchers(HttpMethod.GET, "/api/**", "/v3/api-docs/**").hasRole(VIEWER);
         rules.requestMatchers("/api/**", "/actuator/**", "/v3/**").denyAll();
         rules.requestMatchers(HttpMethod.GET, "/**").permitAll();
         rules.requestMatchers(HttpMethod.HEAD, "/**").permitAll();
         rules.anyRequest().denyAll();
+    }
+
+    /** Any role, but no token: a program must not give itself another one. */
+    private static boolean isPerson(Supplier<? extends Authentication> who) {
+        return who.get() != null && who.get().getPrincipal() instanceof LoggedIn;
     }
 
     @Bean
@@ -97,10 +110,18 @@ class SecurityRules {
     }
 
     @Bean
-    SecurityFilterChain filters(HttpSecurity http, SecurityContextRepository contexts) throws Exception {
+    SecurityFilterChain filters(
+            HttpSecurity http,
+            SecurityContextRepository contexts,
+            AccountService accounts,
+            ApiTokens tokens,
+            AuditLog audit)
+            throws Exception {
         http.authorizeHttpRequests(SecurityRules::table);
         http.securityContext(context -> context.securityContextRepository(contexts));
-        http.csrf(csrf -> csrf.spa());
+        // A page of another site can make a browser send cookies, never a token.
+        http.csrf(csrf -> csrf.spa().ignoringRequestMatchers(WhoAsks::hasToken));
+        http.addFilterBefore(new WhoAsks(accounts, tokens), CsrfFilter.class);
         http.requestCache(cache -> cache.disable());
         http.formLogin(form -> form.disable());
         http.httpBasic(basic -> basic.disable());
@@ -111,12 +132,15 @@ class SecurityRules {
                         + "base-uri 'self'; frame-ancestors 'none'; form-action 'self'")));
         http.exceptionHandling(errors -> errors.authenticationEntryPoint((request, response, e) -> write(
                         response, HttpStatus.UNAUTHORIZED, "log-in", "Nobody is logged in.", "Log in and try again."))
-                .accessDeniedHandler((request, response, e) -> write(
-                        response,
-                        HttpStatus.FORBIDDEN,
-                        "not-allowed",
-                        "Your role does not allow this, or the page is out of date.",
-                        "Load the page again; if it stays, ask an administrator.")));
+                .accessDeniedHandler((request, response, e) -> {
+                    audit.recordRefusal(request);
+                    write(
+                            response,
+                            HttpStatus.FORBIDDEN,
+                            "not-allowed",
+                            "Your role does not allow this, or the page is out of date.",
+                            "Load the page again; if it stays, ask an administrator.");
+                }));
         return http.build();
     }
 

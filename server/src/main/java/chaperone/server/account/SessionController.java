@@ -1,5 +1,7 @@
 package chaperone.server.account;
 
+import chaperone.server.audit.AuditNote;
+import chaperone.server.audit.Audited;
 import chaperone.server.problem.ProblemException;
 import jakarta.servlet.http.HttpServletRequest;
 import jakarta.servlet.http.HttpServletResponse;
@@ -9,13 +11,8 @@ import jakarta.validation.constraints.Size;
 import java.security.Principal;
 import org.springframework.core.env.Environment;
 import org.springframework.http.HttpStatus;
-import org.springframework.security.authentication.AuthenticationManager;
-import org.springframework.security.authentication.UsernamePasswordAuthenticationToken;
-import org.springframework.security.core.Authentication;
 import org.springframework.security.core.AuthenticationException;
-import org.springframework.security.core.context.SecurityContext;
 import org.springframework.security.core.context.SecurityContextHolder;
-import org.springframework.security.web.context.SecurityContextRepository;
 import org.springframework.web.bind.annotation.DeleteMapping;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PostMapping;
@@ -28,20 +25,14 @@ import org.springframework.web.bind.annotation.RestController;
 @RestController
 @RequestMapping("/api/session")
 class SessionController {
-    private final AuthenticationManager authentication;
-    private final SecurityContextRepository contexts;
+    private final SessionKeeper sessions;
     private final AccountService accounts;
     private final LogInThrottle throttle;
     private final boolean isDemo;
 
     SessionController(
-            AuthenticationManager authentication,
-            SecurityContextRepository contexts,
-            AccountService accounts,
-            LogInThrottle throttle,
-            Environment environment) {
-        this.authentication = authentication;
-        this.contexts = contexts;
+            SessionKeeper sessions, AccountService accounts, LogInThrottle throttle, Environment environment) {
+        this.sessions = sessions;
         this.accounts = accounts;
         this.throttle = throttle;
         this.isDemo = environment.matchesProfiles("demo");
@@ -63,6 +54,7 @@ class SessionController {
         return new Session(account.name(), account.fullName(), account.role(), isDemo);
     }
 
+    @Audited("logged in")
     @PostMapping
     Session logIn(@Valid @RequestBody LogIn logIn, HttpServletRequest request, HttpServletResponse response) {
         if (throttle.mustWait(logIn.name())) {
@@ -72,28 +64,22 @@ class SessionController {
                     "There were too many wrong passwords for this name.",
                     "Wait a minute and try again.");
         }
-        Authentication who = authenticate(logIn);
+        String name = begin(logIn, request, response);
         throttle.succeeded(logIn.name());
-        // A new number for the session: one that somebody planted before log-in is worth nothing (session fixation).
-        request.getSession();
-        request.changeSessionId();
-        SecurityContext context = SecurityContextHolder.createEmptyContext();
-        context.setAuthentication(who);
-        SecurityContextHolder.setContext(context);
-        contexts.saveContext(context, request, response);
-        return session(accounts.get(who.getName()));
+        return session(accounts.get(name));
     }
 
-    private Authentication authenticate(LogIn logIn) {
+    private String begin(LogIn logIn, HttpServletRequest request, HttpServletResponse response) {
         try {
-            return authentication.authenticate(
-                    UsernamePasswordAuthenticationToken.unauthenticated(logIn.name(), logIn.password()));
+            return sessions.begin(logIn.name(), logIn.password(), request, response);
         } catch (AuthenticationException e) {
             throttle.failed(logIn.name());
+            // An unknown name may be a password that was typed into the wrong field.
+            AuditNote.add(accounts.find(logIn.name()).map(Account::name).orElse("an unknown name"));
             throw new ProblemException(
                     HttpStatus.UNAUTHORIZED,
                     "log-in-refused",
-                    "The name or the password is wrong.",
+                    "The name or the password is wrong, or the account is locked.",
                     "Check both; capital letters count in the password.");
         }
     }
@@ -103,6 +89,7 @@ class SessionController {
         return session(accounts.get(principal.getName()));
     }
 
+    @Audited("logged out")
     @DeleteMapping
     @ResponseStatus(HttpStatus.NO_CONTENT)
     void logOut(HttpServletRequest request) {

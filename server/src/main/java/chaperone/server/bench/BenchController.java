@@ -1,5 +1,6 @@
 package chaperone.server.bench;
 
+import chaperone.server.audit.Audited;
 import jakarta.validation.constraints.Max;
 import jakarta.validation.constraints.Min;
 import jakarta.validation.constraints.Pattern;
@@ -57,6 +58,7 @@ class BenchController {
         return List.of(json.treeToValue(control.ask("GET", "/faults"), FaultView[].class));
     }
 
+    @Audited("set a stand-in's fault")
     @PutMapping("/stand-ins/{name}/faults/{fault}")
     StandInView set(
             @PathVariable @Pattern(regexp = NAME) String name,
@@ -66,6 +68,7 @@ class BenchController {
         return view(control.ask("PUT", "/stand-ins/" + name + "/faults/" + fault + query));
     }
 
+    @Audited("took a stand-in's fault away")
     @DeleteMapping("/stand-ins/{name}/faults/{fault}")
     StandInView clear(
             @PathVariable @Pattern(regexp = NAME) String name, @PathVariable @Pattern(regexp = WORD) String fault) {
@@ -73,6 +76,7 @@ class BenchController {
     }
 
     /** Restart, another identity, out to sea, back to berth. */
+    @Audited("asked something of a stand-in")
     @PostMapping("/stand-ins/{name}/{act}")
     StandInView act(
             @PathVariable @Pattern(regexp = NAME) String name,

@@ -1,5 +1,7 @@
 package chaperone.server.copy;
 
+import chaperone.server.audit.AuditNote;
+import chaperone.server.audit.Audited;
 import chaperone.server.fleet.Device;
 import chaperone.server.fleet.Fleet;
 import chaperone.server.problem.ProblemException;
@@ -30,6 +32,7 @@ class CopyController {
 
     record Started(long job) {}
 
+    @Audited("asked for copies")
     @PostMapping("/api/copies")
     @ResponseStatus(HttpStatus.ACCEPTED)
     Started start(@Valid @RequestBody CopyRequest request, Principal principal) {
@@ -38,6 +41,7 @@ class CopyController {
             throw new ProblemException(
                     HttpStatus.CONFLICT, "empty-fleet", "There is no device to copy.", "Bring devices in first.");
         }
+        AuditNote.add(request.devices().isEmpty() ? "the whole fleet" : String.join(" ", request.devices()));
         return new Started(copies.start(devices, request.devices().isEmpty(), principal.getName()));
     }
 }

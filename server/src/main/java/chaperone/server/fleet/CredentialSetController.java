@@ -1,5 +1,6 @@
 package chaperone.server.fleet;
 
+import chaperone.server.audit.Audited;
 import jakarta.validation.Valid;
 import jakarta.validation.constraints.NotBlank;
 import jakarta.validation.constraints.NotNull;
@@ -70,18 +71,21 @@ class CredentialSetController {
                 .toList();
     }
 
+    @Audited("added a credential set")
     @PostMapping
     @ResponseStatus(HttpStatus.CREATED)
     Added add(@Valid @RequestBody CredentialSetInput input) {
         return new Added(service.add(input.entry()));
     }
 
+    @Audited("changed a credential set")
     @PutMapping("/{id}")
     @ResponseStatus(HttpStatus.NO_CONTENT)
     void change(@PathVariable long id, @Valid @RequestBody CredentialSetInput input) {
         service.change(id, input.entry());
     }
 
+    @Audited("removed a credential set")
     @DeleteMapping("/{id}")
     @ResponseStatus(HttpStatus.NO_CONTENT)
     void remove(@PathVariable long id) {

@@ -1,6 +1,7 @@
 package chaperone.server.fleet;
 
 import chaperone.connect.Login;
+import chaperone.server.audit.AuditNote;
 import chaperone.server.problem.ProblemException;
 import chaperone.server.secret.SecretBox;
 import java.time.Clock;
@@ -31,12 +32,16 @@ public class CredentialSets {
     /** @return the number of the new set */
     @Transactional
     public long add(Entry entry) {
+        AuditNote.add(entry.name());
         checkName(entry.name(), Optional.empty());
         return save(new CredentialSet(entry.name(), clock.instant()), entry).id();
     }
 
     @Transactional
     void change(long id, Entry entry) {
+        AuditNote.add(entry.name()
+                + (entry.password().isPresent() ? ", new password" : "")
+                + (entry.privilegedPassword().isPresent() ? ", new privileged password" : ""));
         checkName(entry.name(), Optional.of(id));
         save(get(id), entry);
     }
@@ -44,6 +49,7 @@ public class CredentialSets {
     @Transactional
     void remove(long id) {
         CredentialSet set = get(id);
+        AuditNote.add(set.name());
         long users = devices.countByCredentialSetId(id);
         if (users > 0) {
             throw new ProblemException(

@@ -1,6 +1,8 @@
 package chaperone.server.fleet;
 
 import chaperone.core.answer.FourAnswers;
+import chaperone.server.audit.AuditNote;
+import chaperone.server.audit.Audited;
 import jakarta.validation.Valid;
 import jakarta.validation.constraints.Max;
 import jakarta.validation.constraints.Min;
@@ -140,12 +142,15 @@ class DeviceController {
 
     record TelnetUse(boolean allowed) {}
 
+    @Audited("allowed or forbade Telnet")
     @PutMapping("/{name}/telnet")
     @ResponseStatus(HttpStatus.NO_CONTENT)
     void allowTelnet(@PathVariable String name, @RequestBody TelnetUse use, Principal principal) {
+        AuditNote.add(use.allowed() ? "allowed" : "forbidden");
         fleet.allowTelnet(name, use.allowed(), principal.getName());
     }
 
+    @Audited("removed a device")
     @DeleteMapping("/{name}")
     @ResponseStatus(HttpStatus.NO_CONTENT)
     void remove(@PathVariable String name) {

@@ -1,7 +1,9 @@
 package chaperone.server.fleet;
 
+import chaperone.server.audit.AuditNote;
 import chaperone.server.event.Events;
 import chaperone.server.problem.ProblemException;
+import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
 import org.slf4j.Logger;
@@ -30,7 +32,18 @@ class FleetEdit {
             Optional<String> role,
             Optional<Long> credentialSet,
             List<String> addTags,
-            List<String> removeTags) {}
+            List<String> removeTags) {
+        String inWords(CredentialSets credentials) {
+            List<String> parts = new ArrayList<>();
+            site.ifPresent(name -> parts.add("site \"" + name + "\""));
+            role.ifPresent(name -> parts.add("role \"" + name + "\""));
+            credentialSet.ifPresent(
+                    set -> parts.add("credential set \"" + credentials.get(set).name() + "\""));
+            if (!addTags.isEmpty()) parts.add("tags " + String.join(", ", addTags));
+            if (!removeTags.isEmpty()) parts.add("without tags " + String.join(", ", removeTags));
+            return String.join(", ", parts);
+        }
+    }
 
     FleetEdit(Fleet fleet, SiteRepository sites, CredentialSets credentials, Events events) {
         this.fleet = fleet;
@@ -57,6 +70,7 @@ class FleetEdit {
             wish.credentialSet().ifPresent(device::use);
             device.tag(wish.addTags(), wish.removeTags());
         }
+        AuditNote.add(wish.inWords(credentials) + " for " + names.size() + ": " + String.join(" ", names));
         LOG.info("{} edited {} devices: {}", account, names.size(), wish);
         events.fleetMoved();
     }

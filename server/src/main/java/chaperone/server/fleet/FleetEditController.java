@@ -1,5 +1,6 @@
 package chaperone.server.fleet;
 
+import chaperone.server.audit.Audited;
 import chaperone.server.fleet.FleetEdit.Wish;
 import jakarta.validation.Valid;
 import jakarta.validation.constraints.NotEmpty;
@@ -44,6 +45,7 @@ class FleetEditController {
         }
     }
 
+    @Audited("edited devices")
     @PostMapping("/api/devices/edit")
     @ResponseStatus(HttpStatus.NO_CONTENT)
     void edit(@Valid @RequestBody EditRequest request, Principal principal) {

@@ -1,6 +1,7 @@
 package chaperone.server.fleet;
 
 import chaperone.core.query.QueryReader;
+import chaperone.server.audit.Audited;
 import jakarta.validation.Valid;
 import jakarta.validation.constraints.NotBlank;
 import jakarta.validation.constraints.NotNull;
@@ -59,6 +60,7 @@ class GroupController {
                 .toList();
     }
 
+    @Audited("kept a group")
     @PutMapping("/{name}")
     @ResponseStatus(HttpStatus.NO_CONTENT)
     void save(
@@ -72,6 +74,7 @@ class GroupController {
         groups.save(name, input.query(), input.note(), principal.getName());
     }
 
+    @Audited("removed a group")
     @DeleteMapping("/{name}")
     @ResponseStatus(HttpStatus.NO_CONTENT)
     void remove(@PathVariable String name) {

@@ -1,5 +1,6 @@
 package chaperone.server.fleet;
 
+import chaperone.server.audit.Audited;
 import jakarta.validation.Valid;
 import jakarta.validation.constraints.Max;
 import jakarta.validation.constraints.Min;
@@ -27,6 +28,7 @@ class HostKeyController {
             @Min(1) @Max(65_535) int port,
             @Pattern(regexp = "SHA256:[A-Za-z0-9+/]{43}") String fingerprint) {}
 
+    @Audited("accepted a host key")
     @PostMapping("/api/host-keys")
     @ResponseStatus(HttpStatus.NO_CONTENT)
     void accept(@Valid @RequestBody NewHostKey key, Principal principal) {

@@ -1,5 +1,6 @@
 package chaperone.server.fleet;
 
+import chaperone.server.audit.AuditNote;
 import java.time.Clock;
 import java.time.Instant;
 import java.util.Optional;
@@ -40,6 +41,7 @@ public class HostKeys {
     /** Takes a key by hand in place of the pinned one. */
     @Transactional
     void accept(String host, int port, String fingerprint, String account) {
+        AuditNote.add(host + " port " + port + ", " + fingerprint);
         LOG.info("{} accepted host key {} for {} port {}", account, fingerprint, host, port);
         pin(host, port, fingerprint, clock.instant());
     }

@@ -4,6 +4,8 @@ import chaperone.connect.Endpoint;
 import chaperone.core.inventory.AddressLine;
 import chaperone.core.inventory.AddressList;
 import chaperone.core.inventory.ListProblem;
+import chaperone.server.audit.AuditNote;
+import chaperone.server.audit.Audited;
 import chaperone.server.job.JobKind;
 import chaperone.server.job.JobService;
 import chaperone.server.job.NewLine;
@@ -55,6 +57,7 @@ class ImportController {
 
     record Started(long job) {}
 
+    @Audited("brought devices in")
     @PostMapping("/api/imports")
     @ResponseStatus(HttpStatus.ACCEPTED)
     Started start(@Valid @RequestBody ImportRequest request, Principal principal) {
@@ -69,6 +72,7 @@ class ImportController {
         String from = request.listName().isBlank() ? "a list" : request.listName();
         String title = "Bring in " + lines.size() + (lines.size() == 1 ? " device" : " devices") + " from " + from
                 + " with \"" + set + "\"";
+        AuditNote.add(title);
         return new Started(jobs.start(JobKind.IMPORT, title, principal.getName(), lines));
     }
 

@@ -4,13 +4,12 @@ import chaperone.core.compare.Comparison;
 import chaperone.core.compare.UnifiedDiff;
 import chaperone.core.config.ConfigBytes;
 import chaperone.core.platform.Platform;
+import chaperone.server.audit.Audited;
 import chaperone.server.fleet.Device;
 import chaperone.server.fleet.Fleet;
 import chaperone.server.history.CompareView.RevisionView;
 import jakarta.validation.constraints.Max;
 import jakarta.validation.constraints.Min;
-import java.security.Principal;
-import java.time.Clock;
 import java.util.List;
 import java.util.Locale;
 import org.springframework.http.ContentDisposition;
@@ -30,14 +29,10 @@ import org.springframework.web.bind.annotation.RestController;
 class HistoryController {
     private final Fleet fleet;
     private final History history;
-    private final SecretLookRepository looks;
-    private final Clock clock;
 
-    HistoryController(Fleet fleet, History history, SecretLookRepository looks, Clock clock) {
+    HistoryController(Fleet fleet, History history) {
         this.fleet = fleet;
         this.history = history;
-        this.looks = looks;
-        this.clock = clock;
     }
 
     /** Masked lines of a revision, from a line on. */
@@ -68,16 +63,15 @@ class HistoryController {
     }
 
     /** The configuration to the byte, secrets included; the look is recorded. */
+    @Audited(value = "fetched a configuration with its secrets", first = true)
     @GetMapping(path = "/revisions/{number}/text", produces = MediaType.TEXT_PLAIN_VALUE)
     @Transactional
     public ResponseEntity<byte[]> text(
             @PathVariable String name,
             @PathVariable int number,
-            @RequestParam(defaultValue = "RUNNING") ConfigKind kind,
-            Principal principal) {
+            @RequestParam(defaultValue = "RUNNING") ConfigKind kind) {
         Device device = fleet.get(name);
         String text = history.get(device, kind, number).whole();
-        record(principal, name, "text of " + label(kind) + " " + number);
         return file(name + "-" + label(kind) + "-" + number + ".conf", ConfigBytes.encode(text));
     }
 
@@ -101,21 +95,20 @@ class HistoryController {
     }
 
     /** For {@code patch}: exact to the byte, noise and secrets included; the look is recorded. */
+    @Audited(value = "fetched a difference with its secrets", first = true)
     @GetMapping(path = "/compare.diff", produces = "text/x-diff")
     @Transactional
     public ResponseEntity<byte[]> diff(
             @PathVariable String name,
             @RequestParam @Min(1) int before,
             @RequestParam @Min(1) int after,
-            @RequestParam(defaultValue = "RUNNING") ConfigKind kind,
-            Principal principal) {
+            @RequestParam(defaultValue = "RUNNING") ConfigKind kind) {
         Device device = fleet.get(name);
         String diff = UnifiedDiff.between(
                 "a/" + name + ".conf",
                 history.get(device, kind, before).whole(),
                 "b/" + name + ".conf",
                 history.get(device, kind, after).whole());
-        record(principal, name, "difference of " + label(kind) + " " + before + " and " + after);
         String file = name + "-" + label(kind) + "-" + before + "-" + after + ".diff";
         return file(file, ConfigBytes.encode(diff));
     }
@@ -123,10 +116,6 @@ class HistoryController {
     private List<String> masked(Device device, History.Text text) {
         Platform platform = history.platformOf(device);
         return text.lines().stream().map(platform.secrets()::masked).toList();
-    }
-
-    private void record(Principal principal, String device, String what) {
-        looks.save(new SecretLook(principal.getName(), device, what, clock.instant()));
     }
 
     private static String label(ConfigKind kind) {

@@ -1,5 +1,6 @@
 package chaperone.server.job;
 
+import chaperone.server.audit.Audited;
 import chaperone.server.job.JobLineRepository.EndedCount;
 import chaperone.server.job.JobLineRepository.StateCount;
 import chaperone.server.problem.ProblemException;
@@ -124,12 +125,14 @@ class JobController {
         return new LinePage(found.map(LineView::of).getContent(), found.getTotalElements());
     }
 
+    @Audited("stopped a job")
     @PostMapping("/{id}/stop")
     JobView stop(@PathVariable long id) {
         service.stop(id);
         return get(id);
     }
 
+    @Audited("tried a job's lines again")
     @PostMapping("/{id}/retry")
     Retried retry(@PathVariable long id, @Valid @RequestBody Retry retry) {
         return new Retried(service.retry(

@@ -6,6 +6,7 @@ import chaperone.core.platform.PlatformKeys;
 import chaperone.core.platform.PlatformProblem;
 import chaperone.core.platform.PlatformReader;
 import chaperone.core.platform.Platforms;
+import chaperone.server.audit.Audited;
 import chaperone.server.problem.ProblemException;
 import jakarta.validation.Valid;
 import jakarta.validation.constraints.Min;
@@ -140,12 +141,14 @@ class PlatformController {
         return ReadView.of(platform, wanted.text());
     }
 
+    @Audited("saved a platform")
     @PutMapping("/{name}")
     @ResponseStatus(HttpStatus.NO_CONTENT)
     void save(@PathVariable String name, @Valid @RequestBody YamlToSave wanted, Principal principal) {
         shelf.save(name, wanted.yaml(), wanted.basedOn(), principal.getName());
     }
 
+    @Audited("removed a platform's text")
     @DeleteMapping("/{name}")
     @ResponseStatus(HttpStatus.NO_CONTENT)
     void remove(@PathVariable String name, Principal principal) {

@@ -4,6 +4,8 @@ import chaperone.connect.Connector;
 import chaperone.connect.Endpoint;
 import chaperone.connect.Target;
 import chaperone.core.platform.Platform;
+import chaperone.server.audit.AuditNote;
+import chaperone.server.audit.Audited;
 import chaperone.server.fleet.CredentialSets;
 import chaperone.server.fleet.Device;
 import chaperone.server.fleet.Fleet;
@@ -86,6 +88,7 @@ class TrialController {
 
     private record Place(String site, Target target) {}
 
+    @Audited("tried a platform on a device")
     @PostMapping(path = "/api/platforms/{name}/try", produces = LINES)
     @ApiResponse(
             responseCode = "200",
@@ -94,6 +97,7 @@ class TrialController {
             @PathVariable String name, @Valid @RequestBody TryRequest wanted, Principal principal) {
         Platform platform = wanted.yaml().map(PlatformShelf::readOrRefuse).orElseGet(() -> shelf.get(name));
         Place place = place(wanted);
+        AuditNote.add(place.target().endpoint().toString());
         LOG.info(
                 "{} tries platform {} on {}",
                 principal.getName(),

@@ -1,0 +1,21 @@
+package chaperone.server.audit;
+
+import org.springframework.security.authentication.AnonymousAuthenticationToken;
+import org.springframework.security.core.Authentication;
+import org.springframework.security.core.context.SecurityContextHolder;
+
+/**
+ * Who asks.
+ *
+ * @param name the account's; empty if nobody is logged in
+ * @param token the name of the token that a program came with; empty for a person
+ */
+record Asker(String name, String token) {
+    static final Asker NOBODY = new Asker("", "");
+
+    static Asker now() {
+        Authentication who = SecurityContextHolder.getContext().getAuthentication();
+        if (who == null || who instanceof AnonymousAuthenticationToken) return NOBODY;
+        return new Asker(who.getName(), who.getDetails() instanceof TokenName token ? token.name() : "");
+    }
+}

@@ -1,0 +1,13 @@
+package chaperone.server.audit;
+
+/** What came of it: done, refused (not allowed, or not possible as asked), or failed on the server's side. */
+public enum AuditOutcome {
+    DONE,
+    REFUSED,
+    FAILED;
+
+    static AuditOutcome of(int status) {
+        if (status < 400) return DONE;
+        return status < 500 ? REFUSED : FAILED;
+    }
+}
