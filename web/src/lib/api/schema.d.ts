@@ -4,6 +4,134 @@
  */
 
 export interface paths {
+    "/api/account/password": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put: operations["changePassword"];
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/account/tokens": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["tokens"];
+        put?: never;
+        post: operations["add_2"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/account/tokens/{id}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post?: never;
+        delete: operations["end"];
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/accounts": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["list_1"];
+        put?: never;
+        post: operations["add_1"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/accounts/{name}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put: operations["change_1"];
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/audit": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["list_6"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/audit.csv": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["table_1"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/audit/check": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["check_1"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/bench/faults": {
         parameters: {
             query?: never;
@@ -123,7 +251,7 @@ export interface paths {
             path?: never;
             cookie?: never;
         };
-        get: operations["list_4"];
+        get: operations["list_5"];
         put?: never;
         post?: never;
         delete?: never;
@@ -299,7 +427,7 @@ export interface paths {
             path?: never;
             cookie?: never;
         };
-        get: operations["list_3"];
+        get: operations["list_4"];
         put?: never;
         post?: never;
         delete?: never;
@@ -363,7 +491,7 @@ export interface paths {
             path?: never;
             cookie?: never;
         };
-        get: operations["list_2"];
+        get: operations["list_3"];
         put?: never;
         post?: never;
         delete?: never;
@@ -443,7 +571,7 @@ export interface paths {
             path?: never;
             cookie?: never;
         };
-        get: operations["list_1"];
+        get: operations["list_2"];
         put?: never;
         post?: never;
         delete?: never;
@@ -584,6 +712,22 @@ export interface paths {
 export type webhooks = Record<string, never>;
 export interface components {
     schemas: {
+        AccountChange: {
+            fullName: string;
+            locked: boolean;
+            password?: string;
+            /** @enum {string} */
+            role: "VIEWER" | "ENGINEER" | "APPROVER" | "ADMINISTRATOR";
+        };
+        AccountView: {
+            /** Format: date-time */
+            createdAt: string;
+            fullName: string;
+            locked: boolean;
+            name: string;
+            /** @enum {string} */
+            role: "VIEWER" | "ENGINEER" | "APPROVER" | "ADMINISTRATOR";
+        };
         Added: {
             /** Format: int64 */
             id: number;
@@ -592,6 +736,20 @@ export interface components {
             /** @enum {string} */
             kind: "YES" | "ATTENTION" | "NO" | "NOT_KNOWN";
             reason: string;
+        };
+        AuditPage: {
+            acts: string[];
+            entries: components["schemas"]["EntryView"][];
+            /** Format: int64 */
+            matching: number;
+            people: string[];
+        };
+        CheckView: {
+            /** Format: int64 */
+            broken?: number;
+            /** Format: int64 */
+            entries: number;
+            newest: string;
         };
         Checked: {
             problems: components["schemas"]["PlatformProblem"][];
@@ -693,6 +851,20 @@ export interface components {
             removeTags: string[];
             role?: string;
             site?: string;
+        };
+        EntryView: {
+            act: string;
+            /** Format: date-time */
+            at: string;
+            detail: string;
+            from: string;
+            /** Format: int64 */
+            number: number;
+            object: string;
+            /** @enum {string} */
+            outcome: "DONE" | "REFUSED" | "FAILED";
+            token: string;
+            who: string;
         };
         Exchange: {
             answer: string;
@@ -817,11 +989,28 @@ export interface components {
             name: string;
             password: string;
         };
+        MadeToken: {
+            token: string;
+        };
+        NewAccount: {
+            fullName: string;
+            name: string;
+            password: string;
+            /** @enum {string} */
+            role: "VIEWER" | "ENGINEER" | "APPROVER" | "ADMINISTRATOR";
+        };
         NewHostKey: {
             fingerprint: string;
             host: string;
             /** Format: int32 */
             port: number;
+        };
+        NewToken: {
+            /** Format: int32 */
+            days: number;
+            name: string;
+            /** @enum {string} */
+            scope: "VIEWER" | "ENGINEER" | "APPROVER" | "ADMINISTRATOR";
         };
         NodeView: {
             /** Format: int32 */
@@ -842,6 +1031,10 @@ export interface components {
             meaning: string;
             /** @enum {string} */
             outcome: "NONE" | "ADDED" | "ALREADY_KNOWN" | "NEW_REVISION" | "NOTHING_NEW" | "NO_ANSWER" | "PORT_CLOSED" | "LOGIN_REFUSED" | "PRIVILEGE_REFUSED" | "HOST_KEY_CHANGED" | "CERTIFICATE_CHANGED" | "TELNET_NOT_ALLOWED" | "NO_SHELL" | "NO_PROGRAM_INTERFACE" | "CAPABILITY_MISSING" | "TRANSFER_REFUSED" | "FILE_DIFFERS" | "NOT_A_KNOWN_PLATFORM" | "UNEXPECTED_PROMPT" | "FELL_SILENT" | "DROPPED" | "COMMAND_REFUSED" | "TOO_LONG" | "INCOMPLETE" | "NAME_TAKEN" | "DEVICE_GONE" | "STOPPED" | "INTERNAL";
+        };
+        PasswordChange: {
+            next: string;
+            present: string;
         };
         PlatformDetail: {
             /** Format: int32 */
@@ -985,6 +1178,22 @@ export interface components {
             savedAt: string;
             savedBy: string;
         };
+        TokenView: {
+            /** Format: date-time */
+            createdAt: string;
+            /** Format: date-time */
+            endedAt?: string;
+            /** Format: date-time */
+            endsAt: string;
+            /** Format: int64 */
+            id: number;
+            inUse: boolean;
+            /** Format: date-time */
+            lastUsedAt?: string;
+            name: string;
+            /** @enum {string} */
+            scope: "VIEWER" | "ENGINEER" | "APPROVER" | "ADMINISTRATOR";
+        };
         TrialStep: {
             advice: string;
             exchanges: components["schemas"]["Exchange"][];
@@ -1026,6 +1235,232 @@ export interface components {
 }
 export type $defs = Record<string, never>;
 export interface operations {
+    changePassword: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["PasswordChange"];
+            };
+        };
+        responses: {
+            /** @description No Content */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+        };
+    };
+    tokens: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["TokenView"][];
+                };
+            };
+        };
+    };
+    add_2: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["NewToken"];
+            };
+        };
+        responses: {
+            /** @description Created */
+            201: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["MadeToken"];
+                };
+            };
+        };
+    };
+    end: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description No Content */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+        };
+    };
+    list_1: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["AccountView"][];
+                };
+            };
+        };
+    };
+    add_1: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["NewAccount"];
+            };
+        };
+        responses: {
+            /** @description Created */
+            201: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+        };
+    };
+    change_1: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                name: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["AccountChange"];
+            };
+        };
+        responses: {
+            /** @description No Content */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+        };
+    };
+    list_6: {
+        parameters: {
+            query?: {
+                who?: string | null;
+                act?: string | null;
+                text?: string | null;
+                since?: string | null;
+                before?: string | null;
+                page?: number;
+                size?: number;
+            };
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["AuditPage"];
+                };
+            };
+        };
+    };
+    table_1: {
+        parameters: {
+            query?: {
+                who?: string | null;
+                act?: string | null;
+                text?: string | null;
+                since?: string | null;
+                before?: string | null;
+            };
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "text/csv": string;
+                };
+            };
+        };
+    };
+    check_1: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["CheckView"];
+                };
+            };
+        };
+    };
     faults: {
         parameters: {
             query?: never;
@@ -1249,7 +1684,7 @@ export interface operations {
             };
         };
     };
-    list_4: {
+    list_5: {
         parameters: {
             query?: {
                 query?: string;
@@ -1545,7 +1980,7 @@ export interface operations {
             };
         };
     };
-    list_3: {
+    list_4: {
         parameters: {
             query?: never;
             header?: never;
@@ -1655,7 +2090,7 @@ export interface operations {
             };
         };
     };
-    list_2: {
+    list_3: {
         parameters: {
             query?: {
                 size?: number;
@@ -1773,7 +2208,7 @@ export interface operations {
             };
         };
     };
-    list_1: {
+    list_2: {
         parameters: {
             query?: never;
             header?: never;

@@ -21,7 +21,9 @@
     {
       group: 'Keep',
       items: [
+        { word: 'Credentials', path: '/credentials', also: '/credentials' },
         { word: 'Platforms', path: '/platforms', also: '/platforms' },
+        { word: 'Audit log', path: '/audit', also: '/audit' },
         { word: 'Settings', path: '/settings', also: '/settings' }
       ]
     },
@@ -84,6 +86,7 @@
           {session.who?.fullName} · {session.who?.role.toLowerCase()}
         </summary>
         <ul class="dropdown-content panel z-30 mt-1 w-52 p-1">
+          <li><a class="btn btn-ghost w-full justify-start" href="/account">Your account</a></li>
           <li><button class="btn btn-ghost w-full justify-start" onclick={logOut}>Log out</button></li>
           <li>
             <button class="btn btn-ghost w-full justify-start" onclick={() => (showsKeys = true)}>

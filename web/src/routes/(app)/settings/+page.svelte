@@ -1,31 +1,21 @@
 <script lang="ts">
   import { onMount } from 'svelte';
-  import { api, asProblem, need, type CredentialSet, type Problem } from '$lib/api/client';
+  import { api, asProblem, need, type Account, type Problem } from '$lib/api/client';
   import ProblemNote from '$lib/parts/ProblemNote.svelte';
   import When from '$lib/parts/When.svelte';
   import { session } from '$lib/state/session.svelte';
-  import { count } from '$lib/text/time';
-  import CredentialSetForm from './CredentialSetForm.svelte';
+  import { roleSays } from '$lib/text/role';
+  import AccountForm from './AccountForm.svelte';
 
-  let sets = $state<CredentialSet[] | undefined>();
-  let edited = $state<CredentialSet | 'new' | undefined>();
-  let leaving = $state<CredentialSet | undefined>();
+  let accounts = $state<Account[] | undefined>();
+  let edited = $state<Account | 'new' | undefined>();
   let problem = $state<Problem | undefined>();
 
   async function load() {
+    if (!session.mayManage) return;
     try {
-      sets = await need(api.GET('/api/credential-sets'));
+      accounts = await need(api.GET('/api/accounts'));
       problem = undefined;
-    } catch (thrown) {
-      problem = asProblem(thrown);
-    }
-  }
-
-  async function remove(set: CredentialSet) {
-    try {
-      await need(api.DELETE('/api/credential-sets/{id}', { params: { path: { id: set.id } } }));
-      leaving = undefined;
-      await load();
     } catch (thrown) {
       problem = asProblem(thrown);
     }
@@ -40,11 +30,12 @@
   <div class="grow">
     <h1>Settings</h1>
     <p class="text-quiet">
-      Credential sets: log-in details that many devices share. Passwords go in and are never shown again.
+      Accounts: who may log in, and what each may do. What they did stands in the
+      <a class="underline" href="/audit">audit log</a>.
     </p>
   </div>
   {#if session.mayManage}<button class="btn btn-primary" onclick={() => (edited = 'new')}
-      >Add a credential set…</button
+      >Add an account…</button
     >{/if}
 </div>
 
@@ -52,8 +43,8 @@
 
 {#if edited}
   {#key edited}
-    <CredentialSetForm
-      set={edited === 'new' ? undefined : edited}
+    <AccountForm
+      account={edited === 'new' ? undefined : edited}
       onclose={() => (edited = undefined)}
       onsaved={() => {
         edited = undefined;
@@ -63,49 +54,39 @@
   {/key}
 {/if}
 
-{#if sets?.length === 0 && !edited}
+{#if !session.mayManage}
   <div class="panel mt-4 max-w-xl p-6">
-    <h2>No credential set yet</h2>
+    <h2>Accounts are an administrator’s</h2>
     <p class="mt-1">
-      Chaperone needs an account on the devices: a name, its password, and the password of the privileged
-      level.
+      Your own password and the tokens of your programs are on
+      <a class="underline" href="/account">your account’s page</a>.
     </p>
-    {#if !session.mayManage}<p class="mt-2">An administrator has to add one.</p>{/if}
   </div>
-{:else if sets && sets.length > 0}
+{:else if accounts}
   <div class="panel mt-4 overflow-x-auto">
     <table class="rows">
-      <thead
-        ><tr><th>Credential set</th><th>Account</th><th>Note</th><th>Used by</th><th>Changed</th><th></th></tr
-        ></thead
-      >
+      <thead>
+        <tr><th>Account</th><th>Name</th><th>Role</th><th>May</th><th>Since</th><th></th></tr>
+      </thead>
       <tbody>
-        {#each sets as set (set.id)}
+        {#each accounts as account (account.name)}
           <tr>
-            <td class="font-semibold">{set.name}</td>
-            <td class="mono">{set.account}</td>
-            <td>{set.note}</td>
-            <td>{count(set.devices, 'device')}</td>
-            <td><When at={set.changedAt} /></td>
+            <td class="mono font-semibold">{account.name}</td>
+            <td>{account.fullName}</td>
+            <td class="whitespace-nowrap">
+              {account.role.toLowerCase()}{#if account.locked}<span class="tag">locked</span>{/if}
+            </td>
+            <td class="text-quiet">{account.locked ? 'nothing' : roleSays(account.role)}</td>
+            <td class="whitespace-nowrap"><When at={account.createdAt} /></td>
             <td class="text-right whitespace-nowrap">
-              {#if session.mayManage}
-                {#if leaving?.id === set.id}
-                  <span class="mr-2">Remove “{set.name}”?</span>
-                  <button class="btn btn-error" onclick={() => remove(set)}>Remove</button>
-                  <button class="btn" onclick={() => (leaving = undefined)}>Keep</button>
-                {:else}
-                  <button class="btn" onclick={() => (edited = set)} aria-label="Change {set.name}"
-                    >Change…</button
-                  >
-                  <button class="btn" onclick={() => (leaving = set)} aria-label="Remove {set.name}"
-                    >Remove…</button
-                  >
-                {/if}
-              {/if}
+              <a class="btn" href="/audit?who={encodeURIComponent(account.name)}">What they did</a>
+              <button class="btn" onclick={() => (edited = account)} aria-label="Change {account.name}"
+                >Change…</button
+              >
             </td>
           </tr>
         {/each}
       </tbody>
     </table>
   </div>
-{/if}
+{:else if !problem}<p class="text-quiet mt-4">Loading…</p>{/if}

@@ -41,7 +41,10 @@ class PagesTest {
             "/bench",
             "/jobs",
             "/jobs/1",
-            "/settings");
+            "/settings",
+            "/credentials",
+            "/account",
+            "/audit");
     private static TestServer server;
     private static Browsing browsing;
     private static String axe;

@@ -131,7 +131,7 @@
     {#if sets?.length === 0}
       <p class="mt-2">
         There is no credential set yet.
-        {#if session.mayManage}<a class="underline" href="/settings">Add one in Settings.</a>{:else}An
+        {#if session.mayManage}<a class="underline" href="/credentials">Add one under Credentials.</a>{:else}An
           administrator has to add one.{/if}
       </p>
     {/if}

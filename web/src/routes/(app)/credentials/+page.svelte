@@ -1,0 +1,111 @@
+<script lang="ts">
+  import { onMount } from 'svelte';
+  import { api, asProblem, need, type CredentialSet, type Problem } from '$lib/api/client';
+  import ProblemNote from '$lib/parts/ProblemNote.svelte';
+  import When from '$lib/parts/When.svelte';
+  import { session } from '$lib/state/session.svelte';
+  import { count } from '$lib/text/time';
+  import CredentialSetForm from './CredentialSetForm.svelte';
+
+  let sets = $state<CredentialSet[] | undefined>();
+  let edited = $state<CredentialSet | 'new' | undefined>();
+  let leaving = $state<CredentialSet | undefined>();
+  let problem = $state<Problem | undefined>();
+
+  async function load() {
+    try {
+      sets = await need(api.GET('/api/credential-sets'));
+      problem = undefined;
+    } catch (thrown) {
+      problem = asProblem(thrown);
+    }
+  }
+
+  async function remove(set: CredentialSet) {
+    try {
+      await need(api.DELETE('/api/credential-sets/{id}', { params: { path: { id: set.id } } }));
+      leaving = undefined;
+      await load();
+    } catch (thrown) {
+      problem = asProblem(thrown);
+    }
+  }
+
+  onMount(load);
+</script>
+
+<svelte:head><title>Credentials · Chaperone</title></svelte:head>
+
+<div class="flex items-start gap-2">
+  <div class="grow">
+    <h1>Credentials</h1>
+    <p class="text-quiet">
+      Credential sets are log-in details that many devices share. Passwords go in and are never shown again.
+    </p>
+  </div>
+  {#if session.mayManage}<button class="btn btn-primary" onclick={() => (edited = 'new')}
+      >Add a credential set…</button
+    >{/if}
+</div>
+
+{#if problem}<div class="mt-3"><ProblemNote {problem} /></div>{/if}
+
+{#if edited}
+  {#key edited}
+    <CredentialSetForm
+      set={edited === 'new' ? undefined : edited}
+      onclose={() => (edited = undefined)}
+      onsaved={() => {
+        edited = undefined;
+        load();
+      }}
+    />
+  {/key}
+{/if}
+
+{#if sets?.length === 0 && !edited}
+  <div class="panel mt-4 max-w-xl p-6">
+    <h2>No credential set yet</h2>
+    <p class="mt-1">
+      Chaperone needs an account on the devices: a name, its password, and the password of the privileged
+      level.
+    </p>
+    {#if !session.mayManage}<p class="mt-2">An administrator has to add one.</p>{/if}
+  </div>
+{:else if sets && sets.length > 0}
+  <div class="panel mt-4 overflow-x-auto">
+    <table class="rows">
+      <thead
+        ><tr><th>Credential set</th><th>Account</th><th>Note</th><th>Used by</th><th>Changed</th><th></th></tr
+        ></thead
+      >
+      <tbody>
+        {#each sets as set (set.id)}
+          <tr>
+            <td class="font-semibold">{set.name}</td>
+            <td class="mono">{set.account}</td>
+            <td>{set.note}</td>
+            <td>{count(set.devices, 'device')}</td>
+            <td><When at={set.changedAt} /></td>
+            <td class="text-right whitespace-nowrap">
+              {#if session.mayManage}
+                {#if leaving?.id === set.id}
+                  <span class="mr-2">Remove “{set.name}”?</span>
+                  <button class="btn btn-error" onclick={() => remove(set)}>Remove</button>
+                  <button class="btn" onclick={() => (leaving = undefined)}>Keep</button>
+                {:else}
+                  <button class="btn" onclick={() => (edited = set)} aria-label="Change {set.name}"
+                    >Change…</button
+                  >
+                  <button class="btn" onclick={() => (leaving = set)} aria-label="Remove {set.name}"
+                    >Remove…</button
+                  >
+                {/if}
+              {/if}
+            </td>
+          </tr>
+        {/each}
+      </tbody>
+    </table>
+  </div>
+{/if}
