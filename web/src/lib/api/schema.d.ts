@@ -59,7 +59,7 @@ export interface paths {
             path?: never;
             cookie?: never;
         };
-        get: operations["list_1"];
+        get: operations["list_2"];
         put?: never;
         post: operations["add_1"];
         delete?: never;
@@ -91,7 +91,7 @@ export interface paths {
             path?: never;
             cookie?: never;
         };
-        get: operations["list_6"];
+        get: operations["list_7"];
         put?: never;
         post?: never;
         delete?: never;
@@ -172,7 +172,7 @@ export interface paths {
             cookie?: never;
         };
         get?: never;
-        put: operations["set"];
+        put: operations["set_1"];
         post?: never;
         delete: operations["clear"];
         options?: never;
@@ -219,7 +219,7 @@ export interface paths {
             path?: never;
             cookie?: never;
         };
-        get: operations["list"];
+        get: operations["list_1"];
         put?: never;
         post: operations["add"];
         delete?: never;
@@ -238,7 +238,23 @@ export interface paths {
         get?: never;
         put: operations["change"];
         post?: never;
-        delete: operations["remove_2"];
+        delete: operations["remove_3"];
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/device-events": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["all"];
+        put?: never;
+        post?: never;
+        delete?: never;
         options?: never;
         head?: never;
         patch?: never;
@@ -251,7 +267,7 @@ export interface paths {
             path?: never;
             cookie?: never;
         };
-        get: operations["list_5"];
+        get: operations["list_6"];
         put?: never;
         post?: never;
         delete?: never;
@@ -302,7 +318,7 @@ export interface paths {
         get: operations["get_2"];
         put?: never;
         post?: never;
-        delete: operations["remove_3"];
+        delete: operations["remove_4"];
         options?: never;
         head?: never;
         patch?: never;
@@ -332,6 +348,22 @@ export interface paths {
             cookie?: never;
         };
         get: operations["diff"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/devices/{name}/events": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["ofDevice"];
         put?: never;
         post?: never;
         delete?: never;
@@ -388,6 +420,22 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/devices/{name}/revisions/{number}/whole": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["accept_1"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/devices/{name}/telnet": {
         parameters: {
             query?: never;
@@ -427,7 +475,7 @@ export interface paths {
             path?: never;
             cookie?: never;
         };
-        get: operations["list_4"];
+        get: operations["list_5"];
         put?: never;
         post?: never;
         delete?: never;
@@ -446,7 +494,7 @@ export interface paths {
         get?: never;
         put: operations["save_1"];
         post?: never;
-        delete: operations["remove_1"];
+        delete: operations["remove_2"];
         options?: never;
         head?: never;
         patch?: never;
@@ -491,7 +539,7 @@ export interface paths {
             path?: never;
             cookie?: never;
         };
-        get: operations["list_3"];
+        get: operations["list_4"];
         put?: never;
         post?: never;
         delete?: never;
@@ -571,7 +619,7 @@ export interface paths {
             path?: never;
             cookie?: never;
         };
-        get: operations["list_2"];
+        get: operations["list_3"];
         put?: never;
         post?: never;
         delete?: never;
@@ -622,7 +670,7 @@ export interface paths {
         get: operations["get"];
         put: operations["save"];
         post?: never;
-        delete: operations["remove"];
+        delete: operations["remove_1"];
         options?: never;
         head?: never;
         patch?: never;
@@ -687,6 +735,22 @@ export interface paths {
         put?: never;
         post?: never;
         delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/reading-plans": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["list"];
+        put: operations["set"];
+        post?: never;
+        delete: operations["remove"];
         options?: never;
         head?: never;
         patch?: never;
@@ -805,7 +869,26 @@ export interface components {
         DeviceDetail: {
             credentialSet: string;
             device: components["schemas"]["DeviceView"];
+            facts: components["schemas"]["FactsView"];
             hostKey?: components["schemas"]["HostKeyView"];
+        };
+        DeviceEventPage: {
+            events: components["schemas"]["DeviceEventView"][];
+            /** Format: int64 */
+            matching: number;
+        };
+        DeviceEventView: {
+            after: string;
+            /** Format: date-time */
+            at: string;
+            before: string;
+            device: string;
+            /** Format: int64 */
+            id: number;
+            /** @enum {string} */
+            kind: "ADDED" | "NAME" | "MODEL" | "SERIAL" | "RELEASE" | "MAC_BASE" | "INSTALL_MODE" | "MODULE_INSERTED" | "MODULE_TAKEN_OUT" | "MODULE_REPLACED" | "STORAGE_TOTAL" | "STORAGE_FREE" | "RESTARTED" | "INCOMPLETE" | "WHOLE" | "FAILED" | "ANSWERS_AGAIN" | "ADDRESS" | "HOST_KEY";
+            meaning: string;
+            object: string;
         };
         DevicePage: {
             /** Format: int64 */
@@ -825,6 +908,8 @@ export interface components {
             answers: components["schemas"]["FourAnswers"];
             /** Format: date-time */
             changedAt?: string;
+            /** Format: date-time */
+            checkedAt?: string;
             host: string;
             /** Format: date-time */
             lastCopyAt?: string;
@@ -875,6 +960,17 @@ export interface components {
             /** Format: int64 */
             devices: number;
             value: string;
+        };
+        FactsView: {
+            installMode: string;
+            macBase: string;
+            modules: components["schemas"]["ModuleView"][];
+            /** Format: date-time */
+            startedAt?: string;
+            /** Format: int64 */
+            storageFree?: number;
+            /** Format: int64 */
+            storageTotal?: number;
         };
         FaultView: {
             fault: string;
@@ -972,7 +1068,7 @@ export interface components {
             /** Format: int32 */
             number: number;
             /** @enum {string} */
-            outcome: "NONE" | "ADDED" | "ALREADY_KNOWN" | "NEW_REVISION" | "NOTHING_NEW" | "NO_ANSWER" | "PORT_CLOSED" | "LOGIN_REFUSED" | "PRIVILEGE_REFUSED" | "HOST_KEY_CHANGED" | "CERTIFICATE_CHANGED" | "TELNET_NOT_ALLOWED" | "NO_SHELL" | "NO_PROGRAM_INTERFACE" | "CAPABILITY_MISSING" | "TRANSFER_REFUSED" | "FILE_DIFFERS" | "NOT_A_KNOWN_PLATFORM" | "UNEXPECTED_PROMPT" | "FELL_SILENT" | "DROPPED" | "COMMAND_REFUSED" | "TOO_LONG" | "INCOMPLETE" | "NAME_TAKEN" | "DEVICE_GONE" | "STOPPED" | "INTERNAL";
+            outcome: "NONE" | "ADDED" | "ALREADY_KNOWN" | "NEW_REVISION" | "NOTHING_NEW" | "COPIED_IN_PART" | "NO_ANSWER" | "PORT_CLOSED" | "LOGIN_REFUSED" | "PRIVILEGE_REFUSED" | "HOST_KEY_CHANGED" | "CERTIFICATE_CHANGED" | "TELNET_NOT_ALLOWED" | "NO_SHELL" | "NO_PROGRAM_INTERFACE" | "PARTLY_READABLE" | "CAPABILITY_MISSING" | "TRANSFER_REFUSED" | "FILE_DIFFERS" | "NOT_A_KNOWN_PLATFORM" | "UNEXPECTED_PROMPT" | "FELL_SILENT" | "DROPPED" | "COMMAND_REFUSED" | "TOO_LONG" | "INCOMPLETE" | "NAME_TAKEN" | "DEVICE_GONE" | "STOPPED" | "INTERNAL";
             /** Format: int32 */
             port: number;
             seen: string;
@@ -991,6 +1087,11 @@ export interface components {
         };
         MadeToken: {
             token: string;
+        };
+        ModuleView: {
+            name: string;
+            serial: string;
+            slot: string;
         };
         NewAccount: {
             fullName: string;
@@ -1030,7 +1131,7 @@ export interface components {
             lines: number;
             meaning: string;
             /** @enum {string} */
-            outcome: "NONE" | "ADDED" | "ALREADY_KNOWN" | "NEW_REVISION" | "NOTHING_NEW" | "NO_ANSWER" | "PORT_CLOSED" | "LOGIN_REFUSED" | "PRIVILEGE_REFUSED" | "HOST_KEY_CHANGED" | "CERTIFICATE_CHANGED" | "TELNET_NOT_ALLOWED" | "NO_SHELL" | "NO_PROGRAM_INTERFACE" | "CAPABILITY_MISSING" | "TRANSFER_REFUSED" | "FILE_DIFFERS" | "NOT_A_KNOWN_PLATFORM" | "UNEXPECTED_PROMPT" | "FELL_SILENT" | "DROPPED" | "COMMAND_REFUSED" | "TOO_LONG" | "INCOMPLETE" | "NAME_TAKEN" | "DEVICE_GONE" | "STOPPED" | "INTERNAL";
+            outcome: "NONE" | "ADDED" | "ALREADY_KNOWN" | "NEW_REVISION" | "NOTHING_NEW" | "COPIED_IN_PART" | "NO_ANSWER" | "PORT_CLOSED" | "LOGIN_REFUSED" | "PRIVILEGE_REFUSED" | "HOST_KEY_CHANGED" | "CERTIFICATE_CHANGED" | "TELNET_NOT_ALLOWED" | "NO_SHELL" | "NO_PROGRAM_INTERFACE" | "PARTLY_READABLE" | "CAPABILITY_MISSING" | "TRANSFER_REFUSED" | "FILE_DIFFERS" | "NOT_A_KNOWN_PLATFORM" | "UNEXPECTED_PROMPT" | "FELL_SILENT" | "DROPPED" | "COMMAND_REFUSED" | "TOO_LONG" | "INCOMPLETE" | "NAME_TAKEN" | "DEVICE_GONE" | "STOPPED" | "INTERNAL";
         };
         PasswordChange: {
             next: string;
@@ -1085,6 +1186,21 @@ export interface components {
             /** Format: int64 */
             statements: number;
         };
+        ReadingPlanInput: {
+            /** Format: int32 */
+            everyMinutes: number;
+            /** Format: int32 */
+            fullAfterHours: number;
+            on: boolean;
+        };
+        ReadingPlanView: {
+            /** Format: int64 */
+            everyMinutes: number;
+            /** Format: int64 */
+            fullAfterHours: number;
+            group?: string;
+            on: boolean;
+        };
         Retried: {
             /** Format: int32 */
             lines: number;
@@ -1100,6 +1216,7 @@ export interface components {
             added: number;
             /** Format: date-time */
             firstCopyAt: string;
+            incomplete: string;
             /** Format: date-time */
             lastCopyAt: string;
             /** Format: int32 */
@@ -1321,7 +1438,7 @@ export interface operations {
             };
         };
     };
-    list_1: {
+    list_2: {
         parameters: {
             query?: never;
             header?: never;
@@ -1387,7 +1504,7 @@ export interface operations {
             };
         };
     };
-    list_6: {
+    list_7: {
         parameters: {
             query?: {
                 who?: string | null;
@@ -1501,7 +1618,7 @@ export interface operations {
             };
         };
     };
-    set: {
+    set_1: {
         parameters: {
             query?: {
                 number?: number;
@@ -1596,7 +1713,7 @@ export interface operations {
             };
         };
     };
-    list: {
+    list_1: {
         parameters: {
             query?: never;
             header?: never;
@@ -1664,7 +1781,7 @@ export interface operations {
             };
         };
     };
-    remove_2: {
+    remove_3: {
         parameters: {
             query?: never;
             header?: never;
@@ -1684,7 +1801,31 @@ export interface operations {
             };
         };
     };
-    list_5: {
+    all: {
+        parameters: {
+            query?: {
+                kinds?: ("ADDED" | "NAME" | "MODEL" | "SERIAL" | "RELEASE" | "MAC_BASE" | "INSTALL_MODE" | "MODULE_INSERTED" | "MODULE_TAKEN_OUT" | "MODULE_REPLACED" | "STORAGE_TOTAL" | "STORAGE_FREE" | "RESTARTED" | "INCOMPLETE" | "WHOLE" | "FAILED" | "ANSWERS_AGAIN" | "ADDRESS" | "HOST_KEY")[];
+                page?: number;
+                size?: number;
+            };
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["DeviceEventPage"];
+                };
+            };
+        };
+    };
+    list_6: {
         parameters: {
             query?: {
                 query?: string;
@@ -1786,7 +1927,7 @@ export interface operations {
             };
         };
     };
-    remove_3: {
+    remove_4: {
         parameters: {
             query?: never;
             header?: never;
@@ -1856,6 +1997,32 @@ export interface operations {
                 };
                 content: {
                     "text/x-diff": string;
+                };
+            };
+        };
+    };
+    ofDevice: {
+        parameters: {
+            query?: {
+                kinds?: ("ADDED" | "NAME" | "MODEL" | "SERIAL" | "RELEASE" | "MAC_BASE" | "INSTALL_MODE" | "MODULE_INSERTED" | "MODULE_TAKEN_OUT" | "MODULE_REPLACED" | "STORAGE_TOTAL" | "STORAGE_FREE" | "RESTARTED" | "INCOMPLETE" | "WHOLE" | "FAILED" | "ANSWERS_AGAIN" | "ADDRESS" | "HOST_KEY")[];
+                page?: number;
+                size?: number;
+            };
+            header?: never;
+            path: {
+                name: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["DeviceEventPage"];
                 };
             };
         };
@@ -1936,6 +2103,29 @@ export interface operations {
             };
         };
     };
+    accept_1: {
+        parameters: {
+            query?: {
+                kind?: "RUNNING" | "SAVED";
+            };
+            header?: never;
+            path: {
+                name: string;
+                number: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description No Content */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+        };
+    };
     allowTelnet: {
         parameters: {
             query?: never;
@@ -1980,7 +2170,7 @@ export interface operations {
             };
         };
     };
-    list_4: {
+    list_5: {
         parameters: {
             query?: never;
             header?: never;
@@ -2024,7 +2214,7 @@ export interface operations {
             };
         };
     };
-    remove_1: {
+    remove_2: {
         parameters: {
             query?: never;
             header?: never;
@@ -2090,7 +2280,7 @@ export interface operations {
             };
         };
     };
-    list_3: {
+    list_4: {
         parameters: {
             query?: {
                 size?: number;
@@ -2208,7 +2398,7 @@ export interface operations {
             };
         };
     };
-    list_2: {
+    list_3: {
         parameters: {
             query?: never;
             header?: never;
@@ -2320,7 +2510,7 @@ export interface operations {
             };
         };
     };
-    remove: {
+    remove_1: {
         parameters: {
             query?: never;
             header?: never;
@@ -2435,6 +2625,70 @@ export interface operations {
                 content: {
                     "application/json": components["schemas"]["QueryHelp"];
                 };
+            };
+        };
+    };
+    list: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ReadingPlanView"][];
+                };
+            };
+        };
+    };
+    set: {
+        parameters: {
+            query?: {
+                group?: string;
+            };
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["ReadingPlanInput"];
+            };
+        };
+        responses: {
+            /** @description No Content */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+        };
+    };
+    remove: {
+        parameters: {
+            query: {
+                group: string;
+            };
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description No Content */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
             };
         };
     };

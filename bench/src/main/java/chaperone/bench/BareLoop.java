@@ -23,8 +23,16 @@ import org.apache.sshd.core.CoreModuleProperties;
  */
 final class BareLoop implements AutoCloseable {
     private static final Duration PATIENCE = Duration.ofSeconds(20);
-    private static final List<String> COMMANDS =
-            List.of("page off", "admin", "tide-table-9", "show facts", "show config running", "show config saved");
+    private static final List<String> COMMANDS = List.of(
+            "page off",
+            "admin",
+            "tide-table-9",
+            "show facts",
+            "show storage",
+            "show modules",
+            "show changed",
+            "show config running",
+            "show config saved");
 
     private final SshClient client = SshClient.setUpDefaultClient();
 

@@ -8,6 +8,7 @@ import chaperone.core.platform.Platform;
 import chaperone.core.platform.Recognition;
 import chaperone.core.platform.ShellDialogue;
 import java.util.List;
+import java.util.Optional;
 import org.apache.sshd.client.channel.ChannelSubsystem;
 
 /** Opens conversations with devices, in the protocol of their platform. Safe for threads; close it to end all of them. */
@@ -89,8 +90,18 @@ public final class Connector implements AutoCloseable {
     }
 
     private static Met met(Conversation conversation, Platform platform) {
-        Facts facts = platform.facts().read(conversation.ask(platform.facts().request()));
+        Facts facts = platform.facts().read(conversation::ask);
+        // An account that sees only a part is found out now, not by the first copy at night.
+        if (platform.copy().partial().isPresent()) refusePart(conversation, platform);
         return new Met(platform, facts, conversation.identity());
+    }
+
+    private static void refusePart(Conversation conversation, Platform platform) {
+        Optional<String> part =
+                platform.copy().partOf(conversation.ask(platform.copy().running()));
+        part.ifPresent(line -> {
+            throw new ConversationException(FailureKind.PARTLY_READABLE, conversation.endpoint(), line);
+        });
     }
 
     private static ConversationException unknown(Target target) {

@@ -19,6 +19,8 @@ public enum FailureKind {
     NO_PROGRAM_INTERFACE,
     /** The device has told that it cannot do what is needed. */
     CAPABILITY_MISSING,
+    /** The device says that this account is shown only a part of the configuration. */
+    PARTLY_READABLE,
     NOT_A_KNOWN_PLATFORM,
     UNEXPECTED_PROMPT,
     /** The device stopped in the middle and said nothing more. */

@@ -11,8 +11,10 @@ import java.util.function.Predicate;
  * A whole copy as it came from a device: text as {@link chaperone.core.config.ConfigBytes} decodes it.
  *
  * @param saved none if the platform has one configuration only
+ * @param mark what the platform's quick check gave just before; empty if it has none
+ * @param part the line by which the device said that this account is shown only a part; none if all was shown
  */
-public record RetrievedCopy(Facts facts, String running, Optional<String> saved) {
+public record RetrievedCopy(Facts facts, String running, Optional<String> saved, String mark, Optional<String> part) {
 
     /**
      * Reads facts and both configurations.
@@ -26,11 +28,20 @@ public record RetrievedCopy(Facts facts, String running, Optional<String> saved)
 
     /** @param isKnown whether a text was taken as a whole configuration before; it is not looked at again then */
     public static RetrievedCopy from(Conversation conversation, Platform platform, Predicate<String> isKnown) {
-        Facts facts = platform.facts().read(conversation.ask(platform.facts().request()));
+        Facts facts = platform.facts().read(conversation::ask);
+        // Before the configuration: what is changed meanwhile is seen by the next check.
+        String mark = markOf(conversation, platform);
         String running = whole(conversation, platform, platform.copy().running(), isKnown);
         Optional<String> saved =
                 platform.copy().saved().map(request -> whole(conversation, platform, request, isKnown));
-        return new RetrievedCopy(facts, running, saved);
+        return new RetrievedCopy(facts, running, saved, mark, platform.copy().partOf(running));
+    }
+
+    /** What the platform's quick check gives; empty if it has none. */
+    public static String markOf(Conversation conversation, Platform platform) {
+        return platform.quickCheck()
+                .map(check -> check.markIn(conversation.ask(check.request())))
+                .orElse("");
     }
 
     private static String whole(

@@ -26,6 +26,9 @@ class RolesTest {
         GET    /api/devices.csv                               | VIEWER
         GET    /api/query-help                                | VIEWER
         POST   /api/devices/edit                              | ENGINEER
+        GET    /api/reading-plans                             | VIEWER
+        PUT    /api/reading-plans                             | ENGINEER
+        DELETE /api/reading-plans                             | ENGINEER
         GET    /api/groups                                    | VIEWER
         PUT    /api/groups/{name}                             | ENGINEER
         DELETE /api/groups/{name}                             | ENGINEER
@@ -34,6 +37,9 @@ class RolesTest {
         GET    /api/devices/{name}/revisions                  | VIEWER
         GET    /api/devices/{name}/revisions/{number}/lines   | VIEWER
         GET    /api/devices/{name}/revisions/{number}/text    | ENGINEER
+        POST   /api/devices/{name}/revisions/{number}/whole   | ENGINEER
+        GET    /api/devices/{name}/events                     | VIEWER
+        GET    /api/device-events                             | VIEWER
         GET    /api/devices/{name}/compare                    | VIEWER
         GET    /api/devices/{name}/compare.diff               | ENGINEER
         PUT    /api/devices/{name}/telnet                     | ENGINEER

@@ -12,11 +12,19 @@ import java.util.Optional;
  *
  * @param saved none if the family has one configuration only
  * @param size a header line whose first group is the number of bytes that follow it; none if the family prints none
+ * @param partial a line by which the device says that this account is shown only a part; none if the family has none
  */
-public record CopyRequests(String running, Optional<String> saved, Optional<Pattern> size) {
+public record CopyRequests(String running, Optional<String> saved, Optional<Pattern> size, Optional<Pattern> partial) {
 
     /** What the device announced against what came, in bytes. */
     public record Shortfall(long announced, long received) {}
+
+    /** The line by which the device says that not all of it is shown. */
+    public Optional<String> partOf(String text) {
+        return partial.map(pattern -> pattern.matcher(text))
+                .filter(Matcher::find)
+                .map(Matcher::group);
+    }
 
     /** The difference between the announced and the received size, if the text announces one that does not fit. */
     public Optional<Shortfall> shortfallOf(String text) {

@@ -14,6 +14,7 @@ import java.util.Optional;
  * @param name the key by which devices refer to it
  * @param title the name that people read
  * @param recognition none if the platform is used only where somebody chooses it
+ * @param quickCheck none if the family offers nothing that moves with the configuration
  * @param keepsOddParts whether a text that does not keep to the grammar is taken all the same
  */
 public record Platform(
@@ -29,7 +30,8 @@ public record Platform(
         FactPatterns facts,
         List<TableReader> tables,
         Optional<FileWay> files,
-        Optional<EditRequests> edit) {
+        Optional<EditRequests> edit,
+        Optional<QuickCheck> quickCheck) {
 
     public Platform {
         tables = List.copyOf(tables);

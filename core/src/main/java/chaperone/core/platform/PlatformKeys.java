@@ -24,6 +24,7 @@ public final class PlatformKeys {
                 key("noise", "lines or parts of lines that change by themselves", ""),
                 key("secrets", "what is shown only to those who may see it", ""),
                 key("facts", "what the device says of itself", ""),
+                key("quick-check", "how one sees without a copy that nothing has changed", ""),
                 key("tables", "routes, ARP, MAC addresses and neighbours", ""),
                 key("files", "how files are sent and fetched", ""),
                 key("edit", "how lines of configuration are given to the device", ""));
@@ -58,7 +59,8 @@ public final class PlatformKeys {
                 "copy",
                 key("running", "the request for the configuration in force", "show config running"),
                 key("saved", "the request for the one used at the next start; left out if there is one only", ""),
-                key("size", "a header line whose first group counts the bytes below it", "'^# (\\d{1,12}) bytes$'"));
+                key("size", "a header line whose first group counts the bytes below it", "'^# (\\d{1,12}) bytes$'"),
+                key("partial", "a line that says that only a part is shown to this account", "'^# shown in part'"));
         block(
                 "configuration",
                 key("grammar", "indented, braced, flat, json or xml", "indented"),
@@ -85,7 +87,31 @@ public final class PlatformKeys {
                 key("name", "a pattern whose first group is the name", "'^name +: (\\S+)$'"),
                 key("model", "a pattern whose first group is the model", "'^model +: (\\S+)$'"),
                 key("serial", "a pattern whose first group is the serial number", "'^serial +: (\\S+)$'"),
-                key("release", "a pattern whose first group is the release", "'^release +: (\\S+)$'"));
+                key("release", "a pattern whose first group is the release", "'^release +: (\\S+)$'"),
+                key("mac-base", "a pattern whose first group is the lowest MAC address", "'^mac +: (\\S+)$'"),
+                key(
+                        "install-mode",
+                        "a pattern whose first group says how software lies there",
+                        "'^install +: (\\S+)$'"),
+                key("uptime", "a pattern with groups days, hours, minutes, seconds", "'^up +: (?P<days>\\d+) d$'"),
+                key("storage", "room for files, in bytes", ""),
+                key("modules", "parts that can be taken out", ""));
+        block(
+                "facts.storage",
+                key("request", "the request for the room", "show storage"),
+                key("free", "a pattern whose first group is what is free", "'^free +(\\d+)$'"),
+                key("total", "a pattern whose first group is all of it", "'^total +(\\d+)$'"));
+        block(
+                "facts.modules",
+                key("request", "the request for the modules", "show modules"),
+                key(
+                        "module",
+                        "a pattern for one module with groups slot, name, serial",
+                        "'^(?P<slot>\\d+) +(?P<name>\\S+) +(?P<serial>\\S+)$'"));
+        block(
+                "quick-check",
+                key("request", "a short request whose answer moves with the configuration", "show changed"),
+                key("mark", "a pattern; its groups, wherever it fits, are compared", "'^changes +: (\\d+)$'"));
         block(
                 "tables",
                 key("table", "routes, arp, macs or neighbours", "arp"),

@@ -1,6 +1,8 @@
 package chaperone.core.platform;
 
 import chaperone.core.compare.Noise;
+import chaperone.core.platform.FactPatterns.ModulePatterns;
+import chaperone.core.platform.FactPatterns.StoragePatterns;
 import chaperone.core.table.TableKind;
 import chaperone.core.table.TableReader;
 import com.google.re2j.Pattern;
@@ -52,7 +54,8 @@ public final class PlatformReader {
                 facts(root.block("facts")),
                 root.blocks("tables").stream().map(PlatformReader::table).toList(),
                 root.optionalBlock("files").map(PlatformReader::files),
-                root.optionalBlock("edit").map(PlatformReader::edit));
+                root.optionalBlock("edit").map(PlatformReader::edit),
+                root.optionalBlock("quick-check").map(PlatformReader::quickCheck));
     }
 
     private static Dialogue dialogue(YamlBlock root) {
@@ -73,7 +76,11 @@ public final class PlatformReader {
     }
 
     private static CopyRequests copy(YamlBlock block) {
-        return new CopyRequests(block.text("running"), block.optionalText("saved"), block.optionalPattern("size", 1));
+        return new CopyRequests(
+                block.text("running"),
+                block.optionalText("saved"),
+                block.optionalPattern("size", 1),
+                block.optionalPattern("partial", 0));
     }
 
     private static Noise.Item noise(YamlBlock block) {
@@ -86,7 +93,40 @@ public final class PlatformReader {
                 block.pattern("name", 1),
                 block.optionalPattern("model", 1),
                 block.optionalPattern("serial", 1),
-                block.optionalPattern("release", 1));
+                block.optionalPattern("release", 1),
+                block.optionalPattern("mac-base", 1),
+                block.optionalPattern("install-mode", 1),
+                uptime(block),
+                block.optionalBlock("storage").map(PlatformReader::storage),
+                block.optionalBlock("modules").map(PlatformReader::modules));
+    }
+
+    private static Optional<Pattern> uptime(YamlBlock block) {
+        Optional<Pattern> uptime = block.optionalPattern("uptime", 1);
+        if (uptime.filter(pattern ->
+                        pattern.namedGroups().isEmpty() && !pattern.pattern().isEmpty())
+                .isPresent()) {
+            block.problem(
+                    "uptime",
+                    "the pattern needs groups (?P<days>...), (?P<hours>...), (?P<minutes>...) or (?P<seconds>...)");
+        }
+        return uptime;
+    }
+
+    private static StoragePatterns storage(YamlBlock block) {
+        return new StoragePatterns(block.text("request"), block.pattern("free", 1), block.optionalPattern("total", 1));
+    }
+
+    private static ModulePatterns modules(YamlBlock block) {
+        Pattern module = block.pattern("module");
+        boolean hasSlot =
+                module.namedGroups().containsKey("slot") || module.pattern().isEmpty();
+        if (!hasSlot) block.problem("module", "the pattern needs a group (?P<slot>...)");
+        return new ModulePatterns(block.text("request"), module);
+    }
+
+    private static QuickCheck quickCheck(YamlBlock block) {
+        return new QuickCheck(block.text("request"), block.pattern("mark", 1));
     }
 
     private static TableReader table(YamlBlock block) {

@@ -24,13 +24,13 @@ class FourAnswersTest {
         "PT51H,true,NO"
     })
     void keptFollowsTheAgeOfTheLastCompleteCopy(Duration age, boolean lastFailed, Kind expected) {
-        Known known = new Known(Optional.of(NOW.minus(age)), lastFailed, Optional.of(true));
+        Known known = new Known(Optional.of(NOW.minus(age)), lastFailed, Optional.of(true), "");
         assertThat(FourAnswers.of(known, NOW).kept().kind()).isEqualTo(expected);
     }
 
     @Test
     void nothingIsYesThatIsNotKnown() {
-        FourAnswers answers = FourAnswers.of(new Known(Optional.empty(), false, Optional.empty()), NOW);
+        FourAnswers answers = FourAnswers.of(new Known(Optional.empty(), false, Optional.empty(), ""), NOW);
         assertThat(answers.kept().kind()).isEqualTo(Kind.NO);
         assertThat(answers.matched().kind()).isEqualTo(Kind.NOT_KNOWN);
         assertThat(answers.sound().kind()).isEqualTo(Kind.NOT_KNOWN);
@@ -39,7 +39,17 @@ class FourAnswersTest {
 
     @Test
     void linesThatARestartWouldLoseNeedAttention() {
-        Known known = new Known(Optional.of(NOW), false, Optional.of(false));
+        Known known = new Known(Optional.of(NOW), false, Optional.of(false), "");
         assertThat(FourAnswers.of(known, NOW).matched().kind()).isEqualTo(Kind.ATTENTION);
+    }
+
+    @ParameterizedTest
+    @CsvSource({"PT12M,ATTENTION", "PT27H,ATTENTION", "PT51H,NO", ",NO"})
+    void whatMayBeAPartIsNeverKeptNorJudged(Duration age, Kind kept) {
+        Optional<Instant> whole = Optional.ofNullable(age).map(NOW::minus);
+        FourAnswers answers = FourAnswers.of(new Known(whole, false, Optional.of(false), "no \"port\" any more"), NOW);
+        assertThat(answers.kept().kind()).isEqualTo(kept);
+        assertThat(answers.matched().kind()).isEqualTo(Kind.NOT_KNOWN);
+        assertThat(answers.matched().reason()).contains("part");
     }
 }

@@ -49,7 +49,11 @@ class SecurityRules {
         rules.requestMatchers(HttpMethod.POST, "/api/host-keys", "/api/devices/edit")
                 .hasRole(ENGINEER);
         rules.requestMatchers(HttpMethod.DELETE, "/api/devices/*").hasRole(ENGINEER);
+        rules.requestMatchers(HttpMethod.POST, "/api/devices/*/revisions/*/whole")
+                .hasRole(ENGINEER);
 
+        rules.requestMatchers(HttpMethod.PUT, "/api/reading-plans").hasRole(ENGINEER);
+        rules.requestMatchers(HttpMethod.DELETE, "/api/reading-plans").hasRole(ENGINEER);
         rules.requestMatchers(HttpMethod.PUT, "/api/groups/*").hasRole(ENGINEER);
         rules.requestMatchers(HttpMethod.DELETE, "/api/groups/*").hasRole(ENGINEER);
         rules.requestMatchers(HttpMethod.PUT, "/api/devices/*/telnet").hasRole(ENGINEER);

@@ -15,21 +15,20 @@ import chaperone.server.job.LineWork;
 import chaperone.server.job.Outcome;
 import chaperone.server.platform.PlatformShelf;
 import java.util.Optional;
-import java.util.function.Predicate;
 import org.springframework.stereotype.Component;
 
 /** Copies one device. */
 @Component
 class CopyHandler implements LineHandler {
     private final CopySheet sheets;
-    private final SameAgain sameAgain;
+    private final DeviceCopy copies;
     private final CopyStore store;
     private final Connector connector;
     private final PlatformShelf platforms;
 
-    CopyHandler(CopySheet sheets, SameAgain sameAgain, CopyStore store, Connector connector, PlatformShelf platforms) {
+    CopyHandler(CopySheet sheets, DeviceCopy copies, CopyStore store, Connector connector, PlatformShelf platforms) {
         this.sheets = sheets;
-        this.sameAgain = sameAgain;
+        this.copies = copies;
         this.store = store;
         this.connector = connector;
         this.platforms = platforms;
@@ -47,20 +46,15 @@ class CopyHandler implements LineHandler {
         if (sheet.isEmpty()) return LineResult.failed(Outcome.DEVICE_GONE, "");
         long id = device.get();
         RetrievedCopy copy = retrieve(id, sheet.get(), work);
-        if (sameAgain.note(id, sheet.get(), copy)) return LineResult.done(Outcome.NOTHING_NEW, "");
-        return store.store(id, copy)
+        return copies.store(id, sheet.get(), copy)
                 .map(CopyHandler::result)
                 .orElseGet(() -> LineResult.failed(Outcome.DEVICE_GONE, ""));
     }
 
     private RetrievedCopy retrieve(long device, Sheet sheet, LineWork work) {
         Platform platform = platforms.get(sheet.platform());
-        // What was taken as a whole configuration before need not be read again to know that it is one.
-        Predicate<String> isKnown =
-                text -> sheet.running().filter(r -> r.isOf(text)).isPresent()
-                        || sheet.saved().filter(s -> s.isOf(text)).isPresent();
         try (Conversation conversation = connector.open(sheet.target(), platform, work::holds)) {
-            return RetrievedCopy.from(conversation, platform, isKnown);
+            return copies.retrieve(conversation, sheet, platform);
         } catch (ConversationException e) {
             if (e.kind() != FailureKind.STOPPED) store.failed(device, e.kind().name());
             throw e;
@@ -68,6 +62,7 @@ class CopyHandler implements LineHandler {
     }
 
     private static LineResult result(Stored stored) {
+        if (!stored.doubt().isEmpty()) return LineResult.done(Outcome.COPIED_IN_PART, stored.doubt());
         if (!stored.runningIsNew() && !stored.savedIsNew()) return LineResult.done(Outcome.NOTHING_NEW, "");
         String which = stored.runningIsNew() && stored.savedIsNew()
                 ? "running and saved"

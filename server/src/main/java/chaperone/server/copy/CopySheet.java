@@ -16,7 +16,9 @@ import org.springframework.stereotype.Component;
 @Component
 class CopySheet {
     private static final String READ = """
-            select d.name, d.platform, d.host, d.port, d.telnet_allowed, d.credential_set_id, c.account, c.password,
+            select d.name, d.platform, d.host, d.port, d.telnet_allowed, d.credential_set_id, d.facts_digest,
+              d.started_at, d.storage_total, d.storage_free, d.change_mark, d.last_copy_at,
+              d.last_failure is null and d.incomplete = '' as is_well, c.account, c.password,
               c.privileged, k.fingerprint, r.id as running_id, r.digest as running_digest,
               r.settled_digest as running_settled, s.id as saved_id, s.digest as saved_digest,
               s.settled_digest as saved_settled
@@ -40,7 +42,8 @@ class CopySheet {
             String platform,
             Target target,
             Optional<LatestRevision> running,
-            Optional<LatestRevision> saved) {}
+            Optional<LatestRevision> saved,
+            KnownFacts facts) {}
 
     CopySheet(JdbcClient database, CredentialSets credentials) {
         this.database = database;
@@ -56,18 +59,22 @@ class CopySheet {
     }
 
     private Sheet sheet(ResultSet row) throws SQLException {
+        Endpoint endpoint = new Endpoint(row.getString("host"), row.getInt("port"));
         Login login = credentials.open(
                 row.getLong("credential_set_id"),
+                endpoint,
                 row.getString("account"),
                 row.getBytes("password"),
                 row.getBytes("privileged"));
         Target target = new Target(
-                new Endpoint(row.getString("host"), row.getInt("port")),
-                login,
-                Optional.ofNullable(row.getString("fingerprint")),
-                row.getBoolean("telnet_allowed"));
+                endpoint, login, Optional.ofNullable(row.getString("fingerprint")), row.getBoolean("telnet_allowed"));
         return new Sheet(
-                row.getString("name"), row.getString("platform"), target, latest(row, "running"), latest(row, "saved"));
+                row.getString("name"),
+                row.getString("platform"),
+                target,
+                latest(row, "running"),
+                latest(row, "saved"),
+                KnownFacts.from(row));
     }
 
     private static Optional<LatestRevision> latest(ResultSet row, String kind) throws SQLException {

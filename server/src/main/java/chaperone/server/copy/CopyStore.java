@@ -4,6 +4,8 @@ import chaperone.connect.RetrievedCopy;
 import chaperone.core.platform.Facts;
 import chaperone.server.event.Events;
 import chaperone.server.fleet.Device;
+import chaperone.server.fleet.EventKind;
+import chaperone.server.fleet.FactBook;
 import chaperone.server.fleet.Fleet;
 import chaperone.server.history.ConfigKind;
 import chaperone.server.history.History;
@@ -21,13 +23,19 @@ public class CopyStore {
     private final Fleet fleet;
     private final History history;
     private final CopyRepository copies;
+    private final FactBook facts;
     private final Events events;
     private final Clock clock;
 
-    /** What came of storing: nothing if the device was removed meanwhile. */
-    public record Stored(boolean runningIsNew, boolean savedIsNew) {}
+    /**
+     * What came of storing: nothing if the device was removed meanwhile.
+     *
+     * @param doubt why the copy may be only a part; empty if it is whole
+     */
+    public record Stored(boolean runningIsNew, boolean savedIsNew, String doubt) {}
 
-    CopyStore(Fleet fleet, History history, CopyRepository copies, Events events, Clock clock) {
+    CopyStore(Fleet fleet, History history, CopyRepository copies, FactBook facts, Events events, Clock clock) {
+        this.facts = facts;
         this.fleet = fleet;
         this.history = history;
         this.copies = copies;
@@ -41,30 +49,61 @@ public class CopyStore {
         Optional<Device> found = fleet.find(deviceId);
         if (found.isEmpty()) return Optional.empty();
         Device device = found.get();
-        Kept running = history.keep(device, ConfigKind.RUNNING, copy.running(), at);
-        Optional<Kept> saved = copy.saved().map(text -> history.keep(device, ConfigKind.SAVED, text, at));
+        Kept running = history.keep(device, ConfigKind.RUNNING, copy.running(), copy.part(), at);
+        Optional<Kept> saved = copy.saved().map(text -> history.keep(device, ConfigKind.SAVED, text, copy.part(), at));
         copies.save(
                 new CopyTaken(deviceId, at, running.id(), saved.map(Kept::id).orElse(null)));
-        device.know(withName(device, copy.facts()));
-        device.copied(
-                at, running.isNew(), saved.map(kept -> Arrays.equals(running.settledDigest(), kept.settledDigest())));
+        facts.learn(device, withName(device, copy.facts()));
+        noteContact(device, running.doubt());
+        if (running.doubt().isEmpty()) {
+            Optional<Boolean> equal = saved.map(kept -> Arrays.equals(running.settledDigest(), kept.settledDigest()));
+            device.copied(at, running.isNew(), equal, copy.mark());
+        } else device.copiedInPart(at, running.isNew(), running.doubt(), copy.mark());
         events.fleetMoved();
-        return Optional.of(new Stored(running.isNew(), saved.map(Kept::isNew).orElse(false)));
+        return Optional.of(new Stored(running.isNew(), saved.map(Kept::isNew).orElse(false), running.doubt()));
     }
 
     /** A copy of an earlier day, known only by its running configuration. */
     @Transactional
     public void storePast(long deviceId, String running, Instant at) {
         Device device = fleet.find(deviceId).orElseThrow();
-        Kept kept = history.keep(device, ConfigKind.RUNNING, running, at);
+        Kept kept = history.keep(device, ConfigKind.RUNNING, running, Optional.empty(), at);
         copies.save(new CopyTaken(deviceId, at, kept.id(), null));
-        device.copied(at, kept.isNew(), Optional.of(true));
+        device.copied(at, kept.isNew(), Optional.of(true), "");
     }
 
+    /** The first failure of a kind is an event; the same again is not. */
     @Transactional
     public void failed(long deviceId, String outcome) {
-        fleet.find(deviceId).ifPresent(device -> device.copyFailed(clock.instant(), outcome));
+        fleet.find(deviceId).ifPresent(device -> {
+            if (device.lastFailure().filter(outcome::equals).isEmpty()) {
+                facts.note(device, EventKind.FAILED, device.lastFailure().orElse(""), outcome);
+            }
+            device.copyFailed(clock.instant(), outcome);
+        });
         events.fleetMoved();
+    }
+
+    /** Its configuration is as in its last copy, but a fact has changed, or it had not answered before. */
+    @Transactional
+    void answered(long deviceId, Facts told) {
+        fleet.find(deviceId).ifPresent(device -> {
+            facts.learn(device, withName(device, told));
+            noteAnswer(device);
+            device.answered(clock.instant());
+        });
+        events.fleetMoved();
+    }
+
+    private void noteContact(Device device, String doubt) {
+        noteAnswer(device);
+        boolean wasPart = !device.incomplete().isEmpty();
+        if (!doubt.isEmpty() && !wasPart) facts.note(device, EventKind.INCOMPLETE, "", doubt);
+        if (doubt.isEmpty() && wasPart) facts.note(device, EventKind.WHOLE, device.incomplete(), "");
+    }
+
+    private void noteAnswer(Device device) {
+        device.lastFailure().ifPresent(outcome -> facts.note(device, EventKind.ANSWERS_AGAIN, outcome, ""));
     }
 
     /** A device that took another's name keeps its old one here: addresses of pages hang on it. */
@@ -73,6 +112,6 @@ public class CopyStore {
                 .filter(name -> !name.equals(device.name()))
                 .flatMap(fleet::named)
                 .isPresent();
-        return taken ? new Facts(Optional.empty(), facts.model(), facts.serial(), facts.release()) : facts;
+        return taken ? facts.withoutName() : facts;
     }
 }

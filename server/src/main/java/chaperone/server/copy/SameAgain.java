@@ -1,7 +1,6 @@
 package chaperone.server.copy;
 
 import chaperone.connect.RetrievedCopy;
-import chaperone.core.platform.Facts;
 import chaperone.server.copy.CopySheet.Sheet;
 import chaperone.server.event.EventPulse;
 import chaperone.server.history.LatestRevision;
@@ -26,9 +25,8 @@ class SameAgain {
               insert into copy (device_id, taken_at, running_id, saved_id)
               select :device, :at, :running, nullif(:saved, 0) where exists (select 1 from device where id = :device)),
             known as (
-              update device set last_tried_at = :at, last_copy_at = :at, last_failure = null,
-                model = coalesce(:model, model), serial = coalesce(:serial, serial),
-                release = coalesce(:release, release), saved_equals_running = :same, version = version + 1
+              update device set last_tried_at = :at, last_copy_at = :at, checked_at = :at, change_mark = :mark,
+                saved_equals_running = :same, version = version + 1
               where id = :device returning id)
             select set_config('synchronous_commit', 'off', true) from known""";
 
@@ -42,26 +40,24 @@ class SameAgain {
         this.clock = clock;
     }
 
-    /** False, with nothing noted, if anything is new: the name, a configuration, or whether there is a saved one. */
+    /** False, with nothing noted, if anything is new: a fact, a configuration, or whether there is a saved one. */
     boolean note(long device, Sheet sheet, RetrievedCopy copy) {
-        boolean isSame = copy.facts().name().orElse(sheet.name()).equals(sheet.name())
+        boolean isSame = sheet.facts().cover(copy.facts(), clock.instant())
                 && sheet.running().filter(known -> known.isOf(copy.running())).isPresent()
                 && copy.saved().isPresent() == sheet.saved().isPresent()
                 && copy.saved()
                         .map(text -> sheet.saved().orElseThrow().isOf(text))
                         .orElse(true);
-        return isSame && noted(device, copy.facts(), sheet.running().orElseThrow(), sheet.saved());
+        return isSame && noted(device, copy.mark(), sheet.running().orElseThrow(), sheet.saved());
     }
 
-    private boolean noted(long device, Facts facts, LatestRevision running, Optional<LatestRevision> saved) {
+    private boolean noted(long device, String mark, LatestRevision running, Optional<LatestRevision> saved) {
         boolean noted = database.sql(NOTE)
                 .param("device", device)
                 .param("at", Timestamp.from(clock.instant()))
                 .param("running", running.id())
                 .param("saved", saved.map(LatestRevision::id).orElse(0L))
-                .param("model", facts.model().orElse(null), Types.VARCHAR)
-                .param("serial", facts.serial().orElse(null), Types.VARCHAR)
-                .param("release", facts.release().orElse(null), Types.VARCHAR)
+                .param("mark", mark)
                 .param(
                         "same",
                         saved.map(s -> Arrays.equals(s.settled(), running.settled()))

@@ -151,7 +151,8 @@ class DemoData implements ApplicationRunner {
     }
 
     private void bringIn(String name, String address, long set) {
-        Target target = new Target(new Endpoint(address, port), credentials.open(set), Optional.empty());
+        Endpoint endpoint = new Endpoint(address, port);
+        Target target = new Target(endpoint, credentials.open(set, endpoint), Optional.empty());
         Met met = connector.meet(target, platforms.toMeetWith(Optional.empty()), ConversationListener.NONE);
         fleet.admit(target, met, set, "", "");
         long device = fleet.get(name).id();

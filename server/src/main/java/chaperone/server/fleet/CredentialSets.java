@@ -1,5 +1,6 @@
 package chaperone.server.fleet;
 
+import chaperone.connect.Endpoint;
 import chaperone.connect.Login;
 import chaperone.server.audit.AuditNote;
 import chaperone.server.problem.ProblemException;
@@ -15,6 +16,7 @@ import org.springframework.transaction.annotation.Transactional;
 public class CredentialSets {
     private final CredentialSetRepository sets;
     private final DeviceRepository devices;
+    private final CredentialUses uses;
     private final SecretBox box;
     private final Clock clock;
 
@@ -22,7 +24,9 @@ public class CredentialSets {
     public record Entry(
             String name, String note, String account, Optional<String> password, Optional<String> privilegedPassword) {}
 
-    CredentialSets(CredentialSetRepository sets, DeviceRepository devices, SecretBox box, Clock clock) {
+    CredentialSets(
+            CredentialSetRepository sets, DeviceRepository devices, CredentialUses uses, SecretBox box, Clock clock) {
+        this.uses = uses;
         this.sets = sets;
         this.devices = devices;
         this.box = box;
@@ -61,15 +65,16 @@ public class CredentialSets {
         sets.delete(set);
     }
 
-    /** The details in the clear, for one conversation. */
+    /** The details in the clear, for one conversation with the device at {@code endpoint}; the use is recorded. */
     @Transactional(readOnly = true)
-    public Login open(long id) {
+    public Login open(long id, Endpoint endpoint) {
         CredentialSet set = get(id);
-        return open(id, set.account(), set.password(), set.privileged());
+        return open(id, endpoint, set.account(), set.password(), set.privileged());
     }
 
     /** For whoever has read the sealed passwords of a set already. */
-    public Login open(long id, String account, byte[] password, byte[] privileged) {
+    public Login open(long id, Endpoint endpoint, String account, byte[] password, byte[] privileged) {
+        uses.note(id, endpoint);
         return new Login(
                 account, box.open(password, place(id, "password")), box.open(privileged, place(id, "privileged")));
     }

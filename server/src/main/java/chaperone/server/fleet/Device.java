@@ -15,6 +15,7 @@ import jakarta.persistence.ManyToOne;
 import jakarta.persistence.Version;
 import java.time.Instant;
 import java.util.Collection;
+import java.util.Comparator;
 import java.util.HashSet;
 import java.util.List;
 import java.util.Optional;
@@ -49,6 +50,19 @@ public class Device {
     private @Nullable Instant changedAt;
     private @Nullable Boolean savedEqualsRunning;
     private boolean telnetAllowed;
+    private String macBase = "";
+    private String installMode = "";
+    private @Nullable Long storageTotal;
+    private @Nullable Long storageFree;
+    private @Nullable Instant startedAt;
+    private String factsDigest = "";
+    private String changeMark = "";
+    private @Nullable Instant checkedAt;
+    private String incomplete = "";
+
+    @ElementCollection
+    @CollectionTable(name = "device_module", joinColumns = @JoinColumn(name = "device_id"))
+    private Set<ModulePart> modules = new HashSet<>();
 
     @ElementCollection
     @CollectionTable(name = "device_tag", joinColumns = @JoinColumn(name = "device_id"))
@@ -80,6 +94,10 @@ public class Device {
 
     public String name() {
         return name;
+    }
+
+    void rename(String name) {
+        this.name = name;
     }
 
     public String host() {
@@ -134,12 +152,66 @@ public class Device {
         return Optional.ofNullable(lastCopyAt);
     }
 
-    Optional<String> lastFailure() {
+    public Optional<String> lastFailure() {
         return Optional.ofNullable(lastFailure);
     }
 
     Optional<Instant> changedAt() {
         return Optional.ofNullable(changedAt);
+    }
+
+    String macBase() {
+        return macBase;
+    }
+
+    String installMode() {
+        return installMode;
+    }
+
+    /** Room for files, if the device tells. */
+    Optional<Facts.Storage> room() {
+        return Optional.ofNullable(storageFree).map(free -> new Facts.Storage(Optional.ofNullable(storageTotal), free));
+    }
+
+    void hasRoom(Facts.Storage storage) {
+        storageTotal = storage.total().orElse(null);
+        storageFree = storage.free();
+    }
+
+    /** When it last started, by its own uptime. */
+    Optional<Instant> startedAt() {
+        return Optional.ofNullable(startedAt);
+    }
+
+    void startedAt(Instant at) {
+        startedAt = at;
+    }
+
+    String factsDigest() {
+        return factsDigest;
+    }
+
+    /** In the order of their slots. */
+    List<ModulePart> modules() {
+        return modules.stream()
+                .sorted(Comparator.comparing((ModulePart part) -> part.slot().length())
+                        .thenComparing(ModulePart::slot))
+                .toList();
+    }
+
+    void hold(Collection<ModulePart> parts) {
+        modules.retainAll(parts);
+        modules.addAll(parts);
+    }
+
+    /** When it was last seen to be as its last copy has it. */
+    Optional<Instant> checkedAt() {
+        return Optional.ofNullable(checkedAt);
+    }
+
+    /** Why the newest copy may be only a part; empty if it is whole. */
+    public String incomplete() {
+        return incomplete;
     }
 
     boolean isTelnetAllowed() {
@@ -166,7 +238,9 @@ public class Device {
 
     FourAnswers answers(Instant now) {
         return FourAnswers.of(
-                new FourAnswers.Known(lastCopyAt(), lastFailure != null, Optional.ofNullable(savedEqualsRunning)), now);
+                new FourAnswers.Known(
+                        lastCopyAt(), lastFailure != null, Optional.ofNullable(savedEqualsRunning), incomplete),
+                now);
     }
 
     void place(Optional<Site> site, String role) {
@@ -175,19 +249,46 @@ public class Device {
     }
 
     /** What the device says of itself; a fact that it does not tell stays as it was. */
-    public void know(Facts facts) {
+    void know(Facts facts, String digest) {
         name = facts.name().orElse(name);
         model = facts.model().orElse(model);
         serial = facts.serial().orElse(serial);
         release = facts.release().orElse(release);
+        macBase = facts.macBase().orElse(macBase);
+        installMode = facts.installMode().orElse(installMode);
+        factsDigest = digest;
     }
 
-    public void copied(Instant at, boolean hasChanged, Optional<Boolean> savedEqualsRunning) {
-        lastTriedAt = at;
+    /** @param mark what the platform's quick check gave with this copy */
+    public void copied(Instant at, boolean hasChanged, Optional<Boolean> savedEqualsRunning, String mark) {
+        answered(at);
         lastCopyAt = at;
-        lastFailure = null;
+        incomplete = "";
+        changeMark = mark;
         this.savedEqualsRunning = savedEqualsRunning.orElse(null);
         if (hasChanged) changedAt = at;
+    }
+
+    /** A copy that may be only a part: it does not count as kept, and says nothing about saved and running. */
+    public void copiedInPart(Instant at, boolean hasChanged, String doubt, String mark) {
+        answered(at);
+        incomplete = doubt;
+        changeMark = mark;
+        savedEqualsRunning = null;
+        if (hasChanged) changedAt = at;
+    }
+
+    /** Somebody says that the newest copy, of {@code at}, is all there is. */
+    public void acceptAsWhole(Instant at) {
+        incomplete = "";
+        lastCopyAt = at;
+    }
+
+    /** It was talked to, and is as the last copy has it. */
+    public void answered(Instant at) {
+        lastTriedAt = at;
+        checkedAt = at;
+        lastFailure = null;
     }
 
     /** @param outcome the word for what went wrong */

@@ -1,6 +1,7 @@
 package chaperone.server.fleet;
 
 import chaperone.core.answer.FourAnswers;
+import chaperone.core.platform.Facts;
 import chaperone.server.audit.AuditNote;
 import chaperone.server.audit.Audited;
 import jakarta.validation.Valid;
@@ -69,6 +70,7 @@ class DeviceController {
             Optional<Instant> changedAt,
             boolean telnetAllowed,
             List<String> tags,
+            Optional<Instant> checkedAt,
             FourAnswers answers) {
         static DeviceView of(Device device, Instant now) {
             return new DeviceView(
@@ -88,6 +90,7 @@ class DeviceController {
                     device.changedAt(),
                     device.isTelnetAllowed(),
                     device.tags(),
+                    device.checkedAt(),
                     device.answers(now));
         }
     }
@@ -107,7 +110,34 @@ class DeviceController {
 
     record HostKeyView(String fingerprint, Instant pinnedAt) {}
 
-    record DeviceDetail(DeviceView device, String credentialSet, Optional<HostKeyView> hostKey) {}
+    /**
+     * Storage in bytes.
+     *
+     * @param startedAt by the uptime that it told
+     */
+    record FactsView(
+            String macBase,
+            String installMode,
+            Optional<Long> storageTotal,
+            Optional<Long> storageFree,
+            Optional<Instant> startedAt,
+            List<ModuleView> modules) {
+        static FactsView of(Device device) {
+            return new FactsView(
+                    device.macBase(),
+                    device.installMode(),
+                    device.room().flatMap(Facts.Storage::total),
+                    device.room().map(Facts.Storage::free),
+                    device.startedAt(),
+                    device.modules().stream()
+                            .map(part -> new ModuleView(part.slot(), part.name(), part.serial()))
+                            .toList());
+        }
+    }
+
+    record ModuleView(String slot, String name, String serial) {}
+
+    record DeviceDetail(DeviceView device, String credentialSet, Optional<HostKeyView> hostKey, FactsView facts) {}
 
     @GetMapping
     @Transactional(readOnly = true)
@@ -137,7 +167,8 @@ class DeviceController {
                 DeviceView.of(device, clock.instant()),
                 credentials.get(device.credentialSet()).name(),
                 keys.findById(new HostKey.Address(device.host(), device.port()))
-                        .map(key -> new HostKeyView(key.fingerprint(), key.pinnedAt())));
+                        .map(key -> new HostKeyView(key.fingerprint(), key.pinnedAt())),
+                FactsView.of(device));
     }
 
     record TelnetUse(boolean allowed) {}

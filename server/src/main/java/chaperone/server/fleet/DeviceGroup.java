@@ -32,6 +32,10 @@ class DeviceGroup {
         this.savedAt = savedAt;
     }
 
+    long id() {
+        return id;
+    }
+
     String name() {
         return name;
     }

@@ -25,6 +25,7 @@ public class Fleet {
     private final SiteRepository sites;
     private final HostKeys keys;
     private final CredentialSets credentials;
+    private final FactBook facts;
     private final Events events;
     private final Clock clock;
 
@@ -42,12 +43,14 @@ public class Fleet {
             SiteRepository sites,
             HostKeys keys,
             CredentialSets credentials,
+            FactBook facts,
             Events events,
             Clock clock) {
         this.devices = devices;
         this.sites = sites;
         this.keys = keys;
         this.credentials = credentials;
+        this.facts = facts;
         this.events = events;
         this.clock = clock;
     }
@@ -87,9 +90,10 @@ public class Fleet {
     /** Whom to talk to, with its log-in in the clear. */
     @Transactional(readOnly = true)
     public Target target(Device device) {
+        Endpoint endpoint = new Endpoint(device.host(), device.port());
         return new Target(
-                new Endpoint(device.host(), device.port()),
-                credentials.open(device.credentialSet()),
+                endpoint,
+                credentials.open(device.credentialSet(), endpoint),
                 keys.pinned(device.host(), device.port()),
                 device.isTelnetAllowed());
     }
@@ -117,7 +121,7 @@ public class Fleet {
         Optional<Device> known = devices.findByHostAndPort(host, port).or(() -> sameSerial(met));
         if (known.isPresent()) return new Admission.AlreadyKnown(known.get().name(), address(known.get()));
         Device device = new Device(host, port, met.platform().name(), credentialSet, clock.instant());
-        device.know(met.facts());
+        met.facts().name().ifPresent(device::rename);
         Optional<Device> sameName = devices.findByName(device.name());
         if (sameName.isPresent()) return new Admission.NameTaken(device.name(), address(sameName.get()));
         Optional<DeviceName> name = DeviceName.read(device.name());
@@ -127,6 +131,8 @@ public class Fleet {
         if (met.identity().isEmpty()) device.allowTelnet(true);
         else keys.pinIfFirst(host, port, met.identity());
         devices.saveAndFlush(device);
+        facts.begin(device, met.facts());
+        devices.flush();
         events.fleetMoved();
         return new Admission.Added(device.name());
     }

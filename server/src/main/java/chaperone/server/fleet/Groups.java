@@ -18,7 +18,7 @@ import org.springframework.transaction.annotation.Transactional;
 
 /** Groups, and queries with the groups that they name. */
 @Service
-class Groups {
+public class Groups {
     private final DeviceGroupRepository groups;
     private final Clock clock;
 
@@ -108,5 +108,26 @@ class Groups {
         } catch (QueryProblem e) {
             return false;
         }
+    }
+
+    /** @throws ProblemException if there is no group of this name */
+    @Transactional(readOnly = true)
+    public long idOf(String name) {
+        return groups.findByNameIgnoreCase(name)
+                .orElseThrow(() -> ProblemException.notFound("group", name))
+                .id();
+    }
+
+    @Transactional(readOnly = true)
+    public String nameOf(long id) {
+        return groups.findById(id)
+                .orElseThrow(() -> ProblemException.notFound("group", id))
+                .name();
+    }
+
+    /** A query for the devices that are in the group. */
+    @Transactional(readOnly = true)
+    public String queryFor(long id) {
+        return "group is " + QueryWriter.text(nameOf(id));
     }
 }

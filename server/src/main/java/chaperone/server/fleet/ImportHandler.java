@@ -47,11 +47,9 @@ class ImportHandler implements LineHandler {
         if (line.credentialSet().isEmpty())
             return LineResult.failed(Outcome.LOGIN_REFUSED, "its credential set was removed");
         long set = line.credentialSet().get();
+        Endpoint endpoint = new Endpoint(line.host(), line.port());
         Target target = new Target(
-                new Endpoint(line.host(), line.port()),
-                credentials.open(set),
-                keys.pinned(line.host(), line.port()),
-                line.telnetAllowed());
+                endpoint, credentials.open(set, endpoint), keys.pinned(line.host(), line.port()), line.telnetAllowed());
         Met met = connector.meet(target, platforms.toMeetWith(line.platform()), work::holds);
         return result(fleet.admit(target, met, set, line.site(), line.role()));
     }

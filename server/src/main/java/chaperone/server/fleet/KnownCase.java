@@ -13,7 +13,7 @@ import java.util.List;
 import java.util.Optional;
 
 /** One of the few cases that the four answers tell apart; every device is in exactly one of them. */
-record KnownCase(CopyAge age, boolean lastFailed, Optional<Boolean> savedEqualsRunning) {
+record KnownCase(CopyAge age, boolean lastFailed, Optional<Boolean> savedEqualsRunning, boolean isPart) {
 
     /** How old the last copy is, against the two limits of the rule. */
     enum CopyAge {
@@ -29,7 +29,7 @@ record KnownCase(CopyAge age, boolean lastFailed, Optional<Boolean> savedEqualsR
             for (boolean failed : List.of(true, false)) {
                 for (Optional<Boolean> same :
                         List.of(Optional.<Boolean>empty(), Optional.of(true), Optional.of(false))) {
-                    all.add(new KnownCase(age, failed, same));
+                    for (boolean part : List.of(true, false)) all.add(new KnownCase(age, failed, same, part));
                 }
             }
         }
@@ -44,14 +44,16 @@ record KnownCase(CopyAge age, boolean lastFailed, Optional<Boolean> savedEqualsR
             case GETTING_OLD -> Optional.of(now.minus(FourAnswers.GETTING_OLD));
             case OLD -> Optional.of(now.minus(FourAnswers.GETTING_OLD.plus(Duration.ofSeconds(1))));
         };
-        return new Known(copied, lastFailed, savedEqualsRunning);
+        return new Known(copied, lastFailed, savedEqualsRunning, isPart ? "a part" : "");
     }
 
     Predicate condition(Root<Device> device, CriteriaBuilder builder, Instant now) {
         Path<Boolean> same = device.get("savedEqualsRunning");
+        Path<String> part = device.get("incomplete");
         Path<String> failure = device.get("lastFailure");
         return builder.and(
                 age(device.get("lastCopyAt"), builder, now),
+                isPart ? builder.notEqual(part, "") : builder.equal(part, ""),
                 lastFailed ? failure.isNotNull() : failure.isNull(),
                 savedEqualsRunning
                         .map(equal -> builder.and(same.isNotNull(), builder.equal(same, equal)))

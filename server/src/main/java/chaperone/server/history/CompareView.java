@@ -34,7 +34,8 @@ record CompareView(
             int modified,
             int removed,
             Instant firstCopyAt,
-            Instant lastCopyAt) {
+            Instant lastCopyAt,
+            String incomplete) {
         static RevisionView of(Revision revision) {
             return new RevisionView(
                     revision.number(),
@@ -44,7 +45,8 @@ record CompareView(
                     revision.modified(),
                     revision.removed(),
                     revision.firstCopyAt(),
-                    revision.lastCopyAt());
+                    revision.lastCopyAt(),
+                    revision.incomplete());
         }
     }
 

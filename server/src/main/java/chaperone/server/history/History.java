@@ -4,13 +4,19 @@ import chaperone.core.compare.Comparison;
 import chaperone.core.compare.Noise;
 import chaperone.core.config.ConfigBytes;
 import chaperone.core.config.ConfigText;
+import chaperone.core.config.Grammar;
+import chaperone.core.config.Wholeness;
 import chaperone.core.platform.Platform;
+import chaperone.server.audit.AuditNote;
 import chaperone.server.fleet.Device;
+import chaperone.server.fleet.EventKind;
+import chaperone.server.fleet.FactBook;
 import chaperone.server.platform.PlatformShelf;
 import chaperone.server.problem.ProblemException;
 import java.time.Instant;
 import java.util.List;
 import java.util.Optional;
+import org.springframework.http.HttpStatus;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Propagation;
 import org.springframework.transaction.annotation.Transactional;
@@ -21,9 +27,13 @@ public class History {
     private final RevisionRepository revisions;
     private final Contents contents;
     private final PlatformShelf platforms;
+    private final FactBook facts;
 
-    /** @param id the revision's key, for the copy that points to it */
-    public record Kept(long id, boolean isNew, byte[] settledDigest) {}
+    /**
+     * @param id the revision's key, for the copy that points to it
+     * @param doubt why it may be only a part; empty if it is whole
+     */
+    public record Kept(long id, boolean isNew, byte[] settledDigest, String doubt) {}
 
     /** A revision with its text in lines without endings. */
     record Text(Revision revision, String whole) {
@@ -32,29 +42,71 @@ public class History {
         }
     }
 
-    History(RevisionRepository revisions, Contents contents, PlatformShelf platforms) {
+    History(RevisionRepository revisions, Contents contents, PlatformShelf platforms, FactBook facts) {
+        this.facts = facts;
         this.revisions = revisions;
         this.contents = contents;
         this.platforms = platforms;
     }
 
-    /** Notes what a device showed at a moment. Part of the transaction that stores the copy: all of it or nothing. */
+    /**
+     * Notes what a device showed at a moment. Part of the transaction that stores the copy: all of it or nothing.
+     *
+     * @param part the line by which the device said itself that not all was shown
+     */
     @Transactional(propagation = Propagation.MANDATORY)
-    public Kept keep(Device device, ConfigKind kind, String text, Instant at) {
+    public Kept keep(Device device, ConfigKind kind, String text, Optional<String> part, Instant at) {
         Noise noise = platforms.get(device.platform()).noise();
         List<String> lines = linesOf(text);
         byte[] settled = settledDigest(noise, lines);
         Optional<Revision> latest = revisions.findFirstByDeviceIdAndKindOrderByNumberDesc(device.id(), kind);
         if (latest.isPresent() && latest.get().settlesTo(settled)) {
             latest.get().seenAgain(at);
-            return new Kept(latest.get().id(), false, settled);
+            return new Kept(latest.get().id(), false, settled, latest.get().incomplete());
         }
         int number = latest.map(Revision::number).orElse(0) + 1;
         byte[] digest = contents.keep(ConfigBytes.encode(text));
         Revision revision = new Revision(device.id(), kind, number, digest, settled, lines.size(), at);
         latest.ifPresent(before -> revision.differsBy(
                 Comparison.between(text(before).lines(), lines, noise).counts()));
-        return new Kept(revisions.save(revision).id(), true, settled);
+        revision.doubt(part.map(line -> "the device says: " + line)
+                .or(() -> doubt(device, kind, text))
+                .orElse(""));
+        return new Kept(revisions.save(revision).id(), true, settled, revision.incomplete());
+    }
+
+    /** Against the newest revision that was whole: what was doubted once is no measure. */
+    private Optional<String> doubt(Device device, ConfigKind kind, String text) {
+        Grammar grammar = platforms.get(device.platform()).grammar();
+        return revisions
+                .findFirstByDeviceIdAndKindAndIncompleteOrderByNumberDesc(device.id(), kind, "")
+                .flatMap(whole -> Wholeness.doubt(grammar.read(text(whole).whole()), grammar.read(text)));
+    }
+
+    /**
+     * Somebody says that a doubted revision is all there is. If it is the newest, the device counts as kept from its
+     * last copy on.
+     */
+    @Transactional
+    void accept(Device device, ConfigKind kind, int number) {
+        Revision revision = get(device, kind, number).revision();
+        if (revision.incomplete().isEmpty()) {
+            throw new ProblemException(
+                    HttpStatus.CONFLICT,
+                    "whole-already",
+                    "Nobody doubts that this revision is whole.",
+                    "Nothing to do.");
+        }
+        AuditNote.add(revision.incomplete());
+        revision.doubt("");
+        boolean isNewest = revisions
+                .findFirstByDeviceIdAndKindOrderByNumberDesc(device.id(), kind)
+                .filter(newest -> newest.number() == number)
+                .isPresent();
+        if (isNewest && kind == ConfigKind.RUNNING) {
+            facts.note(device, EventKind.WHOLE, device.incomplete(), "");
+            device.acceptAsWhole(revision.lastCopyAt());
+        }
     }
 
     @Transactional(readOnly = true)

@@ -14,13 +14,16 @@ import java.util.List;
 import java.util.Locale;
 import org.springframework.http.ContentDisposition;
 import org.springframework.http.HttpHeaders;
+import org.springframework.http.HttpStatus;
 import org.springframework.http.MediaType;
 import org.springframework.http.ResponseEntity;
 import org.springframework.transaction.annotation.Transactional;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PathVariable;
+import org.springframework.web.bind.annotation.PostMapping;
 import org.springframework.web.bind.annotation.RequestMapping;
 import org.springframework.web.bind.annotation.RequestParam;
+import org.springframework.web.bind.annotation.ResponseStatus;
 import org.springframework.web.bind.annotation.RestController;
 
 /** A device's revisions, their lines, and any two of them compared. */
@@ -111,6 +114,18 @@ class HistoryController {
                 history.get(device, kind, after).whole());
         String file = name + "-" + label(kind) + "-" + before + "-" + after + ".diff";
         return file(file, ConfigBytes.encode(diff));
+    }
+
+    /** An engineer's word against the doubt that a revision is only a part. */
+    @Audited("counted a revision as whole")
+    @PostMapping("/revisions/{number}/whole")
+    @ResponseStatus(HttpStatus.NO_CONTENT)
+    @Transactional
+    public void accept(
+            @PathVariable String name,
+            @PathVariable int number,
+            @RequestParam(defaultValue = "RUNNING") ConfigKind kind) {
+        history.accept(fleet.get(name), kind, number);
     }
 
     private List<String> masked(Device device, History.Text text) {

@@ -43,6 +43,9 @@ class Revision {
     private Instant firstCopyAt;
     private Instant lastCopyAt;
 
+    /** Why it may be only a part of what the device has; empty if it is whole. */
+    private String incomplete = "";
+
     protected Revision() {}
 
     Revision(long device, ConfigKind kind, int number, byte[] digest, byte[] settledDigest, int lines, Instant at) {
@@ -95,6 +98,14 @@ class Revision {
 
     Instant lastCopyAt() {
         return lastCopyAt;
+    }
+
+    String incomplete() {
+        return incomplete;
+    }
+
+    void doubt(String reason) {
+        incomplete = reason;
     }
 
     boolean settlesTo(byte[] settled) {

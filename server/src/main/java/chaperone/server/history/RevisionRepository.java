@@ -8,6 +8,9 @@ import org.springframework.data.jpa.repository.Query;
 interface RevisionRepository extends JpaRepository<Revision, Long> {
     Optional<Revision> findFirstByDeviceIdAndKindOrderByNumberDesc(long device, ConfigKind kind);
 
+    Optional<Revision> findFirstByDeviceIdAndKindAndIncompleteOrderByNumberDesc(
+            long device, ConfigKind kind, String incomplete);
+
     Optional<Revision> findByDeviceIdAndKindAndNumber(long device, ConfigKind kind, int number);
 
     @Query("select r from Revision r where r.deviceId = :device and r.kind = :kind order by r.number")

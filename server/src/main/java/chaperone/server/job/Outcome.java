@@ -9,6 +9,9 @@ public enum Outcome {
     ALREADY_KNOWN("This device is in the fleet already.", ""),
     NEW_REVISION("Copied; the configuration has changed.", ""),
     NOTHING_NEW("Copied; nothing has changed.", ""),
+    COPIED_IN_PART(
+            "Copied, but this may be only a part; it does not count as kept.",
+            "Look at the newest revision: count it as whole if the device really has no more."),
     NO_ANSWER(
             "Nothing answered at this address.",
             "Check the address, the power and the way there; a ship answers only in berth."),
@@ -34,6 +37,9 @@ public enum Outcome {
     NO_PROGRAM_INTERFACE(
             "Log-in worked, but the device's interface for programs (NETCONF) is off.",
             "Switch it on at the device, or choose a platform with a command line."),
+    PARTLY_READABLE(
+            "Only part of the configuration can be read with this account.",
+            "Try again with a credential set whose account may read all of it, or raise this account's level on the device."),
     CAPABILITY_MISSING(
             "The device has told that it cannot do what is needed.",
             "Check the device's release and what of its interface for programs is switched on."),

@@ -90,8 +90,7 @@ final class Trial implements ConversationListener {
 
     private void facts(Conversation conversation) {
         attempt(TrialStep.Kind.FACTS_FOUND, platform.facts().request(), () -> {
-            Facts facts =
-                    platform.facts().read(conversation.ask(platform.facts().request()));
+            Facts facts = platform.facts().read(conversation::ask);
             boolean found = facts.name().isPresent();
             tell(
                     TrialStep.Kind.FACTS_FOUND,

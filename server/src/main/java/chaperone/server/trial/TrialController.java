@@ -120,9 +120,10 @@ class TrialController {
                         "no-device",
                         "Name a device or an address to try it on.",
                         "Choose one."));
+        Endpoint endpoint = new Endpoint(address.host(), address.port());
         Target target = new Target(
-                new Endpoint(address.host(), address.port()),
-                credentials.open(address.credentialSet()),
+                endpoint,
+                credentials.open(address.credentialSet(), endpoint),
                 keys.pinned(address.host(), address.port()),
                 address.allowTelnet());
         return new Place("", target);

@@ -106,6 +106,8 @@ public final class TestServer implements AutoCloseable {
                 "--spring.datasource.url=" + database,
                 "--spring.datasource.username=postgres",
                 "--chaperone.key-file=" + keyFile,
+                // Devices are looked at only when a test asks for it.
+                "--chaperone.reading=false",
                 "--chaperone.patience.connect=1s",
                 "--chaperone.patience.prompt=1s",
                 "--chaperone.patience.silence=2s",

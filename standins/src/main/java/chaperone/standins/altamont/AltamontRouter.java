@@ -157,12 +157,15 @@ public final class AltamontRouter implements Device {
         guard.end();
         running = kept.copy();
         draft = kept.copy();
+        // It differs from what was in force a moment ago, though nobody typed it.
+        chassis.saved();
     }
 
     /** False if nothing was waiting to be kept. */
     synchronized boolean keep() {
         boolean was = guard.end();
         kept = running.copy();
+        chassis.saved();
         return was;
     }
 

@@ -4,11 +4,13 @@ import chaperone.standins.device.Chassis;
 import chaperone.standins.device.CommandLine;
 import chaperone.standins.device.Events;
 import chaperone.standins.device.RefusedLine;
+import chaperone.standins.device.Storage;
 import chaperone.standins.device.Terminal;
 import chaperone.standins.device.Visit;
 import java.io.IOException;
 import java.util.List;
 import java.util.Optional;
+import java.util.TreeMap;
 import java.util.function.Function;
 import java.util.stream.Collectors;
 
@@ -173,15 +175,20 @@ public final class AltamontShell extends CommandLine {
                                 + chassis.hardware().macBase() + ";\n    up \"" + chassis.uptimeText() + "\";\n}\n";
                     case "modules" ->
                         "module 1 { name Q" + (chassis.hardware().model().equals("R9") ? 12 : 4) + "; serial "
-                                + chassis.hardware().serial() + "-01; }\n";
+                                + chassis.hardware().serial() + "-01; }\n"
+                                + rows(
+                                        List.copyOf(new TreeMap<>(chassis.inserted()).entrySet()),
+                                        m -> "module " + m.getKey() + " { name "
+                                                + m.getValue().name() + "; serial "
+                                                + m.getValue().serial() + "; }");
                     case "storage" ->
                         rows(
                                         List.copyOf(chassis.storage().sizes().entrySet()),
                                         file -> "file " + file.getKey() + " { bytes " + file.getValue() + "; }")
-                                + "storage { free " + chassis.storage().free() + "; }\n";
+                                + "storage { free " + chassis.storage().free() + "; all " + Storage.CAPACITY + "; }\n";
                     case "changed" ->
                         "changed { times " + chassis.changes() + "; last " + chassis.changedAt() + "; by "
-                                + chassis.changedBy() + "; }\n";
+                                + chassis.changedBy() + "; saves " + chassis.saves() + "; }\n";
                     case "routes" ->
                         rows(
                                 around.routes(),
@@ -210,9 +217,16 @@ public final class AltamontShell extends CommandLine {
 
     private void showWhat(Terminal terminal, String what) throws IOException, RefusedLine {
         switch (what) {
-            case "config" -> showConfig(terminal, device.runningText());
-            case "config kept" -> showConfig(terminal, device.savedText());
+            case "config" -> showConfig(terminal, asSeen(device.runningText()));
+            case "config kept" -> showConfig(terminal, asSeen(device.savedText()));
             default -> look(terminal, what);
         }
+    }
+
+    /** An account that may only look sees neither accounts nor filters, and is told so. */
+    private String asSeen(String text) {
+        if (visit.level().equals("full")) return text;
+        return "/* shown in part: level look sees no accounts and no filters */\n"
+                + text.replaceAll("(?m)^    account .*\n", "").replaceAll("(?ms)^filters \\{.*?^\\}\n", "");
     }
 }

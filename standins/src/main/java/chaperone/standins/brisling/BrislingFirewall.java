@@ -80,6 +80,7 @@ public final class BrislingFirewall implements Device {
 
     /** False if nothing waits for it. */
     synchronized boolean confirm() {
+        chassis.saved();
         boolean was = guard.end();
         stored = running.copy();
         return was;

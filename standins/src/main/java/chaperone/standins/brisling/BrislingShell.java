@@ -4,11 +4,13 @@ import chaperone.standins.device.Chassis;
 import chaperone.standins.device.CommandLine;
 import chaperone.standins.device.Events;
 import chaperone.standins.device.RefusedLine;
+import chaperone.standins.device.Storage;
 import chaperone.standins.device.Terminal;
 import chaperone.standins.device.Visit;
 import java.io.IOException;
 import java.util.List;
 import java.util.Optional;
+import java.util.TreeMap;
 import java.util.function.Function;
 import java.util.stream.Collectors;
 
@@ -136,15 +138,21 @@ public final class BrislingShell extends CommandLine {
                                 "mac-base " + chassis.hardware().macBase(),
                                 "up " + chassis.uptimeText()),
                         fact -> "fact " + fact);
-            case "modules" -> "module 1 name E8 serial " + chassis.hardware().serial() + "-01\n";
+            case "modules" ->
+                "module 1 name E8 serial " + chassis.hardware().serial() + "-01\n"
+                        + rows(
+                                List.copyOf(new TreeMap<>(chassis.inserted()).entrySet()),
+                                m -> "module " + m.getKey() + " name "
+                                        + m.getValue().name() + " serial "
+                                        + m.getValue().serial());
             case "storage" ->
                 rows(
                                 List.copyOf(chassis.storage().sizes().entrySet()),
                                 file -> "file " + file.getKey() + " bytes " + file.getValue())
-                        + "storage free " + chassis.storage().free() + "\n";
+                        + "storage free " + chassis.storage().free() + " all " + Storage.CAPACITY + "\n";
             case "changed" ->
                 "changed times " + chassis.changes() + " last " + chassis.changedAt() + " by " + chassis.changedBy()
-                        + "\n";
+                        + " saves " + chassis.saves() + "\n";
             case "routes" ->
                 rows(
                         around.routes(),

@@ -2,7 +2,9 @@ package chaperone.standins.control;
 
 import chaperone.standins.StandIn;
 import chaperone.standins.StandIns;
+import chaperone.standins.device.Chassis;
 import chaperone.standins.device.Fault;
+import chaperone.standins.device.Module;
 import com.sun.net.httpserver.HttpExchange;
 import com.sun.net.httpserver.HttpServer;
 import java.io.IOException;
@@ -104,6 +106,9 @@ public final class ControlServer implements AutoCloseable {
                 standIn.set(fault(path), number < 0 ? fault(path).usualNumber() : number);
             case "DELETE faults" -> standIn.clear(fault(path));
             case "POST new-host-key" -> standIn.changeIdentity();
+            case "PUT modules" ->
+                chassis(standIn).insert(slot(path), new Module("P8", "EXTRA-" + path[1] + "-" + path[3]));
+            case "DELETE modules" -> chassis(standIn).takeOut(slot(path));
             case "POST restart" -> standIn.restart();
             case "POST sail" -> standIn.setAway(true);
             case "POST berth" -> standIn.setAway(false);
@@ -124,6 +129,15 @@ public final class ControlServer implements AutoCloseable {
                 standIn.isAway(),
                 standIn.sessions(),
                 standIn.faults());
+    }
+
+    private static Chassis chassis(StandIn standIn) {
+        return standIn.device().chassis();
+    }
+
+    private static int slot(String[] path) {
+        if (path.length != 4 || !path[3].matches("\\d{1,2}")) throw new IllegalArgumentException("name one slot");
+        return Integer.parseInt(path[3]);
     }
 
     private static Fault fault(String[] path) {

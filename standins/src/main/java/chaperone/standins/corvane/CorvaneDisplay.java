@@ -5,7 +5,9 @@ import chaperone.standins.device.Disturbance;
 import chaperone.standins.device.Fault;
 import chaperone.standins.device.Faults;
 import chaperone.standins.device.Neighbourhood;
+import chaperone.standins.device.Storage;
 import java.util.List;
+import java.util.TreeMap;
 import java.util.function.Function;
 import java.util.stream.Collectors;
 
@@ -23,6 +25,7 @@ final class CorvaneDisplay {
                 + fact("model", chassis.hardware().model())
                 + fact("serial", chassis.hardware().serial())
                 + fact("release", chassis.release())
+                + fact("install", chassis.hardware().model().equals("C7012") ? "unpacked" : "whole-image")
                 + fact("mac base", chassis.hardware().macBase())
                 + fact("uptime", chassis.uptimeText());
     }
@@ -30,11 +33,19 @@ final class CorvaneDisplay {
     String changed() {
         return fact("changes", Integer.toString(chassis.changes()))
                 + fact("last", chassis.changedAt().toString())
-                + fact("by", chassis.changedBy());
+                + fact("by", chassis.changedBy())
+                + fact("saves", Integer.toString(chassis.saves()));
     }
 
     String modules() {
-        return "slot  module     serial\n" + String.join("\n", new Slots(chassis.hardware()).modules()) + "\n";
+        StringBuilder text = new StringBuilder("slot  module     serial\n");
+        new Slots(chassis.hardware())
+                .modules()
+                .forEach(line -> text.append(line).append('\n'));
+        new TreeMap<>(chassis.inserted())
+                .forEach((slot, module) ->
+                        text.append(String.format("%-5d %-10s %s\n", slot, module.name(), module.serial())));
+        return text.toString();
     }
 
     String storage(int savedBytes) {
@@ -42,7 +53,9 @@ final class CorvaneDisplay {
         text.append(file("corvane-" + chassis.release() + ".img", 48_000_000L));
         text.append(file("saved.conf", savedBytes));
         chassis.storage().sizes().forEach((name, size) -> text.append(file(name, size)));
-        return text.append(file("free", chassis.storage().free())).toString();
+        return text.append(file("free", chassis.storage().free()))
+                .append(file("all", Storage.CAPACITY))
+                .toString();
     }
 
     String neighbours() {

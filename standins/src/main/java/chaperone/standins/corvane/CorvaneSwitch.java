@@ -111,6 +111,7 @@ public final class CorvaneSwitch implements Device {
     @Override
     public synchronized void save() {
         saved = running.print();
+        chassis.saved();
     }
 
     @Override

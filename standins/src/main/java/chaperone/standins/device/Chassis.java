@@ -3,7 +3,9 @@ package chaperone.standins.device;
 import java.time.Clock;
 import java.time.Duration;
 import java.time.Instant;
+import java.util.Map;
 import java.util.Optional;
+import java.util.concurrent.ConcurrentSkipListMap;
 import java.util.function.Supplier;
 
 /** What is the same in a device of every family: hardware, release, files, who changed it last. Safe for threads. */
@@ -16,7 +18,11 @@ public final class Chassis {
     private volatile Instant started;
     private volatile String release;
     private volatile Optional<Image> next = Optional.empty();
+    /** What somebody put into a free slot, by the slot. */
+    private final Map<Integer, Module> inserted = new ConcurrentSkipListMap<>();
+
     private int changes;
+    private int saves;
     private Instant changedAt;
     private String changedBy = "factory";
 
@@ -81,6 +87,28 @@ public final class Chassis {
         changes++;
         changedAt = clock.instant();
         changedBy = account;
+    }
+
+    /** What a restart brings back is another one now. */
+    public synchronized void saved() {
+        saves++;
+    }
+
+    public synchronized int saves() {
+        return saves;
+    }
+
+    /** Beside those that the model was delivered with. */
+    public Map<Integer, Module> inserted() {
+        return Map.copyOf(inserted);
+    }
+
+    public void insert(int slot, Module module) {
+        inserted.put(slot, module);
+    }
+
+    public void takeOut(int slot) {
+        inserted.remove(slot);
     }
 
     /** How often the configuration was changed since the start of service. */

@@ -143,7 +143,8 @@ public final class PellonService implements HttpHandler {
                     PellonSwitch.JSON.writeValueAsString(Map.of(
                             "times", device.chassis().changes(),
                             "last", device.chassis().changedAt().toString(),
-                            "by", device.chassis().changedBy())));
+                            "by", device.chassis().changedBy(),
+                            "saves", device.chassis().saves())));
         }
         Optional<String> table =
                 request.startsWith("GET /tables/") ? device.table(request.substring(12)) : Optional.empty();

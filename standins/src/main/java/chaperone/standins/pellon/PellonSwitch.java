@@ -7,6 +7,7 @@ import chaperone.standins.device.Fault;
 import chaperone.standins.device.Faults;
 import chaperone.standins.device.Neighbourhood;
 import chaperone.standins.device.Secret;
+import chaperone.standins.device.Storage;
 import java.time.temporal.ChronoUnit;
 import java.util.List;
 import java.util.Optional;
@@ -148,6 +149,7 @@ public final class PellonSwitch implements Device {
     @Override
     public synchronized void save() {
         saved = running.deepCopy();
+        chassis.saved();
     }
 
     @Override
@@ -222,7 +224,8 @@ public final class PellonSwitch implements Device {
                 .put("release", chassis.release())
                 .put("macBase", chassis.hardware().macBase())
                 .put("uptimeSeconds", chassis.uptime().toSeconds())
-                .put("storageFree", chassis.storage().free());
+                .put("storageFree", chassis.storage().free())
+                .put("storageAll", Storage.CAPACITY);
         return PRETTY.writeValueAsString(facts) + "\n";
     }
 

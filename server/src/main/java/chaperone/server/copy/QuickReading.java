@@ -1,0 +1,100 @@
+package chaperone.server.copy;
+
+import chaperone.connect.Connector;
+import chaperone.connect.Conversation;
+import chaperone.connect.ConversationException;
+import chaperone.connect.ConversationListener;
+import chaperone.connect.FailureKind;
+import chaperone.connect.RetrievedCopy;
+import chaperone.core.platform.Facts;
+import chaperone.core.platform.Platform;
+import chaperone.server.copy.CopySheet.Sheet;
+import chaperone.server.platform.PlatformShelf;
+import java.sql.Timestamp;
+import java.time.Clock;
+import java.time.Duration;
+import java.time.Instant;
+import java.util.Optional;
+import org.springframework.jdbc.core.simple.JdbcClient;
+import org.springframework.stereotype.Component;
+
+/** Looks at a device between copies: facts and the platform's quick check; a copy only when something has moved. */
+@Component
+class QuickReading {
+    private static final String NOTE = """
+            with noted as (
+              update device set last_tried_at = :at, checked_at = :at, version = version + 1 where id = :device)
+            select set_config('synchronous_commit', 'off', true)""";
+
+    private final CopySheet sheets;
+    private final DeviceCopy copies;
+    private final CopyStore store;
+    private final Connector connector;
+    private final PlatformShelf platforms;
+    private final JdbcClient database;
+    private final Clock clock;
+
+    /** What a look came to. */
+    enum Seen {
+        SAME,
+        COPIED,
+        FAILED,
+        GONE
+    }
+
+    QuickReading(
+            CopySheet sheets,
+            DeviceCopy copies,
+            CopyStore store,
+            Connector connector,
+            PlatformShelf platforms,
+            JdbcClient database,
+            Clock clock) {
+        this.sheets = sheets;
+        this.copies = copies;
+        this.store = store;
+        this.connector = connector;
+        this.platforms = platforms;
+        this.database = database;
+        this.clock = clock;
+    }
+
+    /** @param fullAfter how old a copy may be before it is taken anew although nothing seems to have changed */
+    Seen read(long device, Duration fullAfter) {
+        Optional<Sheet> found = sheets.of(device);
+        if (found.isEmpty()) return Seen.GONE;
+        Sheet sheet = found.get();
+        Platform platform = platforms.get(sheet.platform());
+        try (Conversation conversation = connector.open(sheet.target(), platform, ConversationListener.NONE)) {
+            boolean mayBeSame =
+                    isFresh(sheet, fullAfter) && !sheet.facts().mark().isEmpty();
+            if (!mayBeSame || !sheet.facts().mark().equals(RetrievedCopy.markOf(conversation, platform))) {
+                copies.store(device, sheet, copies.retrieve(conversation, sheet, platform));
+                return Seen.COPIED;
+            }
+            noteSame(device, sheet, platform.facts().read(conversation::ask));
+            return Seen.SAME;
+        } catch (ConversationException e) {
+            if (e.kind() != FailureKind.STOPPED) store.failed(device, e.kind().name());
+            return Seen.FAILED;
+        }
+    }
+
+    private boolean isFresh(Sheet sheet, Duration fullAfter) {
+        Instant limit = clock.instant().minus(fullAfter);
+        return sheet.running().isPresent()
+                && sheet.facts().lastCopyAt().filter(limit::isBefore).isPresent();
+    }
+
+    private void noteSame(long device, Sheet sheet, Facts facts) {
+        if (!sheet.facts().cover(facts, clock.instant())) {
+            store.answered(device, facts);
+            return;
+        }
+        database.sql(NOTE)
+                .param("at", Timestamp.from(clock.instant()))
+                .param("device", device)
+                .query(String.class)
+                .optional();
+    }
+}

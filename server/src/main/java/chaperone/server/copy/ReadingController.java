@@ -1,0 +1,92 @@
+package chaperone.server.copy;
+
+import chaperone.server.audit.AuditNote;
+import chaperone.server.audit.Audited;
+import chaperone.server.fleet.Groups;
+import chaperone.server.problem.ProblemException;
+import jakarta.validation.Valid;
+import jakarta.validation.constraints.Max;
+import jakarta.validation.constraints.Min;
+import jakarta.validation.constraints.Size;
+import java.util.List;
+import java.util.Optional;
+import org.springframework.http.HttpStatus;
+import org.springframework.transaction.annotation.Transactional;
+import org.springframework.web.bind.annotation.DeleteMapping;
+import org.springframework.web.bind.annotation.GetMapping;
+import org.springframework.web.bind.annotation.PutMapping;
+import org.springframework.web.bind.annotation.RequestBody;
+import org.springframework.web.bind.annotation.RequestMapping;
+import org.springframework.web.bind.annotation.RequestParam;
+import org.springframework.web.bind.annotation.ResponseStatus;
+import org.springframework.web.bind.annotation.RestController;
+
+/** How often devices are looked at between copies, group by group. */
+@RestController
+@RequestMapping("/api/reading-plans")
+class ReadingController {
+    private static final int STEP = 10;
+
+    private final ReadingPlanRepository plans;
+    private final Groups groups;
+
+    ReadingController(ReadingPlanRepository plans, Groups groups) {
+        this.plans = plans;
+        this.groups = groups;
+    }
+
+    /** @param group absent for the plan of all devices that no other has */
+    record ReadingPlanView(Optional<String> group, long everyMinutes, long fullAfterHours, boolean on) {}
+
+    record ReadingPlanInput(
+            @Min(1) @Max(10_080) int everyMinutes,
+            @Min(1) @Max(720) int fullAfterHours,
+            boolean on) {}
+
+    @GetMapping
+    @Transactional(readOnly = true)
+    public List<ReadingPlanView> list() {
+        return plans.findAllByOrderByPosition().stream()
+                .map(plan -> new ReadingPlanView(
+                        plan.group().map(groups::nameOf),
+                        plan.every().toMinutes(),
+                        plan.fullAfter().toHours(),
+                        plan.isOn()))
+                .toList();
+    }
+
+    /** @param group left out for the plan of all others */
+    @Audited("set how often devices are looked at")
+    @PutMapping
+    @ResponseStatus(HttpStatus.NO_CONTENT)
+    @Transactional
+    public void set(
+            @RequestParam(defaultValue = "") @Size(max = 60) String group, @Valid @RequestBody ReadingPlanInput input) {
+        AuditNote.add((group.isEmpty() ? "all others" : group) + ": " + input);
+        ReadingPlan plan = group.isEmpty()
+                ? plans.findByGroupIdIsNull().orElseThrow()
+                : find(group).orElseGet(() -> new ReadingPlan(nextPosition(), groups.idOf(group)));
+        plan.become(input.everyMinutes(), input.fullAfterHours(), input.on());
+        plans.save(plan);
+    }
+
+    @Audited("removed how often devices of a group are looked at")
+    @DeleteMapping
+    @ResponseStatus(HttpStatus.NO_CONTENT)
+    @Transactional
+    public void remove(@RequestParam @Size(min = 1, max = 60) String group) {
+        AuditNote.add(group);
+        plans.delete(find(group).orElseThrow(() -> ProblemException.notFound("reading plan for the group", group)));
+    }
+
+    private Optional<ReadingPlan> find(String group) {
+        return plans.findByGroupId(groups.idOf(group));
+    }
+
+    private int nextPosition() {
+        return plans.findFirstByGroupIdIsNotNullOrderByPositionDesc()
+                        .map(ReadingPlan::position)
+                        .orElse(0)
+                + STEP;
+    }
+}

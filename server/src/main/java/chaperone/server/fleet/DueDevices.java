@@ -1,0 +1,46 @@
+package chaperone.server.fleet;
+
+import jakarta.persistence.criteria.Path;
+import java.time.Instant;
+import java.util.Collection;
+import java.util.List;
+import java.util.Optional;
+import org.springframework.data.domain.PageRequest;
+import org.springframework.data.domain.Sort;
+import org.springframework.data.jpa.domain.Specification;
+import org.springframework.stereotype.Service;
+import org.springframework.transaction.annotation.Transactional;
+
+/** Devices that nobody has talked to for a while. */
+@Service
+public class DueDevices {
+    private final DeviceRepository devices;
+    private final DeviceSearch search;
+
+    DueDevices(DeviceRepository devices, DeviceSearch search) {
+        this.devices = devices;
+        this.search = search;
+    }
+
+    /**
+     * Those that waited longest come first; at most {@code most}.
+     *
+     * @param group the query that they are in; all are if there is none
+     * @param others queries that they must not be in
+     */
+    @Transactional(readOnly = true)
+    public List<Device> notTriedSince(Instant limit, Optional<String> group, Collection<String> others, int most) {
+        Specification<Device> wanted = (device, query, builder) -> {
+            Path<Instant> tried = device.get("lastTriedAt");
+            return builder.or(builder.isNull(tried), builder.lessThan(tried, limit));
+        };
+        if (group.isPresent()) wanted = wanted.and(meantBy(group.get()));
+        for (String other : others) wanted = wanted.and(Specification.not(meantBy(other)));
+        Sort longest = Sort.by(Sort.Order.asc("lastTriedAt").nullsFirst());
+        return devices.findAll(wanted, PageRequest.of(0, most, longest)).getContent();
+    }
+
+    private Specification<Device> meantBy(String query) {
+        return search.condition(Wanted.meantBy(query));
+    }
+}
