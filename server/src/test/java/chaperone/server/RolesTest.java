@@ -26,6 +26,15 @@ class RolesTest {
         GET    /api/devices.csv                               | VIEWER
         GET    /api/query-help                                | VIEWER
         POST   /api/devices/edit                              | ENGINEER
+        GET    /api/map                                       | VIEWER
+        PUT    /api/map/places                                | ENGINEER
+        DELETE /api/map/places                                | ENGINEER
+        POST   /api/map/notes                                 | ENGINEER
+        POST   /api/map/notes/{id}/seen                       | VIEWER
+        DELETE /api/map/notes/{id}                            | ENGINEER
+        GET    /api/pairs                                     | VIEWER
+        PUT    /api/pairs                                     | ENGINEER
+        DELETE /api/pairs                                     | ENGINEER
         GET    /api/reading-plans                             | VIEWER
         PUT    /api/reading-plans                             | ENGINEER
         DELETE /api/reading-plans                             | ENGINEER
@@ -38,6 +47,8 @@ class RolesTest {
         GET    /api/devices/{name}/revisions/{number}/lines   | VIEWER
         GET    /api/devices/{name}/revisions/{number}/text    | ENGINEER
         POST   /api/devices/{name}/revisions/{number}/whole   | ENGINEER
+        GET    /api/devices/{name}/revisions/{number}/outline | VIEWER
+        GET    /api/devices/{name}/tables                     | VIEWER
         GET    /api/devices/{name}/events                     | VIEWER
         GET    /api/device-events                             | VIEWER
         GET    /api/devices/{name}/compare                    | VIEWER

@@ -52,6 +52,12 @@ class SecurityRules {
         rules.requestMatchers(HttpMethod.POST, "/api/devices/*/revisions/*/whole")
                 .hasRole(ENGINEER);
 
+        rules.requestMatchers(HttpMethod.PUT, "/api/pairs", "/api/map/places").hasRole(ENGINEER);
+        rules.requestMatchers(HttpMethod.DELETE, "/api/pairs", "/api/map/places")
+                .hasRole(ENGINEER);
+        rules.requestMatchers(HttpMethod.POST, "/api/map/notes").hasRole(ENGINEER);
+        rules.requestMatchers(HttpMethod.DELETE, "/api/map/notes/*").hasRole(ENGINEER);
+        rules.requestMatchers(HttpMethod.POST, "/api/map/notes/*/seen").hasRole(VIEWER);
         rules.requestMatchers(HttpMethod.PUT, "/api/reading-plans").hasRole(ENGINEER);
         rules.requestMatchers(HttpMethod.DELETE, "/api/reading-plans").hasRole(ENGINEER);
         rules.requestMatchers(HttpMethod.PUT, "/api/groups/*").hasRole(ENGINEER);

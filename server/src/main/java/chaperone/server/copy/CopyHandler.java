@@ -4,10 +4,10 @@ import chaperone.connect.Connector;
 import chaperone.connect.Conversation;
 import chaperone.connect.ConversationException;
 import chaperone.connect.FailureKind;
-import chaperone.connect.RetrievedCopy;
 import chaperone.core.platform.Platform;
 import chaperone.server.copy.CopySheet.Sheet;
 import chaperone.server.copy.CopyStore.Stored;
+import chaperone.server.copy.DeviceCopy.Read;
 import chaperone.server.job.JobKind;
 import chaperone.server.job.LineHandler;
 import chaperone.server.job.LineResult;
@@ -45,13 +45,13 @@ class CopyHandler implements LineHandler {
         Optional<Sheet> sheet = device.flatMap(sheets::of);
         if (sheet.isEmpty()) return LineResult.failed(Outcome.DEVICE_GONE, "");
         long id = device.get();
-        RetrievedCopy copy = retrieve(id, sheet.get(), work);
-        return copies.store(id, sheet.get(), copy)
+        Read read = retrieve(id, sheet.get(), work);
+        return copies.store(id, sheet.get(), read)
                 .map(CopyHandler::result)
                 .orElseGet(() -> LineResult.failed(Outcome.DEVICE_GONE, ""));
     }
 
-    private RetrievedCopy retrieve(long device, Sheet sheet, LineWork work) {
+    private Read retrieve(long device, Sheet sheet, LineWork work) {
         Platform platform = platforms.get(sheet.platform());
         try (Conversation conversation = connector.open(sheet.target(), platform, work::holds)) {
             return copies.retrieve(conversation, sheet, platform);

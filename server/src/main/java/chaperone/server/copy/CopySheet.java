@@ -7,6 +7,7 @@ import chaperone.server.fleet.CredentialSets;
 import chaperone.server.history.LatestRevision;
 import java.sql.ResultSet;
 import java.sql.SQLException;
+import java.time.Instant;
 import java.util.Optional;
 import org.jspecify.annotations.Nullable;
 import org.springframework.jdbc.core.simple.JdbcClient;
@@ -18,6 +19,7 @@ class CopySheet {
     private static final String READ = """
             select d.name, d.platform, d.host, d.port, d.telnet_allowed, d.credential_set_id, d.facts_digest,
               d.started_at, d.storage_total, d.storage_free, d.change_mark, d.last_copy_at,
+              (select min(t.read_at) from device_table t where t.device_id = d.id) as tables_read_at,
               d.last_failure is null and d.incomplete = '' as is_well, c.account, c.password,
               c.privileged, k.fingerprint, r.id as running_id, r.digest as running_digest,
               r.settled_digest as running_settled, s.id as saved_id, s.digest as saved_digest,
@@ -43,7 +45,8 @@ class CopySheet {
             Target target,
             Optional<LatestRevision> running,
             Optional<LatestRevision> saved,
-            KnownFacts facts) {}
+            KnownFacts facts,
+            Optional<Instant> tablesReadAt) {}
 
     CopySheet(JdbcClient database, CredentialSets credentials) {
         this.database = database;
@@ -74,7 +77,8 @@ class CopySheet {
                 target,
                 latest(row, "running"),
                 latest(row, "saved"),
-                KnownFacts.from(row));
+                KnownFacts.from(row),
+                KnownFacts.moment(row.getTimestamp("tables_read_at")));
     }
 
     private static Optional<LatestRevision> latest(ResultSet row, String kind) throws SQLException {

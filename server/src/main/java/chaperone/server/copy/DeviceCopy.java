@@ -1,10 +1,20 @@
 package chaperone.server.copy;
 
 import chaperone.connect.Conversation;
+import chaperone.connect.ConversationException;
+import chaperone.connect.FailureKind;
 import chaperone.connect.RetrievedCopy;
 import chaperone.core.platform.Platform;
+import chaperone.core.table.Table;
+import chaperone.core.table.TableReader;
 import chaperone.server.copy.CopySheet.Sheet;
 import chaperone.server.copy.CopyStore.Stored;
+import chaperone.server.table.Tables;
+import java.time.Clock;
+import java.time.Duration;
+import java.time.Instant;
+import java.util.ArrayList;
+import java.util.List;
 import java.util.Optional;
 import java.util.function.Predicate;
 import org.springframework.stereotype.Component;
@@ -12,25 +22,53 @@ import org.springframework.stereotype.Component;
 /** Takes a whole copy in an open conversation, and stores it. */
 @Component
 class DeviceCopy {
+    /** Tables move all the time; they are read with a copy, but not oftener than this. */
+    private static final Duration TABLES_AFTER = Duration.ofHours(1);
+
     private final SameAgain sameAgain;
     private final CopyStore store;
+    private final Tables tables;
+    private final Clock clock;
 
-    DeviceCopy(SameAgain sameAgain, CopyStore store) {
+    /** What was read in one conversation. */
+    record Read(RetrievedCopy copy, List<Table> tables) {}
+
+    DeviceCopy(SameAgain sameAgain, CopyStore store, Tables tables, Clock clock) {
         this.sameAgain = sameAgain;
         this.store = store;
+        this.tables = tables;
+        this.clock = clock;
     }
 
-    RetrievedCopy retrieve(Conversation conversation, Sheet sheet, Platform platform) {
+    Read retrieve(Conversation conversation, Sheet sheet, Platform platform) {
         // What was taken as a whole configuration before need not be read again to know that it is one.
         Predicate<String> isKnown =
                 text -> sheet.running().filter(r -> r.isOf(text)).isPresent()
                         || sheet.saved().filter(s -> s.isOf(text)).isPresent();
-        return RetrievedCopy.from(conversation, platform, isKnown);
+        RetrievedCopy copy = RetrievedCopy.from(conversation, platform, isKnown);
+        Instant limit = clock.instant().minus(TABLES_AFTER);
+        boolean areFresh = sheet.tablesReadAt().filter(limit::isBefore).isPresent();
+        return new Read(copy, areFresh ? List.of() : tables(conversation, platform));
+    }
+
+    /** A table that the device refuses to show costs no copy. */
+    private static List<Table> tables(Conversation conversation, Platform platform) {
+        List<Table> read = new ArrayList<>();
+        for (TableReader reader : platform.tables()) {
+            try {
+                read.add(reader.read(conversation.ask(reader.request())));
+            } catch (ConversationException e) {
+                if (e.kind() != FailureKind.COMMAND_REFUSED) throw e;
+            }
+        }
+        return read;
     }
 
     /** Nothing if the device was removed meanwhile. */
-    Optional<Stored> store(long device, Sheet sheet, RetrievedCopy copy) {
-        if (sameAgain.note(device, sheet, copy)) return Optional.of(new Stored(false, false, ""));
-        return store.store(device, copy);
+    Optional<Stored> store(long device, Sheet sheet, Read read) {
+        boolean isSame = sameAgain.note(device, sheet, read.copy());
+        Optional<Stored> stored = isSame ? Optional.of(new Stored(false, false, "")) : store.store(device, read.copy());
+        if (stored.isPresent() && !read.tables().isEmpty()) tables.keep(device, read.tables(), clock.instant());
+        return stored;
     }
 }

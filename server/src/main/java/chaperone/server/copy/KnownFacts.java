@@ -38,7 +38,7 @@ record KnownFacts(
                 moment(row.getTimestamp("last_copy_at")));
     }
 
-    private static Optional<Instant> moment(@org.jspecify.annotations.Nullable Timestamp at) {
+    static Optional<Instant> moment(@org.jspecify.annotations.Nullable Timestamp at) {
         return Optional.ofNullable(at).map(Timestamp::toInstant);
     }
 

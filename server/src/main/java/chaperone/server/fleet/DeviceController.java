@@ -11,6 +11,7 @@ import java.security.Principal;
 import java.time.Clock;
 import java.time.Instant;
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
 import org.springdoc.core.annotations.ParameterObject;
 import org.springframework.data.domain.Page;
@@ -36,6 +37,7 @@ class DeviceController {
     private final DeviceRepository devices;
     private final CredentialSets credentials;
     private final HostKeyRepository keys;
+    private final Pairs pairs;
     private final Clock clock;
 
     DeviceController(
@@ -44,12 +46,14 @@ class DeviceController {
             DeviceRepository devices,
             CredentialSets credentials,
             HostKeyRepository keys,
+            Pairs pairs,
             Clock clock) {
         this.fleet = fleet;
         this.search = search;
         this.devices = devices;
         this.credentials = credentials;
         this.keys = keys;
+        this.pairs = pairs;
         this.clock = clock;
     }
 
@@ -71,8 +75,9 @@ class DeviceController {
             boolean telnetAllowed,
             List<String> tags,
             Optional<Instant> checkedAt,
+            Optional<String> pair,
             FourAnswers answers) {
-        static DeviceView of(Device device, Instant now) {
+        static DeviceView of(Device device, Map<Long, String> partners, Instant now) {
             return new DeviceView(
                     device.name(),
                     device.host(),
@@ -91,6 +96,7 @@ class DeviceController {
                     device.isTelnetAllowed(),
                     device.tags(),
                     device.checkedAt(),
+                    Optional.ofNullable(partners.get(device.id())),
                     device.answers(now));
         }
     }
@@ -148,8 +154,9 @@ class DeviceController {
         Instant now = clock.instant();
         Page<Device> found =
                 devices.findAll(search.condition(wanted), PageRequest.of(page, size, DeviceFilter.sort(wanted.sort())));
+        Map<Long, String> partners = pairs.partners(found.getContent());
         return new DevicePage(
-                found.map(device -> DeviceView.of(device, now)).getContent(),
+                found.map(device -> DeviceView.of(device, partners, now)).getContent(),
                 found.getTotalElements(),
                 devices.count(),
                 facets(devices.sites()),
@@ -164,7 +171,7 @@ class DeviceController {
     public DeviceDetail get(@PathVariable String name) {
         Device device = fleet.get(name);
         return new DeviceDetail(
-                DeviceView.of(device, clock.instant()),
+                DeviceView.of(device, pairs.partners(List.of(device)), clock.instant()),
                 credentials.get(device.credentialSet()).name(),
                 keys.findById(new HostKey.Address(device.host(), device.port()))
                         .map(key -> new HostKeyView(key.fingerprint(), key.pinnedAt())),

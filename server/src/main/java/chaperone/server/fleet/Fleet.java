@@ -3,10 +3,12 @@ package chaperone.server.fleet;
 import chaperone.connect.Connector.Met;
 import chaperone.connect.Endpoint;
 import chaperone.connect.Target;
+import chaperone.core.answer.FourAnswers;
 import chaperone.core.inventory.DeviceName;
 import chaperone.server.event.Events;
 import chaperone.server.problem.ProblemException;
 import java.time.Clock;
+import java.time.Instant;
 import java.util.Collection;
 import java.util.List;
 import java.util.Locale;
@@ -53,6 +55,24 @@ public class Fleet {
         this.facts = facts;
         this.events = events;
         this.clock = clock;
+    }
+
+    /** A device and how it stands. */
+    public record Standing(long id, String name, String site, String role, String model, FourAnswers answers) {}
+
+    /** Every device, in the order of the names. */
+    @Transactional(readOnly = true)
+    public List<Standing> standings() {
+        Instant now = clock.instant();
+        return devices.findAllByOrderByName().stream()
+                .map(device -> new Standing(
+                        device.id(),
+                        device.name(),
+                        device.siteName(),
+                        device.role(),
+                        device.model(),
+                        device.answers(now)))
+                .toList();
     }
 
     @Transactional(readOnly = true)

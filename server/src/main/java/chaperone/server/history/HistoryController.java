@@ -65,6 +65,18 @@ class HistoryController {
                 lines.subList(start, end).stream().map(ConfigBytes::printable).toList());
     }
 
+    /** The headings of a revision: statements that have others below them, and those at the top, in order. */
+    @GetMapping("/revisions/{number}/outline")
+    @Transactional(readOnly = true)
+    public List<Outline.Heading> outline(
+            @PathVariable String name,
+            @PathVariable int number,
+            @RequestParam(defaultValue = "RUNNING") ConfigKind kind) {
+        Device device = fleet.get(name);
+        return Outline.of(
+                history.platformOf(device), history.get(device, kind, number).whole());
+    }
+
     /** The configuration to the byte, secrets included; the look is recorded. */
     @Audited(value = "fetched a configuration with its secrets", first = true)
     @GetMapping(path = "/revisions/{number}/text", produces = MediaType.TEXT_PLAIN_VALUE)

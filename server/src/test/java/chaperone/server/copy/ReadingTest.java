@@ -86,6 +86,34 @@ class ReadingTest {
     }
 
     @Test
+    void tablesComeWithACopyAndFitWhatTheDeviceShows() {
+        for (String device : devices()) {
+            List<String> kinds = new ArrayList<>();
+            for (JsonNode table :
+                    engineer.get("/api/devices/" + device + "/tables").json(200)) {
+                kinds.add(table.get("kind").asString());
+                table.get("rows").forEach(row -> assertThat(row).hasSameSizeAs(table.get("columns")));
+                if (table.get("kind").asString().equals("NEIGHBOURS")) {
+                    assertThat(table.get("rows"))
+                            .hasSameSizeAs(chassis(device).neighbourhood().neighbours());
+                }
+            }
+            assertThat(kinds).as(device).containsExactly("ARP", "MACS", "NEIGHBOURS", "ROUTES");
+        }
+    }
+
+    @Test
+    void theOutlineLeadsToTheLinesOfTheText() {
+        String path = "/api/devices/" + ROUTER + "/revisions/1";
+        JsonNode lines = engineer.get(path + "/lines").json(200).get("lines");
+        JsonNode outline = engineer.get(path + "/outline").json(200);
+        assertThat(outline.size()).isGreaterThan(4);
+        outline.forEach(
+                heading -> assertThat(lines.get(heading.get("line").asInt()).asString())
+                        .contains(heading.get("text").asString()));
+    }
+
+    @Test
     void aModuleThatIsInsertedAndTakenOutIsAnEvent() {
         chassis(SWITCH).insert(7, new Module("P8", "EXTRA-7"));
         assertThat(look(SWITCH)).isEqualTo(QuickReading.Seen.SAME);

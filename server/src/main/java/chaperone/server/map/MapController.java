@@ -1,0 +1,181 @@
+package chaperone.server.map;
+
+import chaperone.core.answer.FourAnswers;
+import chaperone.core.table.Links;
+import chaperone.server.audit.AuditNote;
+import chaperone.server.audit.Audited;
+import chaperone.server.fleet.Fleet.Standing;
+import chaperone.server.problem.ProblemException;
+import jakarta.validation.Valid;
+import jakarta.validation.constraints.DecimalMax;
+import jakarta.validation.constraints.DecimalMin;
+import jakarta.validation.constraints.NotBlank;
+import jakarta.validation.constraints.NotEmpty;
+import jakarta.validation.constraints.NotNull;
+import jakarta.validation.constraints.Size;
+import java.security.Principal;
+import java.time.Clock;
+import java.time.Instant;
+import java.util.List;
+import org.springframework.http.HttpStatus;
+import org.springframework.transaction.annotation.Transactional;
+import org.springframework.web.bind.annotation.DeleteMapping;
+import org.springframework.web.bind.annotation.GetMapping;
+import org.springframework.web.bind.annotation.PathVariable;
+import org.springframework.web.bind.annotation.PostMapping;
+import org.springframework.web.bind.annotation.PutMapping;
+import org.springframework.web.bind.annotation.RequestBody;
+import org.springframework.web.bind.annotation.RequestMapping;
+import org.springframework.web.bind.annotation.ResponseStatus;
+import org.springframework.web.bind.annotation.RestController;
+
+/** The map: what stands where, how it is linked, what is pinned to it. */
+@RestController
+@RequestMapping("/api/map")
+class MapController {
+    private final Network network;
+    private final MapPlaceRepository places;
+    private final MapNoteRepository notes;
+    private final Clock clock;
+
+    MapController(Network network, MapPlaceRepository places, MapNoteRepository notes, Clock clock) {
+        this.network = network;
+        this.places = places;
+        this.notes = notes;
+        this.clock = clock;
+    }
+
+    record MapDevice(String name, String site, String role, String model, FourAnswers answers) {
+        static MapDevice of(Standing device) {
+            return new MapDevice(device.name(), device.site(), device.role(), device.model(), device.answers());
+        }
+    }
+
+    record MapLink(String near, String nearPort, String far, String farPort, boolean toldByBoth) {
+        static MapLink of(Links.Link link) {
+            return new MapLink(
+                    link.near().device(),
+                    link.near().port(),
+                    link.far().device(),
+                    link.far().port(),
+                    link.toldByBoth());
+        }
+    }
+
+    /** In the drawing's own units; the middle of the drawing is 0, 0. */
+    record PlaceView(
+            @NotNull MapPlace.Kind kind,
+            @NotBlank @Size(max = 253) String name,
+            @DecimalMin("-20000") @DecimalMax("20000") double x,
+            @DecimalMin("-20000") @DecimalMax("20000") double y) {}
+
+    record NoteView(
+            long id,
+            String site,
+            double x,
+            double y,
+            String text,
+            String writtenBy,
+            Instant writtenAt,
+            boolean isNew) {}
+
+    /** @param leading links to names that are not in the fleet */
+    record MapView(
+            List<MapDevice> devices,
+            List<MapLink> links,
+            List<MapLink> leading,
+            List<PlaceView> places,
+            List<NoteView> notes) {}
+
+    record PlacesInput(@NotEmpty @Size(max = 10_000) List<@Valid PlaceView> places) {}
+
+    /** @param site empty for the drawing of all sites */
+    record NoteInput(
+            @NotNull @Size(max = 100) String site,
+            @DecimalMin("-20000") @DecimalMax("20000") double x,
+            @DecimalMin("-20000") @DecimalMax("20000") double y,
+            @NotBlank @Size(max = 1000) String text) {}
+
+    @GetMapping
+    @Transactional(readOnly = true)
+    public MapView map(Principal principal) {
+        List<Standing> devices = network.devices();
+        Links.Found links = network.links(devices);
+        return new MapView(
+                devices.stream().map(MapDevice::of).toList(),
+                links.known().stream().map(MapLink::of).toList(),
+                links.leading().stream().map(MapLink::of).toList(),
+                places.findAll().stream()
+                        .map(place -> new PlaceView(place.kind(), place.name(), place.x(), place.y()))
+                        .toList(),
+                notes.findAllByOrderById().stream()
+                        .map(note -> view(note, principal.getName()))
+                        .toList());
+    }
+
+    private static NoteView view(MapNote note, String account) {
+        return new NoteView(
+                note.id(),
+                note.site(),
+                note.x(),
+                note.y(),
+                note.text(),
+                note.writtenBy(),
+                note.writtenAt(),
+                note.isNewTo(account));
+    }
+
+    @Audited("arranged the map")
+    @PutMapping("/places")
+    @ResponseStatus(HttpStatus.NO_CONTENT)
+    @Transactional
+    public void arrange(@Valid @RequestBody PlacesInput input) {
+        AuditNote.add(input.places().size() + " moved");
+        input.places()
+                .forEach(place ->
+                        places.save(new MapPlace(new MapPlace.Key(place.kind(), place.name()), place.x(), place.y())));
+    }
+
+    /** Back to the places that the drawing finds by itself. */
+    @Audited("forgot how the map was arranged")
+    @DeleteMapping("/places")
+    @ResponseStatus(HttpStatus.NO_CONTENT)
+    @Transactional
+    public void forget() {
+        places.deleteAllInBatch();
+    }
+
+    @Audited("pinned a note to the map")
+    @PostMapping("/notes")
+    @ResponseStatus(HttpStatus.CREATED)
+    @Transactional
+    public NoteView pin(@Valid @RequestBody NoteInput input, Principal principal) {
+        String text = input.text().strip();
+        AuditNote.add(text);
+        MapNote note = new MapNote(input.site(), input.x(), input.y(), text, principal.getName(), clock.instant());
+        return view(notes.save(note), principal.getName());
+    }
+
+    /** Each reader for themselves: a note that was seen is not new any more. */
+    @Audited("read a note on the map")
+    @PostMapping("/notes/{id}/seen")
+    @ResponseStatus(HttpStatus.NO_CONTENT)
+    @Transactional
+    public void seen(@PathVariable long id, Principal principal) {
+        find(id).seenBy(principal.getName());
+    }
+
+    @Audited("took a note off the map")
+    @DeleteMapping("/notes/{id}")
+    @ResponseStatus(HttpStatus.NO_CONTENT)
+    @Transactional
+    public void unpin(@PathVariable long id) {
+        MapNote note = find(id);
+        AuditNote.add(note.text());
+        notes.delete(note);
+    }
+
+    private MapNote find(long id) {
+        return notes.findById(id).orElseThrow(() -> ProblemException.notFound("note", id));
+    }
+}

@@ -1,0 +1,8 @@
+package chaperone.server.map;
+
+import java.util.List;
+import org.springframework.data.jpa.repository.JpaRepository;
+
+interface MapNoteRepository extends JpaRepository<MapNote, Long> {
+    List<MapNote> findAllByOrderById();
+}

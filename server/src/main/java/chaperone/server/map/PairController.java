@@ -1,0 +1,61 @@
+package chaperone.server.map;
+
+import chaperone.core.inventory.PairProposals.Proposal;
+import chaperone.server.audit.AuditNote;
+import chaperone.server.audit.Audited;
+import chaperone.server.fleet.Pairs;
+import chaperone.server.fleet.Pairs.Pair;
+import jakarta.validation.Valid;
+import jakarta.validation.constraints.NotBlank;
+import jakarta.validation.constraints.Size;
+import java.security.Principal;
+import java.util.List;
+import org.springframework.http.HttpStatus;
+import org.springframework.web.bind.annotation.DeleteMapping;
+import org.springframework.web.bind.annotation.GetMapping;
+import org.springframework.web.bind.annotation.PutMapping;
+import org.springframework.web.bind.annotation.RequestBody;
+import org.springframework.web.bind.annotation.RequestMapping;
+import org.springframework.web.bind.annotation.RequestParam;
+import org.springframework.web.bind.annotation.ResponseStatus;
+import org.springframework.web.bind.annotation.RestController;
+
+/** Which devices back each other up: proposed from names and links, decided by people. */
+@RestController
+@RequestMapping("/api/pairs")
+class PairController {
+    private final Network network;
+    private final Pairs pairs;
+
+    PairController(Network network, Pairs pairs) {
+        this.network = network;
+        this.pairs = pairs;
+    }
+
+    record PairList(List<Pair> pairs, List<Proposal> proposals) {}
+
+    record PairInput(
+            @NotBlank @Size(max = 253) String first,
+            @NotBlank @Size(max = 253) String second) {}
+
+    @GetMapping
+    PairList list() {
+        return new PairList(pairs.all(), network.proposals());
+    }
+
+    @Audited("made a pair")
+    @PutMapping
+    @ResponseStatus(HttpStatus.NO_CONTENT)
+    void confirm(@Valid @RequestBody PairInput pair, Principal principal) {
+        AuditNote.add(pair.first() + " and " + pair.second());
+        pairs.confirm(pair.first(), pair.second(), principal.getName());
+    }
+
+    @Audited("said that two devices are no pair")
+    @DeleteMapping
+    @ResponseStatus(HttpStatus.NO_CONTENT)
+    void refuse(@RequestParam @Size(max = 253) String first, @RequestParam @Size(max = 253) String second) {
+        AuditNote.add(first + " and " + second);
+        pairs.refuse(first, second);
+    }
+}

@@ -1,0 +1,41 @@
+package chaperone.server.table;
+
+import chaperone.core.table.Table;
+import chaperone.core.table.TableKind;
+import java.time.Instant;
+import java.util.List;
+import java.util.Map;
+import java.util.stream.Collectors;
+import org.springframework.stereotype.Service;
+import org.springframework.transaction.annotation.Transactional;
+
+/** Keeps the newest reading of each table. */
+@Service
+public class Tables {
+    private final DeviceTableRepository tables;
+
+    Tables(DeviceTableRepository tables) {
+        this.tables = tables;
+    }
+
+    @Transactional
+    public void keep(long device, List<Table> read, Instant at) {
+        for (Table table : read) {
+            DeviceTable kept = tables.findById(new DeviceTable.Key(device, table.kind()))
+                    .orElseGet(() -> new DeviceTable(device, table.kind()));
+            kept.show(table, at);
+            tables.save(kept);
+        }
+    }
+
+    /** The rows of one table of every device that has it, by the device's number. */
+    @Transactional(readOnly = true)
+    public Map<Long, List<List<String>>> all(TableKind kind) {
+        return tables.ofKind(kind).stream().collect(Collectors.toMap(DeviceTable::device, DeviceTable::rows));
+    }
+
+    @Transactional(readOnly = true)
+    List<DeviceTable> of(long device) {
+        return tables.ofDevice(device);
+    }
+}

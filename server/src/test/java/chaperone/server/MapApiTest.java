@@ -1,0 +1,135 @@
+package chaperone.server;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import chaperone.server.support.Api;
+import chaperone.server.support.TestServer;
+import java.util.HashSet;
+import java.util.List;
+import java.util.Map;
+import java.util.Set;
+import org.junit.jupiter.api.AfterAll;
+import org.junit.jupiter.api.BeforeAll;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.api.Timeout;
+import tools.jackson.databind.JsonNode;
+
+/** The demo's network as a drawing: links, pairs, places, notes. */
+@Timeout(180)
+class MapApiTest {
+    private static TestServer server;
+    private static Api engineer;
+    private static Api viewer;
+
+    @BeforeAll
+    static void start() {
+        server = TestServer.startDemo(2938);
+        engineer = new Api(server.address()).logIn("r.anand", "demo-engineer");
+        viewer = new Api(server.address()).logIn("watch", "demo-viewer");
+        engineer.awaitJob(1);
+    }
+
+    @AfterAll
+    static void stop() {
+        server.close();
+    }
+
+    @Test
+    void linksAreThoseThatTheStandInsHave() {
+        JsonNode map = viewer.get("/api/map").json(200);
+        assertThat(map.get("devices")).hasSize(49);
+        Set<String> drawn = new HashSet<>();
+        map.get("links").forEach(link -> {
+            drawn.add(end(link, "near") + "=" + end(link, "far"));
+            drawn.add(end(link, "far") + "=" + end(link, "near"));
+        });
+        Set<String> known = new HashSet<>();
+        map.get("devices").forEach(device -> known.add(device.get("name").asString()));
+        int expected = 0;
+        for (String name : known) {
+            for (var neighbour :
+                    server.standIn(name).device().chassis().neighbourhood().neighbours()) {
+                if (!known.contains(neighbour.name())) continue;
+                expected++;
+                assertThat(drawn)
+                        .contains(name + " " + neighbour.port() + "=" + neighbour.name() + " " + neighbour.farPort());
+            }
+        }
+        assertThat(expected).isGreaterThan(40);
+    }
+
+    private static String end(JsonNode link, String side) {
+        return link.get(side).asString() + " " + link.get(side + "Port").asString();
+    }
+
+    @Test
+    void pairsAreProposedDecidedAndShown() {
+        JsonNode before = engineer.get("/api/pairs").json(200).get("proposals");
+        assertThat(before).isNotEmpty();
+        assertThat(before.findValuesAsString("first"))
+                .contains("brkw-core-1", "ald-rtr-1")
+                .as("access switches below the same two")
+                .doesNotContain("brkw-acc-1");
+        Map<String, String> cores = Map.of("first", "brkw-core-1", "second", "brkw-core-2");
+        assertThat(engineer.put("/api/pairs", cores).status()).isEqualTo(204);
+        assertThat(engineer.put("/api/pairs", Map.of("first", "brkw-core-2", "second", "brkw-acc-1"))
+                        .status())
+                .isEqualTo(409);
+        assertThat(engineer.put("/api/pairs", Map.of("first", "ald-rtr-1", "second", "ald-rtr-1"))
+                        .status())
+                .isEqualTo(409);
+        assertThat(engineer.get("/api/devices/brkw-core-2")
+                        .json(200)
+                        .get("device")
+                        .get("pair")
+                        .asString())
+                .isEqualTo("brkw-core-1");
+        assertThat(engineer.delete("/api/pairs?first=ald-rtr-1&second=ald-rtr-2")
+                        .status())
+                .isEqualTo(204);
+        JsonNode after = engineer.get("/api/pairs").json(200);
+        assertThat(after.get("proposals").findValuesAsString("first")).doesNotContain("brkw-core-1", "ald-rtr-1");
+        engineer.delete("/api/pairs?first=brkw-core-1&second=brkw-core-2");
+        assertThat(engineer.get("/api/pairs").json(200).get("pairs")).isEmpty();
+    }
+
+    @Test
+    void aNoteIsNewUntilItWasSeen() {
+        Map<String, Object> note = Map.of("site", "", "x", 10, "y", -20, "text", " power works on Tuesday ");
+        long id = engineer.post("/api/map/notes", note).json(201).get("id").asLong();
+        assertThat(noteFor(engineer, id).get("isNew").asBoolean()).isFalse();
+        assertThat(noteFor(viewer, id).get("isNew").asBoolean()).isTrue();
+        assertThat(noteFor(viewer, id).get("text").asString()).isEqualTo("power works on Tuesday");
+        viewer.post("/api/map/notes/" + id + "/seen", Map.of());
+        assertThat(noteFor(viewer, id).get("isNew").asBoolean()).isFalse();
+        assertThat(engineer.delete("/api/map/notes/" + id).status()).isEqualTo(204);
+        assertThat(engineer.delete("/api/map/notes/" + id).status()).isEqualTo(404);
+    }
+
+    private static JsonNode noteFor(Api reader, long id) {
+        return reader.get("/api/map")
+                .json(200)
+                .get("notes")
+                .valueStream()
+                .filter(note -> note.get("id").asLong() == id)
+                .findFirst()
+                .orElseThrow();
+    }
+
+    @Test
+    void whatWasArrangedIsKeptUntilItIsForgotten() {
+        Map<String, Object> place = Map.of("kind", "SITE", "name", "Dunsay", "x", 120.5, "y", -40);
+        assertThat(engineer.put("/api/map/places", Map.of("places", List.of(place)))
+                        .status())
+                .isEqualTo(204);
+        JsonNode kept = viewer.get("/api/map").json(200).get("places");
+        assertThat(kept).hasSize(1);
+        assertThat(kept.get(0).get("x").asDouble()).isEqualTo(120.5);
+        Map<String, Object> far = Map.of("kind", "SITE", "name", "Dunsay", "x", 1e9, "y", 0);
+        assertThat(engineer.put("/api/map/places", Map.of("places", List.of(far)))
+                        .status())
+                .isEqualTo(400);
+        engineer.delete("/api/map/places");
+        assertThat(viewer.get("/api/map").json(200).get("places")).isEmpty();
+    }
+}
