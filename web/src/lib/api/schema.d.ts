@@ -59,7 +59,7 @@ export interface paths {
             path?: never;
             cookie?: never;
         };
-        get: operations["list_2"];
+        get: operations["list_3"];
         put?: never;
         post: operations["add_1"];
         delete?: never;
@@ -91,7 +91,7 @@ export interface paths {
             path?: never;
             cookie?: never;
         };
-        get: operations["list_7"];
+        get: operations["list_8"];
         put?: never;
         post?: never;
         delete?: never;
@@ -219,7 +219,7 @@ export interface paths {
             path?: never;
             cookie?: never;
         };
-        get: operations["list_1"];
+        get: operations["list_2"];
         put?: never;
         post: operations["add"];
         delete?: never;
@@ -239,6 +239,38 @@ export interface paths {
         put: operations["change"];
         post?: never;
         delete: operations["remove_3"];
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/credential-sets/{id}/try": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["attempt_1"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/credential-sets/{id}/uses": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["uses"];
+        put?: never;
+        post?: never;
+        delete?: never;
         options?: never;
         head?: never;
         patch?: never;
@@ -267,7 +299,7 @@ export interface paths {
             path?: never;
             cookie?: never;
         };
-        get: operations["list_6"];
+        get: operations["list_7"];
         put?: never;
         post?: never;
         delete?: never;
@@ -319,6 +351,22 @@ export interface paths {
         put?: never;
         post?: never;
         delete: operations["remove_4"];
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/devices/{name}/address": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put: operations["move"];
+        post?: never;
+        delete?: never;
         options?: never;
         head?: never;
         patch?: never;
@@ -404,6 +452,22 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/devices/{name}/revisions/{number}/outline": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["outline"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/devices/{name}/revisions/{number}/text": {
         parameters: {
             query?: never;
@@ -430,6 +494,22 @@ export interface paths {
         get?: never;
         put?: never;
         post: operations["accept_1"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/devices/{name}/tables": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["tables"];
+        put?: never;
+        post?: never;
         delete?: never;
         options?: never;
         head?: never;
@@ -475,7 +555,7 @@ export interface paths {
             path?: never;
             cookie?: never;
         };
-        get: operations["list_5"];
+        get: operations["list_6"];
         put?: never;
         post?: never;
         delete?: never;
@@ -532,6 +612,38 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/imports/columns": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["columns"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/imports/ranges": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["look"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/jobs": {
         parameters: {
             query?: never;
@@ -539,7 +651,7 @@ export interface paths {
             path?: never;
             cookie?: never;
         };
-        get: operations["list_4"];
+        get: operations["list_5"];
         put?: never;
         post?: never;
         delete?: never;
@@ -612,6 +724,102 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/map": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["map"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/map/notes": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["pin"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/map/notes/{id}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post?: never;
+        delete: operations["unpin"];
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/map/notes/{id}/seen": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["seen"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/map/places": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put: operations["arrange"];
+        post?: never;
+        delete: operations["forget"];
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/pairs": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["list_1"];
+        put: operations["confirm"];
+        post?: never;
+        delete: operations["refuse"];
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/platforms": {
         parameters: {
             query?: never;
@@ -619,7 +827,7 @@ export interface paths {
             path?: never;
             cookie?: never;
         };
-        get: operations["list_3"];
+        get: operations["list_4"];
         put?: never;
         post?: never;
         delete?: never;
@@ -818,6 +1026,9 @@ export interface components {
         Checked: {
             problems: components["schemas"]["PlatformProblem"][];
         };
+        ColumnsRequest: {
+            csv: string;
+        };
         CompareView: {
             after: components["schemas"]["RevisionView"];
             before: components["schemas"]["RevisionView"];
@@ -918,6 +1129,7 @@ export interface components {
             lastTriedAt?: string;
             model: string;
             name: string;
+            pair?: string;
             platform: string;
             /** Format: int32 */
             port: number;
@@ -1007,6 +1219,22 @@ export interface components {
             savedAt: string;
             savedBy: string;
         };
+        Guess: {
+            headers: string[];
+            meanings: {
+                [key: string]: string;
+            };
+            rows: string[][];
+        };
+        Heading: {
+            /** Format: int32 */
+            depth: number;
+            /** Format: int32 */
+            line: number;
+            /** Format: int64 */
+            statements: number;
+            text: string;
+        };
         HostKeyView: {
             fingerprint: string;
             /** Format: date-time */
@@ -1014,6 +1242,9 @@ export interface components {
         };
         ImportRequest: {
             allowTelnet?: boolean;
+            columns?: {
+                [key: string]: string;
+            };
             /** Format: int64 */
             credentialSet: number;
             csv: string;
@@ -1037,7 +1268,7 @@ export interface components {
             id: number;
             inHand: string[];
             /** @enum {string} */
-            kind: "IMPORT" | "COPY";
+            kind: "IMPORT" | "RANGE" | "COPY" | "TRY";
             outcomes: components["schemas"]["OutcomeCount"][];
             /** Format: double */
             perMinute: number;
@@ -1063,12 +1294,13 @@ export interface components {
             attempts: number;
             /** Format: date-time */
             endedAt?: string;
+            found: string;
             host: string;
             meaning: string;
             /** Format: int32 */
             number: number;
             /** @enum {string} */
-            outcome: "NONE" | "ADDED" | "ALREADY_KNOWN" | "NEW_REVISION" | "NOTHING_NEW" | "COPIED_IN_PART" | "NO_ANSWER" | "PORT_CLOSED" | "LOGIN_REFUSED" | "PRIVILEGE_REFUSED" | "HOST_KEY_CHANGED" | "CERTIFICATE_CHANGED" | "TELNET_NOT_ALLOWED" | "NO_SHELL" | "NO_PROGRAM_INTERFACE" | "PARTLY_READABLE" | "CAPABILITY_MISSING" | "TRANSFER_REFUSED" | "FILE_DIFFERS" | "NOT_A_KNOWN_PLATFORM" | "UNEXPECTED_PROMPT" | "FELL_SILENT" | "DROPPED" | "COMMAND_REFUSED" | "TOO_LONG" | "INCOMPLETE" | "NAME_TAKEN" | "DEVICE_GONE" | "STOPPED" | "INTERNAL";
+            outcome: "NONE" | "ADDED" | "ALREADY_KNOWN" | "SAME_DEVICE" | "NOBODY_THERE" | "NEW_REVISION" | "NOTHING_NEW" | "LOGGED_IN" | "COPIED_IN_PART" | "NO_ANSWER" | "PORT_CLOSED" | "LOGIN_REFUSED" | "PRIVILEGE_REFUSED" | "HOST_KEY_CHANGED" | "CERTIFICATE_CHANGED" | "TELNET_NOT_ALLOWED" | "NO_SHELL" | "NO_PROGRAM_INTERFACE" | "PARTLY_READABLE" | "CAPABILITY_MISSING" | "TRANSFER_REFUSED" | "FILE_DIFFERS" | "NOT_A_KNOWN_PLATFORM" | "UNEXPECTED_PROMPT" | "FELL_SILENT" | "DROPPED" | "COMMAND_REFUSED" | "TOO_LONG" | "INCOMPLETE" | "NAME_TAKEN" | "DEVICE_GONE" | "STOPPED" | "INTERNAL";
             /** Format: int32 */
             port: number;
             seen: string;
@@ -1088,6 +1320,27 @@ export interface components {
         MadeToken: {
             token: string;
         };
+        MapDevice: {
+            answers: components["schemas"]["FourAnswers"];
+            model: string;
+            name: string;
+            role: string;
+            site: string;
+        };
+        MapLink: {
+            far: string;
+            farPort: string;
+            near: string;
+            nearPort: string;
+            toldByBoth: boolean;
+        };
+        MapView: {
+            devices: components["schemas"]["MapDevice"][];
+            leading: components["schemas"]["MapLink"][];
+            links: components["schemas"]["MapLink"][];
+            notes: components["schemas"]["NoteView"][];
+            places: components["schemas"]["PlaceView"][];
+        };
         ModuleView: {
             name: string;
             serial: string;
@@ -1099,6 +1352,11 @@ export interface components {
             password: string;
             /** @enum {string} */
             role: "VIEWER" | "ENGINEER" | "APPROVER" | "ADMINISTRATOR";
+        };
+        NewAddress: {
+            host: string;
+            /** Format: int32 */
+            port: number;
         };
         NewHostKey: {
             fingerprint: string;
@@ -1126,16 +1384,65 @@ export interface components {
             name: string;
             reason: string;
         };
+        NoteInput: {
+            site: string;
+            text: string;
+            /** Format: double */
+            x: number;
+            /** Format: double */
+            y: number;
+        };
+        NoteView: {
+            /** Format: int64 */
+            id: number;
+            isNew: boolean;
+            site: string;
+            text: string;
+            /** Format: date-time */
+            writtenAt: string;
+            writtenBy: string;
+            /** Format: double */
+            x: number;
+            /** Format: double */
+            y: number;
+        };
         OutcomeCount: {
             /** Format: int64 */
             lines: number;
             meaning: string;
             /** @enum {string} */
-            outcome: "NONE" | "ADDED" | "ALREADY_KNOWN" | "NEW_REVISION" | "NOTHING_NEW" | "COPIED_IN_PART" | "NO_ANSWER" | "PORT_CLOSED" | "LOGIN_REFUSED" | "PRIVILEGE_REFUSED" | "HOST_KEY_CHANGED" | "CERTIFICATE_CHANGED" | "TELNET_NOT_ALLOWED" | "NO_SHELL" | "NO_PROGRAM_INTERFACE" | "PARTLY_READABLE" | "CAPABILITY_MISSING" | "TRANSFER_REFUSED" | "FILE_DIFFERS" | "NOT_A_KNOWN_PLATFORM" | "UNEXPECTED_PROMPT" | "FELL_SILENT" | "DROPPED" | "COMMAND_REFUSED" | "TOO_LONG" | "INCOMPLETE" | "NAME_TAKEN" | "DEVICE_GONE" | "STOPPED" | "INTERNAL";
+            outcome: "NONE" | "ADDED" | "ALREADY_KNOWN" | "SAME_DEVICE" | "NOBODY_THERE" | "NEW_REVISION" | "NOTHING_NEW" | "LOGGED_IN" | "COPIED_IN_PART" | "NO_ANSWER" | "PORT_CLOSED" | "LOGIN_REFUSED" | "PRIVILEGE_REFUSED" | "HOST_KEY_CHANGED" | "CERTIFICATE_CHANGED" | "TELNET_NOT_ALLOWED" | "NO_SHELL" | "NO_PROGRAM_INTERFACE" | "PARTLY_READABLE" | "CAPABILITY_MISSING" | "TRANSFER_REFUSED" | "FILE_DIFFERS" | "NOT_A_KNOWN_PLATFORM" | "UNEXPECTED_PROMPT" | "FELL_SILENT" | "DROPPED" | "COMMAND_REFUSED" | "TOO_LONG" | "INCOMPLETE" | "NAME_TAKEN" | "DEVICE_GONE" | "STOPPED" | "INTERNAL";
+        };
+        Pair: {
+            /** Format: date-time */
+            decidedAt: string;
+            decidedBy: string;
+            first: string;
+            second: string;
+        };
+        PairInput: {
+            first: string;
+            second: string;
+        };
+        PairList: {
+            pairs: components["schemas"]["Pair"][];
+            proposals: components["schemas"]["Proposal"][];
         };
         PasswordChange: {
             next: string;
             present: string;
+        };
+        PlaceView: {
+            /** @enum {string} */
+            kind: "SITE" | "DEVICE";
+            name: string;
+            /** Format: double */
+            x: number;
+            /** Format: double */
+            y: number;
+        };
+        PlacesInput: {
+            places: components["schemas"]["PlaceView"][];
         };
         PlatformDetail: {
             /** Format: int32 */
@@ -1169,12 +1476,25 @@ export interface components {
             tables: string[];
             title: string;
         };
+        Proposal: {
+            first: string;
+            second: string;
+            why: string;
+        };
         QueryHelp: {
             /** Format: int32 */
             from: number;
             options: string[];
             /** Format: int32 */
             to: number;
+        };
+        RangeRequest: {
+            credentialSets: number[];
+            /** Format: int32 */
+            perSecond: number;
+            /** Format: int32 */
+            port: number;
+            ranges: string;
         };
         ReadView: {
             accepted: boolean;
@@ -1280,6 +1600,16 @@ export interface components {
             /** Format: int64 */
             job: number;
         };
+        TableView: {
+            /** Format: int32 */
+            all: number;
+            columns: string[];
+            /** @enum {string} */
+            kind: "ROUTES" | "ARP" | "MACS" | "NEIGHBOURS";
+            /** Format: date-time */
+            readAt: string;
+            rows: string[][];
+        };
         TelnetUse: {
             allowed: boolean;
         };
@@ -1331,6 +1661,17 @@ export interface components {
             address?: components["schemas"]["TryAddress"];
             device?: string;
             yaml?: string;
+        };
+        UseView: {
+            day: string;
+            device?: string;
+            host: string;
+            /** Format: date-time */
+            lastAt: string;
+            /** Format: int32 */
+            port: number;
+            /** Format: int64 */
+            uses: number;
         };
         YamlToCheck: {
             yaml: string;
@@ -1438,7 +1779,7 @@ export interface operations {
             };
         };
     };
-    list_2: {
+    list_3: {
         parameters: {
             query?: never;
             header?: never;
@@ -1504,7 +1845,7 @@ export interface operations {
             };
         };
     };
-    list_7: {
+    list_8: {
         parameters: {
             query?: {
                 who?: string | null;
@@ -1713,7 +2054,7 @@ export interface operations {
             };
         };
     };
-    list_1: {
+    list_2: {
         parameters: {
             query?: never;
             header?: never;
@@ -1801,6 +2142,54 @@ export interface operations {
             };
         };
     };
+    attempt_1: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["TryRequest"];
+            };
+        };
+        responses: {
+            /** @description Accepted */
+            202: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Started"];
+                };
+            };
+        };
+    };
+    uses: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["UseView"][];
+                };
+            };
+        };
+    };
     all: {
         parameters: {
             query?: {
@@ -1825,7 +2214,7 @@ export interface operations {
             };
         };
     };
-    list_6: {
+    list_7: {
         parameters: {
             query?: {
                 query?: string;
@@ -1937,6 +2326,30 @@ export interface operations {
             cookie?: never;
         };
         requestBody?: never;
+        responses: {
+            /** @description No Content */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+        };
+    };
+    move: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                name: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["NewAddress"];
+            };
+        };
         responses: {
             /** @description No Content */
             204: {
@@ -2078,6 +2491,31 @@ export interface operations {
             };
         };
     };
+    outline: {
+        parameters: {
+            query?: {
+                kind?: "RUNNING" | "SAVED";
+            };
+            header?: never;
+            path: {
+                name: string;
+                number: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Heading"][];
+                };
+            };
+        };
+    };
     text_1: {
         parameters: {
             query?: {
@@ -2126,6 +2564,28 @@ export interface operations {
             };
         };
     };
+    tables: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                name: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["TableView"][];
+                };
+            };
+        };
+    };
     allowTelnet: {
         parameters: {
             query?: never;
@@ -2170,7 +2630,7 @@ export interface operations {
             };
         };
     };
-    list_5: {
+    list_6: {
         parameters: {
             query?: never;
             header?: never;
@@ -2280,10 +2740,59 @@ export interface operations {
             };
         };
     };
-    list_4: {
+    columns: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["ColumnsRequest"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Guess"];
+                };
+            };
+        };
+    };
+    look: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["RangeRequest"];
+            };
+        };
+        responses: {
+            /** @description Accepted */
+            202: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Started"];
+                };
+            };
+        };
+    };
+    list_5: {
         parameters: {
             query?: {
                 size?: number;
+                kinds?: ("IMPORT" | "RANGE" | "COPY" | "TRY")[];
             };
             header?: never;
             path?: never;
@@ -2398,7 +2907,194 @@ export interface operations {
             };
         };
     };
-    list_3: {
+    map: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["MapView"];
+                };
+            };
+        };
+    };
+    pin: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["NoteInput"];
+            };
+        };
+        responses: {
+            /** @description Created */
+            201: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["NoteView"];
+                };
+            };
+        };
+    };
+    unpin: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description No Content */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+        };
+    };
+    seen: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description No Content */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+        };
+    };
+    arrange: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["PlacesInput"];
+            };
+        };
+        responses: {
+            /** @description No Content */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+        };
+    };
+    forget: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description No Content */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+        };
+    };
+    list_1: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["PairList"];
+                };
+            };
+        };
+    };
+    confirm: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["PairInput"];
+            };
+        };
+        responses: {
+            /** @description No Content */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+        };
+    };
+    refuse: {
+        parameters: {
+            query: {
+                first: string;
+                second: string;
+            };
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description No Content */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+        };
+    };
+    list_4: {
         parameters: {
             query?: never;
             header?: never;

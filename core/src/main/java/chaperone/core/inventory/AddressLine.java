@@ -1,5 +1,6 @@
 package chaperone.core.inventory;
 
+import java.util.List;
 import java.util.Optional;
 
 /**
@@ -8,6 +9,18 @@ import java.util.Optional;
  * @param line where it stands in its list, from 0
  * @param host an IP address or a host name
  * @param port the port that its line names, if it names one
+ * @param credentials the name of a credential set
  */
 public record AddressLine(
-        int line, String host, Optional<Integer> port, Optional<String> site, Optional<String> role) {}
+        int line,
+        String host,
+        Optional<Integer> port,
+        Optional<String> site,
+        Optional<String> role,
+        Optional<String> credentials,
+        Optional<String> platform,
+        List<String> tags) {
+    public AddressLine {
+        tags = List.copyOf(tags);
+    }
+}

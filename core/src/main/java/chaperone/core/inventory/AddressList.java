@@ -7,18 +7,27 @@ import java.io.UncheckedIOException;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Locale;
+import java.util.Map;
 import java.util.Optional;
+import java.util.stream.Stream;
 import org.apache.commons.csv.CSVFormat;
 import org.apache.commons.csv.CSVParser;
 import org.apache.commons.csv.CSVRecord;
 
 /**
  * A list of addresses in CSV (RFC 4180): a header line with {@code address} and, if wanted, {@code port}, {@code site},
- * {@code role}; or no header and an address in each line. An address may carry its port after a colon.
+ * {@code role}, {@code credentials}, {@code platform}, {@code tags}; or no header and an address in each line. An address
+ * may carry its port after a colon; tags have semicolons between them. Other headers can be given a meaning.
  */
 public final class AddressList {
     static final int MOST_LINES = 10_000;
-    private static final List<String> KNOWN = List.of("address", "port", "site", "role");
+    public static final List<String> COLUMNS =
+            List.of("address", "port", "site", "role", "credentials", "platform", "tags");
+    /** In place of a column's name: the column is passed over. */
+    public static final String IGNORED = "";
+
+    private static final int MOST_TAGS = 20;
+    private static final Pattern TAG = Pattern.compile("[\\p{L}\\p{N}]([\\p{L}\\p{N} ._-]{0,38}[\\p{L}\\p{N}])?");
     private static final Pattern HOST = Pattern.compile(
             "[A-Za-z0-9]([A-Za-z0-9-]{0,61}[A-Za-z0-9])?(\\.[A-Za-z0-9]([A-Za-z0-9-]{0,61}[A-Za-z0-9])?)*");
     private static final Pattern DIGITS_AND_DOTS = Pattern.compile("[0-9.]+");
@@ -28,8 +37,11 @@ public final class AddressList {
 
     private final List<AddressLine> lines = new ArrayList<>();
     private final List<ListProblem> problems = new ArrayList<>();
+    private final Map<String, String> meanings;
 
-    private AddressList() {}
+    private AddressList(Map<String, String> meanings) {
+        this.meanings = meanings;
+    }
 
     /** Either every line of the list, or all that is wrong with it. */
     public sealed interface Outcome {
@@ -48,7 +60,12 @@ public final class AddressList {
 
     /** Takes up to {@value #MOST_LINES} devices; one wrong field refuses the whole list. */
     public static Outcome read(String csv) {
-        AddressList list = new AddressList();
+        return read(csv, Map.of());
+    }
+
+    /** @param meanings for headers in small letters: one of {@link #COLUMNS}, or {@link #IGNORED} */
+    public static Outcome read(String csv, Map<String, String> meanings) {
+        AddressList list = new AddressList(meanings);
         list.take(csv);
         return list.problems.isEmpty() ? new Outcome.Read(list.lines) : new Outcome.Malformed(list.problems);
     }
@@ -110,17 +127,22 @@ public final class AddressList {
         problem(Math.max(0, readTo - 1), 0, "something other than a comma follows a closing quotation mark");
     }
 
-    private static boolean isHeader(CSVRecord record) {
-        return record.stream().anyMatch(field -> field.toLowerCase(Locale.ROOT).equals("address"));
+    private boolean isHeader(CSVRecord record) {
+        return record.stream().map(this::meaning).anyMatch("address"::equals);
+    }
+
+    private String meaning(String header) {
+        String small = header.toLowerCase(Locale.ROOT);
+        return meanings.getOrDefault(small, small);
     }
 
     private List<String> header(CSVRecord record, int line) {
-        List<String> columns =
-                record.stream().map(field -> field.toLowerCase(Locale.ROOT)).toList();
+        List<String> columns = record.stream().map(this::meaning).toList();
         for (int i = 0; i < columns.size(); i++) {
             String column = columns.get(i);
-            if (!KNOWN.contains(column))
-                problem(line, i, "column \"" + column + "\" is not known; known are " + String.join(", ", KNOWN));
+            if (column.equals(IGNORED)) continue;
+            if (!COLUMNS.contains(column))
+                problem(line, i, "column \"" + column + "\" is not known; known are " + String.join(", ", COLUMNS));
             if (columns.indexOf(column) < i) problem(line, i, "column \"" + column + "\" stands there twice");
         }
         return columns;
@@ -144,7 +166,29 @@ public final class AddressList {
                 : field(record, columns.indexOf("port")).flatMap(text -> port(line, columns.indexOf("port"), text));
         Optional<String> site = bounded(record, line, columns.indexOf("site"), 80);
         Optional<String> role = bounded(record, line, columns.indexOf("role"), 40);
-        if (problems.size() == before) lines.add(new AddressLine(line, host, port, site, role));
+        Optional<String> credentials = bounded(record, line, columns.indexOf("credentials"), 60);
+        Optional<String> platform = bounded(record, line, columns.indexOf("platform"), 40);
+        List<String> tags = tags(record, line, columns.indexOf("tags"));
+        if (problems.size() == before) {
+            lines.add(new AddressLine(line, host, port, site, role, credentials, platform, tags));
+        }
+    }
+
+    private List<String> tags(CSVRecord record, int line, int column) {
+        List<String> tags = field(record, column).stream()
+                .flatMap(text -> Stream.of(text.split(";")))
+                .map(String::strip)
+                .filter(tag -> !tag.isEmpty())
+                .distinct()
+                .toList();
+        if (tags.size() > MOST_TAGS) problem(line, column, "more than " + MOST_TAGS + " tags");
+        tags.stream()
+                .filter(tag -> !TAG.matches(tag))
+                .forEach(tag -> problem(
+                        line,
+                        column,
+                        "\"" + shortened(tag) + "\" is no tag: up to 40 letters, digits, blanks, dots and hyphens"));
+        return tags;
     }
 
     private static Optional<String> field(CSVRecord record, int column) {

@@ -28,27 +28,29 @@ public final class PairProposals {
     /** @param why in words: the evidence */
     public record Proposal(String first, String second, String why) {}
 
-    private record Stem(String text, String site, String role, String model) {}
+    private record Stem(String text, String site, String role) {}
 
     private PairProposals() {}
 
     /** In the order of the names. Linear in devices and links, but for sorting. */
     public static List<Proposal> of(List<Member> devices, List<Link> links) {
-        Map<Stem, TreeMap<Integer, String>> byStem = new HashMap<>();
+        Map<Stem, TreeMap<Integer, Member>> byStem = new HashMap<>();
         for (Member device : devices) {
             Matcher name = NUMBERED.matcher(device.name());
             if (!name.matches() || device.role().isEmpty()) continue;
-            Stem stem = new Stem(name.group(1), device.site(), device.role(), device.model());
-            byStem.computeIfAbsent(stem, unused -> new TreeMap<>()).put(Integer.parseInt(name.group(2)), device.name());
+            Stem stem = new Stem(name.group(1), device.site(), device.role());
+            byStem.computeIfAbsent(stem, unused -> new TreeMap<>()).put(Integer.parseInt(name.group(2)), device);
         }
         Map<String, Set<String>> around = neighbours(links);
         List<Proposal> proposals = new ArrayList<>();
         byStem.values()
                 .forEach(numbers -> numbers.forEach((number, first) -> {
-                    String second = numbers.get(number + 1);
-                    if (number % 2 == 0 || second == null) return;
-                    evidence(first, second, links, numbers.size() == 2 ? around : Map.of())
-                            .ifPresent(why -> proposals.add(new Proposal(first, second, why)));
+                    Member second = numbers.get(number + 1);
+                    boolean fits =
+                            number % 2 == 1 && second != null && first.model().equals(second.model());
+                    if (!fits) return;
+                    evidence(first.name(), second.name(), links, numbers.size() == 2 ? around : Map.of())
+                            .ifPresent(why -> proposals.add(new Proposal(first.name(), second.name(), why)));
                 }));
         proposals.sort(Comparator.comparing(Proposal::first));
         return List.copyOf(proposals);

@@ -29,7 +29,14 @@ class AddressListTest {
         Read read = read("\uFEFFSite,Address,Port\r\n\r\nBrackwater,\"127.20.1.11\",2022\r\n,2001:db8::7,\r\n");
         assertThat(read.lines().get(0))
                 .isEqualTo(new AddressLine(
-                        2, "127.20.1.11", Optional.of(2022), Optional.of("Brackwater"), Optional.empty()));
+                        2,
+                        "127.20.1.11",
+                        Optional.of(2022),
+                        Optional.of("Brackwater"),
+                        Optional.empty(),
+                        Optional.empty(),
+                        Optional.empty(),
+                        java.util.List.of()));
         assertThat(read.lines().get(1).host()).isEqualTo("2001:db8::7");
     }
 

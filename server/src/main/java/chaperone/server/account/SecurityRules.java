@@ -44,7 +44,13 @@ class SecurityRules {
         // A configuration with its secrets, and all that reaches out to devices.
         rules.requestMatchers(HttpMethod.GET, "/api/devices/*/revisions/*/text").hasRole(ENGINEER);
         rules.requestMatchers(HttpMethod.GET, "/api/devices/*/compare.diff").hasRole(ENGINEER);
-        rules.requestMatchers(HttpMethod.POST, "/api/copies", "/api/imports", "/api/jobs/*/stop", "/api/jobs/*/retry")
+        rules.requestMatchers(
+                        HttpMethod.POST,
+                        "/api/copies",
+                        "/api/imports",
+                        "/api/imports/*",
+                        "/api/jobs/*/stop",
+                        "/api/jobs/*/retry")
                 .hasRole(ENGINEER);
         rules.requestMatchers(HttpMethod.POST, "/api/host-keys", "/api/devices/edit")
                 .hasRole(ENGINEER);
@@ -62,7 +68,8 @@ class SecurityRules {
         rules.requestMatchers(HttpMethod.DELETE, "/api/reading-plans").hasRole(ENGINEER);
         rules.requestMatchers(HttpMethod.PUT, "/api/groups/*").hasRole(ENGINEER);
         rules.requestMatchers(HttpMethod.DELETE, "/api/groups/*").hasRole(ENGINEER);
-        rules.requestMatchers(HttpMethod.PUT, "/api/devices/*/telnet").hasRole(ENGINEER);
+        rules.requestMatchers(HttpMethod.PUT, "/api/devices/*/telnet", "/api/devices/*/address")
+                .hasRole(ENGINEER);
         rules.requestMatchers("/api/bench/**").hasRole(ENGINEER);
 
         rules.requestMatchers(HttpMethod.POST, "/api/platforms/check", "/api/platforms/*/read")
@@ -72,6 +79,7 @@ class SecurityRules {
         rules.requestMatchers(HttpMethod.PUT, "/api/platforms/*").hasRole(ADMINISTRATOR);
         rules.requestMatchers(HttpMethod.DELETE, "/api/platforms/*").hasRole(ADMINISTRATOR);
 
+        rules.requestMatchers(HttpMethod.POST, "/api/credential-sets/*/try").hasRole(ENGINEER);
         rules.requestMatchers(HttpMethod.POST, "/api/credential-sets").hasRole(ADMINISTRATOR);
         rules.requestMatchers(HttpMethod.PUT, "/api/credential-sets/*").hasRole(ADMINISTRATOR);
         rules.requestMatchers(HttpMethod.DELETE, "/api/credential-sets/*").hasRole(ADMINISTRATOR);

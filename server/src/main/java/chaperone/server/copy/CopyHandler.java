@@ -41,6 +41,10 @@ class CopyHandler implements LineHandler {
 
     @Override
     public LineResult handle(LineWork work) {
+        return copied(work).about(work.line().target());
+    }
+
+    private LineResult copied(LineWork work) {
         Optional<Long> device = work.line().device();
         Optional<Sheet> sheet = device.flatMap(sheets::of);
         if (sheet.isEmpty()) return LineResult.failed(Outcome.DEVICE_GONE, "");

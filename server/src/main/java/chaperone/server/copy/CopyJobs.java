@@ -4,6 +4,7 @@ import chaperone.server.fleet.Device;
 import chaperone.server.job.JobKind;
 import chaperone.server.job.JobService;
 import chaperone.server.job.NewLine;
+import chaperone.server.job.Newcomer;
 import java.util.List;
 import java.util.Optional;
 import org.springframework.stereotype.Service;
@@ -33,7 +34,6 @@ public class CopyJobs {
                 device.role(),
                 Optional.of(device.id()),
                 Optional.of(device.credentialSet()),
-                Optional.empty(),
-                false);
+                Newcomer.NONE);
     }
 }

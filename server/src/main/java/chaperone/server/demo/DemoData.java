@@ -154,7 +154,7 @@ class DemoData implements ApplicationRunner {
         Endpoint endpoint = new Endpoint(address, port);
         Target target = new Target(endpoint, credentials.open(set, endpoint), Optional.empty());
         Met met = connector.meet(target, platforms.toMeetWith(Optional.empty()), ConversationListener.NONE);
-        fleet.admit(target, met, set, "", "");
+        fleet.admit(target, met, set);
         long device = fleet.get(name).id();
         try {
             for (Path file : past(name)) {

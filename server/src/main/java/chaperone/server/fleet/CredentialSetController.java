@@ -1,10 +1,17 @@
 package chaperone.server.fleet;
 
+import chaperone.server.audit.AuditNote;
 import chaperone.server.audit.Audited;
+import chaperone.server.job.JobKind;
+import chaperone.server.job.JobService;
+import chaperone.server.job.NewLine;
+import chaperone.server.job.Newcomer;
 import jakarta.validation.Valid;
 import jakarta.validation.constraints.NotBlank;
+import jakarta.validation.constraints.NotEmpty;
 import jakarta.validation.constraints.NotNull;
 import jakarta.validation.constraints.Size;
+import java.security.Principal;
 import java.time.Instant;
 import java.util.List;
 import java.util.Map;
@@ -28,8 +35,20 @@ class CredentialSetController {
     private final CredentialSets service;
     private final CredentialSetRepository sets;
     private final DeviceRepository devices;
+    private final CredentialUses uses;
+    private final Fleet fleet;
+    private final JobService jobs;
 
-    CredentialSetController(CredentialSets service, CredentialSetRepository sets, DeviceRepository devices) {
+    CredentialSetController(
+            CredentialSets service,
+            CredentialSetRepository sets,
+            DeviceRepository devices,
+            CredentialUses uses,
+            Fleet fleet,
+            JobService jobs) {
+        this.uses = uses;
+        this.fleet = fleet;
+        this.jobs = jobs;
         this.service = service;
         this.sets = sets;
         this.devices = devices;
@@ -69,6 +88,44 @@ class CredentialSetController {
                         users.getOrDefault(set.id(), 0L),
                         set.changedAt()))
                 .toList();
+    }
+
+    /** @param day as RFC 3339 has it, in UTC; {@code device} is absent if nobody in the fleet has this address now */
+    record UseView(String host, int port, Optional<String> device, String day, long uses, Instant lastAt) {}
+
+    /** The newest days first; the first thousand rows. */
+    @GetMapping("/{id}/uses")
+    List<UseView> uses(@PathVariable long id) {
+        service.get(id);
+        return uses.of(id).stream()
+                .map(use -> new UseView(use.host(), use.port(), use.device(), use.day(), use.uses(), use.lastAt()))
+                .toList();
+    }
+
+    /** @param devices names */
+    record TryRequest(@NotEmpty @Size(max = 500) List<@Size(max = 253) String> devices) {}
+
+    record Started(long job) {}
+
+    @Audited("tried a credential set")
+    @PostMapping("/{id}/try")
+    @ResponseStatus(HttpStatus.ACCEPTED)
+    Started attempt(@PathVariable long id, @Valid @RequestBody TryRequest request, Principal principal) {
+        String name = service.get(id).name();
+        List<NewLine> lines = fleet.choose(request.devices()).stream()
+                .map(device -> new NewLine(
+                        device.name(),
+                        device.host(),
+                        device.port(),
+                        device.siteName(),
+                        device.role(),
+                        Optional.of(device.id()),
+                        Optional.of(id),
+                        Newcomer.NONE))
+                .toList();
+        String title = "Try \"" + name + "\" on " + lines.size() + (lines.size() == 1 ? " device" : " devices");
+        AuditNote.add(name + ": " + String.join(" ", request.devices()));
+        return new Started(jobs.start(JobKind.TRY, title, principal.getName(), lines));
     }
 
     @Audited("added a credential set")

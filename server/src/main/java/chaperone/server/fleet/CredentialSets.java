@@ -79,6 +79,12 @@ public class CredentialSets {
                 account, box.open(password, place(id, "password")), box.open(privileged, place(id, "privileged")));
     }
 
+    /** The number of the set of this name. */
+    @Transactional(readOnly = true)
+    Optional<Long> named(String name) {
+        return sets.findByNameIgnoreCase(name).map(CredentialSet::id);
+    }
+
     CredentialSet get(long id) {
         return sets.findById(id).orElseThrow(() -> ProblemException.notFound("credential set", id));
     }

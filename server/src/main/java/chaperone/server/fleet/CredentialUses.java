@@ -11,6 +11,7 @@ import java.util.ArrayList;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Optional;
 import java.util.concurrent.Executors;
 import java.util.concurrent.ScheduledExecutorService;
 import java.util.concurrent.TimeUnit;
@@ -52,6 +53,26 @@ class CredentialUses implements DisposableBean {
         this.database = database;
         this.clock = clock;
         timer.scheduleWithFixedDelay(this::store, GATHER_SECONDS, GATHER_SECONDS, TimeUnit.SECONDS);
+    }
+
+    /** A day's uses at one address. */
+    record DayOfUse(String host, int port, Optional<String> device, String day, long uses, Instant lastAt) {}
+
+    /** The newest days first; up to a thousand rows. */
+    List<DayOfUse> of(long set) {
+        store();
+        return database.query(
+                "select u.host, u.port, d.name, u.day, u.uses, u.last_at from credential_use u"
+                        + " left join device d on d.host = u.host and d.port = u.port"
+                        + " where u.credential_set_id = ? order by u.day desc, u.last_at desc limit 1000",
+                (row, number) -> new DayOfUse(
+                        row.getString("host"),
+                        row.getInt("port"),
+                        Optional.ofNullable(row.getString("name")),
+                        row.getDate("day").toString(),
+                        row.getLong("uses"),
+                        row.getTimestamp("last_at").toInstant()),
+                set);
     }
 
     void note(long set, Endpoint endpoint) {

@@ -96,6 +96,11 @@ public class Device {
         return name;
     }
 
+    void moveTo(String host, int port) {
+        this.host = host;
+        this.port = port;
+    }
+
     void rename(String name) {
         this.name = name;
     }

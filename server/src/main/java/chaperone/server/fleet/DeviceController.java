@@ -7,6 +7,8 @@ import chaperone.server.audit.Audited;
 import jakarta.validation.Valid;
 import jakarta.validation.constraints.Max;
 import jakarta.validation.constraints.Min;
+import jakarta.validation.constraints.NotBlank;
+import jakarta.validation.constraints.Size;
 import java.security.Principal;
 import java.time.Clock;
 import java.time.Instant;
@@ -186,6 +188,17 @@ class DeviceController {
     void allowTelnet(@PathVariable String name, @RequestBody TelnetUse use, Principal principal) {
         AuditNote.add(use.allowed() ? "allowed" : "forbidden");
         fleet.allowTelnet(name, use.allowed(), principal.getName());
+    }
+
+    record NewAddress(
+            @NotBlank @Size(max = 253) String host,
+            @Min(1) @Max(65_535) int port) {}
+
+    @Audited("gave a device another address")
+    @PutMapping("/{name}/address")
+    @ResponseStatus(HttpStatus.NO_CONTENT)
+    void move(@PathVariable String name, @Valid @RequestBody NewAddress address) {
+        fleet.move(name, address.host(), address.port());
     }
 
     @Audited("removed a device")

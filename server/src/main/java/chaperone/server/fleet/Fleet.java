@@ -5,7 +5,10 @@ import chaperone.connect.Endpoint;
 import chaperone.connect.Target;
 import chaperone.core.answer.FourAnswers;
 import chaperone.core.inventory.DeviceName;
+import chaperone.server.audit.AuditNote;
 import chaperone.server.event.Events;
+import chaperone.server.job.NewLine;
+import chaperone.server.job.Newcomer;
 import chaperone.server.problem.ProblemException;
 import java.time.Clock;
 import java.time.Instant;
@@ -15,6 +18,7 @@ import java.util.Locale;
 import java.util.Optional;
 import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
+import org.springframework.http.HttpStatus;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
 
@@ -35,7 +39,8 @@ public class Fleet {
     public sealed interface Admission {
         record Added(String name) implements Admission {}
 
-        record AlreadyKnown(String name, String where) implements Admission {}
+        /** It is there under another address; {@code by} says how that was seen. */
+        record SameDevice(String name, String where, String by) implements Admission {}
 
         record NameTaken(String name, String by) implements Admission {}
     }
@@ -133,21 +138,41 @@ public class Fleet {
         }
     }
 
+    /** A device that nobody says anything of but its address. */
+    @Transactional
+    public Admission admit(Target target, Met met, long credentialSet) {
+        Endpoint at = target.endpoint();
+        return admit(
+                target,
+                met,
+                credentialSet,
+                new NewLine(
+                        at.toString(),
+                        at.host(),
+                        at.port(),
+                        "",
+                        "",
+                        Optional.empty(),
+                        Optional.empty(),
+                        Newcomer.NONE));
+    }
+
     /** Takes a device that was met into the fleet, unless it is there under this or another address. */
     @Transactional
-    public Admission admit(Target target, Met met, long credentialSet, String site, String role) {
+    public Admission admit(Target target, Met met, long credentialSet, NewLine line) {
         String host = target.endpoint().host();
         int port = target.endpoint().port();
-        Optional<Device> known = devices.findByHostAndPort(host, port).or(() -> sameSerial(met));
-        if (known.isPresent()) return new Admission.AlreadyKnown(known.get().name(), address(known.get()));
+        Optional<Admission> same = sameDevice(host, port, met);
+        if (same.isPresent()) return same.get();
         Device device = new Device(host, port, met.platform().name(), credentialSet, clock.instant());
         met.facts().name().ifPresent(device::rename);
         Optional<Device> sameName = devices.findByName(device.name());
         if (sameName.isPresent()) return new Admission.NameTaken(device.name(), address(sameName.get()));
         Optional<DeviceName> name = DeviceName.read(device.name());
         device.place(
-                siteFor(site, name),
-                role.isBlank() ? name.map(DeviceName::roleInWords).orElse("") : role);
+                siteFor(line.site(), name),
+                line.role().isBlank() ? name.map(DeviceName::roleInWords).orElse("") : line.role());
+        device.tag(line.newcomer().tags(), List.of());
         if (met.identity().isEmpty()) device.allowTelnet(true);
         else keys.pinIfFirst(host, port, met.identity());
         devices.saveAndFlush(device);
@@ -172,11 +197,52 @@ public class Fleet {
         events.fleetMoved();
     }
 
-    private Optional<Device> sameSerial(Met met) {
-        return met.facts()
-                .serial()
-                .flatMap(
-                        serial -> devices.findByPlatformAndSerial(met.platform().name(), serial));
+    /** By the address, the serial number, or, where one of the two tells no serial number, by the host key. */
+    private Optional<Admission> sameDevice(String host, int port, Met met) {
+        Optional<Admission> byAddress = devices.findByHostAndPort(host, port).map(known -> same(known, "its address"));
+        Optional<String> serial = met.facts().serial();
+        return byAddress
+                .or(() -> serial.flatMap(number ->
+                                devices.findByPlatformAndSerial(met.platform().name(), number))
+                        .map(known -> same(known, "it has the same serial number")))
+                .or(() -> sameKey(met.identity())
+                        .filter(known -> serial.isEmpty() || known.serial().isEmpty())
+                        .map(known -> same(known, "it shows the same key")));
+    }
+
+    private Optional<Device> sameKey(String fingerprint) {
+        return fingerprint.isEmpty()
+                ? Optional.empty()
+                : keys.addressesOf(fingerprint).stream()
+                        .flatMap(address -> devices.findByHostAndPort(address.host(), address.port()).stream())
+                        .findFirst();
+    }
+
+    private static Admission same(Device known, String by) {
+        return new Admission.SameDevice(known.name(), address(known), by);
+    }
+
+    /**
+     * A device that has moved. The key that it showed before has to be its key at the new address too.
+     *
+     * @throws ProblemException if another device has this address
+     */
+    @Transactional
+    void move(String name, String host, int port) {
+        Device device = get(name);
+        devices.findByHostAndPort(host, port).ifPresent(other -> {
+            throw new ProblemException(
+                    HttpStatus.CONFLICT,
+                    "address-taken",
+                    "\"" + other.name() + "\" has this address.",
+                    "Give that device its own address first, or remove it.");
+        });
+        String before = address(device);
+        keys.carryOver(device.host(), device.port(), host, port);
+        device.moveTo(host, port);
+        facts.note(device, EventKind.ADDRESS, before, address(device));
+        AuditNote.add("from " + before + " to " + address(device));
+        events.fleetMoved();
     }
 
     private static String address(Device device) {

@@ -26,6 +26,10 @@ class HostKey {
         this.pinnedAt = pinnedAt;
     }
 
+    Address address() {
+        return address;
+    }
+
     String fingerprint() {
         return fingerprint;
     }

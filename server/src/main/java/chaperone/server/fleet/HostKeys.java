@@ -3,6 +3,7 @@ package chaperone.server.fleet;
 import chaperone.server.audit.AuditNote;
 import java.time.Clock;
 import java.time.Instant;
+import java.util.List;
 import java.util.Optional;
 import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
@@ -44,5 +45,22 @@ public class HostKeys {
         AuditNote.add(host + " port " + port + ", " + fingerprint);
         LOG.info("{} accepted host key {} for {} port {}", account, fingerprint, host, port);
         pin(host, port, fingerprint, clock.instant());
+    }
+
+    /** Where a key was shown. */
+    @Transactional(readOnly = true)
+    List<HostKey.Address> addressesOf(String fingerprint) {
+        return keys.findByFingerprint(fingerprint).stream()
+                .map(HostKey::address)
+                .toList();
+    }
+
+    /** A device moves: its pin goes with it, in place of one that the new address may have. */
+    @Transactional
+    void carryOver(String host, int port, String newHost, int newPort) {
+        pinned(host, port).ifPresent(fingerprint -> {
+            pin(newHost, newPort, fingerprint, clock.instant());
+            keys.deleteById(new HostKey.Address(host, port));
+        });
     }
 }

@@ -76,6 +76,7 @@ class JobController {
             String advice,
             String seen,
             int attempts,
+            String found,
             Optional<Instant> endedAt) {
         static LineView of(JobLine line) {
             return new LineView(
@@ -89,6 +90,7 @@ class JobController {
                     line.outcome().advice(),
                     line.seen(),
                     line.attempts(),
+                    line.found(),
                     line.endedAt());
         }
     }
@@ -104,8 +106,11 @@ class JobController {
     record Retried(int lines) {}
 
     @GetMapping
-    JobList list(@RequestParam(defaultValue = "30") @Min(1) @Max(200) int size) {
-        return new JobList(views(jobs.latest(PageRequest.of(0, size))), jobs.running());
+    JobList list(
+            @RequestParam(defaultValue = "30") @Min(1) @Max(200) int size,
+            @RequestParam(defaultValue = "") @Size(max = 5) List<JobKind> kinds) {
+        List<JobKind> wanted = kinds.isEmpty() ? List.of(JobKind.values()) : kinds;
+        return new JobList(views(jobs.latest(wanted, PageRequest.of(0, size))), jobs.running());
     }
 
     @GetMapping("/{id}")

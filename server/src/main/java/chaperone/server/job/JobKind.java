@@ -2,6 +2,11 @@ package chaperone.server.job;
 
 /** What a job does to each of its lines. */
 public enum JobKind {
+    /** Addresses of a list, each of which should be a device. */
     IMPORT,
-    COPY
+    /** Addresses of ranges, most of which are nobody's. */
+    RANGE,
+    COPY,
+    /** A credential set is tried on devices; nothing is stored of them. */
+    TRY
 }

@@ -30,6 +30,9 @@ class JobLine {
     private @Nullable Long credentialSetId;
     private @Nullable String platform;
     private boolean telnetAllowed;
+    private String tags;
+    private String furtherSets;
+    private String found = "";
 
     @Enumerated(EnumType.STRING)
     private LineState state = LineState.WAITING;
@@ -54,8 +57,10 @@ class JobLine {
         this.role = line.role();
         this.deviceId = line.device().orElse(null);
         this.credentialSetId = line.credentialSet().orElse(null);
-        this.platform = line.platform().orElse(null);
-        this.telnetAllowed = line.telnetAllowed();
+        this.platform = line.newcomer().platform().orElse(null);
+        this.telnetAllowed = line.newcomer().telnetAllowed();
+        this.tags = line.newcomer().storedTags();
+        this.furtherSets = line.newcomer().storedSets();
     }
 
     /** What was asked for, as it was asked. */
@@ -68,8 +73,7 @@ class JobLine {
                 role,
                 device(),
                 credentialSet(),
-                Optional.ofNullable(platform),
-                telnetAllowed);
+                Newcomer.stored(Optional.ofNullable(platform), telnetAllowed, tags, furtherSets));
     }
 
     long id() {
@@ -136,7 +140,12 @@ class JobLine {
         state = result.state();
         outcome = result.outcome();
         seen = result.seen().length() > 500 ? result.seen().substring(0, 500) : result.seen();
+        found = result.found();
         endedAt = at;
+    }
+
+    String found() {
+        return found;
     }
 
     void waitAgain(Optional<Long> credentials, boolean allowTelnet) {
@@ -146,6 +155,11 @@ class JobLine {
         seen = "";
         startedAt = null;
         endedAt = null;
-        credentials.ifPresent(set -> credentialSetId = set);
+        found = "";
+        credentials.ifPresent(set -> {
+            credentialSetId = set;
+            // Somebody has chosen this one: the others are not tried any more.
+            furtherSets = "";
+        });
     }
 }

@@ -1,6 +1,7 @@
 package chaperone.server.job;
 
 import jakarta.persistence.LockModeType;
+import java.util.Collection;
 import java.util.List;
 import java.util.Optional;
 import org.springframework.data.domain.Pageable;
@@ -15,8 +16,8 @@ interface JobRepository extends JpaRepository<Job, Long> {
     @Query("select j from Job j where j.id = :id")
     Optional<Job> lock(long id);
 
-    @Query("select j from Job j order by j.id desc")
-    List<Job> latest(Pageable page);
+    @Query("select j from Job j where j.kind in :kinds order by j.id desc")
+    List<Job> latest(Collection<JobKind> kinds, Pageable page);
 
     @Query("select count(j) from Job j where j.endedAt is null")
     long running();

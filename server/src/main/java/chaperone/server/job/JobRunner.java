@@ -105,7 +105,7 @@ class JobRunner {
             LOG.info("Job {}, {}", line.job(), e.getMessage());
             Outcome outcome = Outcome.of(e.kind());
             LineState state = outcome == Outcome.STOPPED ? LineState.STOPPED : LineState.FAILED;
-            return new LineResult(state, outcome, e.seen());
+            return new LineResult(state, outcome, e.seen(), "");
         } catch (RuntimeException e) {
             LOG.error("Line {} of job {} failed", line.number(), line.job(), e);
             return LineResult.failed(Outcome.INTERNAL, "");

@@ -6,6 +6,7 @@ import com.github.kagkarlsson.scheduler.Scheduler;
 import com.github.kagkarlsson.scheduler.task.SchedulableInstance;
 import com.github.kagkarlsson.scheduler.task.TaskInstance;
 import java.time.Clock;
+import java.time.Duration;
 import java.time.Instant;
 import java.util.ArrayList;
 import java.util.Collection;
@@ -45,11 +46,20 @@ public class JobService {
     /** @return the number of the new job, which begins as soon as the transaction ends */
     @Transactional
     public long start(JobKind kind, String title, String askedBy, List<NewLine> wanted) {
+        return start(kind, title, askedBy, wanted, Duration.ZERO);
+    }
+
+    /**
+     * @param spacing between the beginnings of two lines, so that no more of them begin in a second than somebody wants
+     * @return the number of the new job
+     */
+    @Transactional
+    public long start(JobKind kind, String title, String askedBy, List<NewLine> wanted, Duration spacing) {
         if (wanted.isEmpty()) throw new IllegalArgumentException("A job needs at least one line");
         Job job = jobs.save(new Job(kind, title, askedBy, clock.instant()));
         List<JobLine> stored = new ArrayList<>();
         for (NewLine line : wanted) stored.add(new JobLine(job.id(), stored.size(), line));
-        schedule(lines.saveAll(stored));
+        schedule(lines.saveAll(stored), spacing);
         events.jobMoved(job.id());
         return job.id();
     }
@@ -86,7 +96,7 @@ public class JobService {
         }
         again.forEach(line -> line.waitAgain(credentials, allowTelnet));
         job.goOn(clock.instant());
-        schedule(again);
+        schedule(again, Duration.ZERO);
         events.jobMoved(id);
         return again.size();
     }
@@ -97,7 +107,7 @@ public class JobService {
         Optional<JobLine> found =
                 lines.findById(lineId).filter(line -> !line.state().isEnded());
         if (found.isEmpty() || !isStopAsked(found.get().job())) return;
-        found.get().end(new LineResult(LineState.STOPPED, Outcome.STOPPED, ""), clock.instant());
+        found.get().end(new LineResult(LineState.STOPPED, Outcome.STOPPED, "", ""), clock.instant());
         lines.saveAndFlush(found.get());
         endIfLast(locked(found.get().job()));
         events.jobMoved(found.get().job());
@@ -116,7 +126,7 @@ public class JobService {
         if (!more) job.end(clock.instant());
     }
 
-    private void schedule(List<JobLine> waiting) {
+    private void schedule(List<JobLine> waiting, Duration spacing) {
         Scheduler tasks = scheduler.getObject();
         Instant now = clock.instant();
         List<LineGroup> groups = LineGroup.of(waiting);
@@ -124,7 +134,7 @@ public class JobService {
         for (int i = 0; i < groups.size(); i++) {
             // A millisecond apart, so that they are picked in this order: a site whose places are full must not hold
             // up the others.
-            Instant due = now.plusMillis(i - groups.size());
+            Instant due = now.plusMillis(i - groups.size()).plus(spacing.multipliedBy(i));
             // A line may be tried again while its former task still has others to do: no two tasks share a name. A line
             // that two tasks have is done once: the second finds that it has ended.
             String instance = groups.get(i).members().get(0).line() + "." + UUID.randomUUID();

@@ -19,18 +19,18 @@ import org.springframework.stereotype.Component;
 class LineBook {
     private static final String CLAIM = """
             with ended as (
-              update job_line set state = :state, outcome = :outcome, seen = :seen, ended_at = :now
+              update job_line set state = :state, outcome = :outcome, seen = :seen, found = :found, ended_at = :now
               where id = :before and state in ('WAITING', 'IN_HAND')),
             claimed as (
               update job_line l set state = 'IN_HAND', attempts = l.attempts + 1, started_at = :now
               from job j
               where l.id = :id and j.id = l.job_id and l.state in ('WAITING', 'IN_HAND') and not j.stop_asked
               returning l.job_id, j.kind, l.number, l.target, l.host, l.port, l.site, l.role, l.device_id,
-                l.credential_set_id, l.platform, l.telnet_allowed)
+                l.credential_set_id, l.platform, l.telnet_allowed, l.tags, l.further_sets)
             select *, set_config('synchronous_commit', 'off', true) from claimed""";
     private static final String END = """
             with ended as (
-              update job_line set state = :state, outcome = :outcome, seen = :seen, ended_at = :now
+              update job_line set state = :state, outcome = :outcome, seen = :seen, found = :found, ended_at = :now
               where id = :before and state in ('WAITING', 'IN_HAND')
               returning id)
             select set_config('synchronous_commit', 'off', true) from ended""";
@@ -76,6 +76,7 @@ class LineBook {
                         "outcome",
                         line.map(ended -> ended.result().outcome().name()).orElse(""))
                 .param("seen", seen.length() > LONGEST_SEEN ? seen.substring(0, LONGEST_SEEN) : seen)
+                .param("found", line.map(ended -> ended.result().found()).orElse(""))
                 .param("now", Timestamp.from(clock.instant()));
     }
 
@@ -88,8 +89,11 @@ class LineBook {
                 row.getString("role"),
                 Optional.ofNullable(row.getObject("device_id", Long.class)),
                 Optional.ofNullable(row.getObject("credential_set_id", Long.class)),
-                Optional.ofNullable(row.getString("platform")),
-                row.getBoolean("telnet_allowed"));
+                Newcomer.stored(
+                        Optional.ofNullable(row.getString("platform")),
+                        row.getBoolean("telnet_allowed"),
+                        row.getString("tags"),
+                        row.getString("further_sets")));
         return new Claimed(
                 id, row.getLong("job_id"), JobKind.valueOf(row.getString("kind")), row.getInt("number"), asked);
     }

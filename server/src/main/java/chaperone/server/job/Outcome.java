@@ -7,8 +7,13 @@ public enum Outcome {
     NONE("", ""),
     ADDED("Added to the fleet.", ""),
     ALREADY_KNOWN("This device is in the fleet already.", ""),
+    SAME_DEVICE(
+            "This device is in the fleet already, under another address.",
+            "Take the new address if it has moved; leave it if it answers at both."),
+    NOBODY_THERE("Nobody answers at this address and port.", ""),
     NEW_REVISION("Copied; the configuration has changed.", ""),
     NOTHING_NEW("Copied; nothing has changed.", ""),
+    LOGGED_IN("Logged in and read the whole configuration.", ""),
     COPIED_IN_PART(
             "Copied, but this may be only a part; it does not count as kept.",
             "Look at the newest revision: count it as whole if the device really has no more."),

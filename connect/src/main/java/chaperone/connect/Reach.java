@@ -1,0 +1,26 @@
+package chaperone.connect;
+
+import java.io.IOException;
+import java.net.ConnectException;
+import java.net.InetSocketAddress;
+import java.net.Socket;
+import java.time.Duration;
+
+/** Whether anything answers at an address at all, before anybody logs in. */
+public enum Reach {
+    OPEN,
+    REFUSED,
+    SILENT;
+
+    /** Opens a TCP connection and closes it again; waits no longer than {@code patience}. */
+    public static Reach of(Endpoint endpoint, Duration patience) {
+        try (Socket socket = new Socket()) {
+            socket.connect(new InetSocketAddress(endpoint.host(), endpoint.port()), (int) patience.toMillis());
+            return OPEN;
+        } catch (ConnectException e) {
+            return REFUSED;
+        } catch (IOException e) {
+            return SILENT;
+        }
+    }
+}

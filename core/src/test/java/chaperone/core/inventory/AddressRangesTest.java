@@ -1,0 +1,104 @@
+package chaperone.core.inventory;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import chaperone.core.inventory.AddressRanges.Outcome.Malformed;
+import chaperone.core.inventory.AddressRanges.Outcome.Read;
+import java.net.InetAddress;
+import java.net.UnknownHostException;
+import java.util.List;
+import java.util.Map;
+import net.jqwik.api.ForAll;
+import net.jqwik.api.Property;
+import net.jqwik.api.constraints.IntRange;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.CsvSource;
+
+class AddressRangesTest {
+
+    @ParameterizedTest
+    @CsvSource(delimiter = '|', textBlock = """
+        192.0.2.7                        | 1   | 192.0.2.7     | 192.0.2.7
+        192.0.2.254 - 192.0.3.1          | 4   | 192.0.2.254   | 192.0.3.1
+        192.0.2.77/30                    | 2   | 192.0.2.77    | 192.0.2.78
+        192.0.2.9/31                     | 2   | 192.0.2.8     | 192.0.2.9
+        192.0.2.9/32                     | 1   | 192.0.2.9     | 192.0.2.9
+        192.0.2.0/24                     | 254 | 192.0.2.1     | 192.0.2.254
+        192.0.2.1-192.0.2.3;192.0.2.2/31 | 3   | 192.0.2.1     | 192.0.2.3
+        """)
+    void rangesAreReadEachAddressOnce(String text, int count, String first, String last) {
+        List<String> addresses = ((Read) AddressRanges.read(text.replace(';', '\n'))).addresses();
+        assertThat(addresses)
+                .hasSize(count)
+                .doesNotHaveDuplicates()
+                .startsWith(first)
+                .endsWith(last);
+    }
+
+    @ParameterizedTest
+    @CsvSource(delimiter = '|', textBlock = """
+        192.0.2.1;192.0.2.300            | 1 | neither
+        192.0.2.9-192.0.2.1              | 0 | before the first
+        192.0.2.0/33                     | 0 | prefix length
+        192.0.2/24                       | 0 | not an IPv4 address
+        192.0.2.1-quay                   | 0 | not an IPv4 address
+        10.0.0.0/8                       | 0 | more than 16384
+        ''                               | 0 | no range
+        """)
+    void aMistakeNamesItsLine(String text, int line, String said) {
+        Malformed malformed = (Malformed) AddressRanges.read(text.replace(';', '\n'));
+        assertThat(malformed.problems().get(0).line()).isEqualTo(line);
+        assertThat(malformed.problems().get(0).message()).contains(said);
+    }
+
+    /** The JDK's own reading of addresses decides which of them lie in a prefix. */
+    @Property(tries = 200)
+    void aPrefixHoldsTheAddressesWhoseFirstBitsAreTheSame(
+            @ForAll @IntRange(min = 19, max = 30) int length, @ForAll int address) throws UnknownHostException {
+        int mask = -1 << (32 - length);
+        String text = text(address) + "/" + length;
+        List<String> addresses = ((Read) AddressRanges.read(text)).addresses();
+        assertThat(addresses).hasSize((1 << (32 - length)) - 2);
+        for (String each : addresses) assertThat(bits(each) & mask).isEqualTo(address & mask);
+    }
+
+    private static int bits(String address) throws UnknownHostException {
+        return java.nio.ByteBuffer.wrap(InetAddress.getByName(address).getAddress())
+                .getInt();
+    }
+
+    private static String text(int bits) throws UnknownHostException {
+        return InetAddress.getByAddress(
+                        java.nio.ByteBuffer.allocate(4).putInt(bits).array())
+                .getHostAddress();
+    }
+
+    @Test
+    void headersOfAForeignListAreGuessedAndRemembered() {
+        String csv = "Asset,Mgmt IP,Location,Remarks\nA-1,192.0.2.1,Dunsay,x\n";
+        HeaderGuess.Guess guess = HeaderGuess.of(csv, Map.of("asset", "tags"));
+        assertThat(guess.meanings())
+                .containsEntry("asset", "tags")
+                .containsEntry("mgmt ip", "address")
+                .containsEntry("location", "site")
+                .containsEntry("remarks", AddressList.IGNORED);
+        AddressList.Outcome.Read read = (AddressList.Outcome.Read) AddressList.read(csv, guess.meanings());
+        assertThat(read.lines()).singleElement().satisfies(line -> {
+            assertThat(line.host()).isEqualTo("192.0.2.1");
+            assertThat(line.site()).contains("Dunsay");
+            assertThat(line.tags()).containsExactly("A-1");
+        });
+        assertThat(HeaderGuess.of("192.0.2.1\n192.0.2.2\n", Map.of()).headers()).isEmpty();
+    }
+
+    @Test
+    void aListNamesSetsPlatformsAndTags() {
+        AddressList.Outcome.Read read = (AddressList.Outcome.Read)
+                AddressList.read("address,credentials,platform,tags\n192.0.2.1,switches,corvane,quay; cards\n");
+        assertThat(read.lines().get(0).credentials()).contains("switches");
+        assertThat(read.lines().get(0).platform()).contains("corvane");
+        assertThat(read.lines().get(0).tags()).containsExactly("quay", "cards");
+        assertThat(AddressList.read("address,tags\n192.0.2.1,a/b\n")).isInstanceOf(AddressList.Outcome.Malformed.class);
+    }
+}

@@ -1,0 +1,185 @@
+package chaperone.server;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import chaperone.server.account.Role;
+import chaperone.server.support.Api;
+import chaperone.server.support.TestServer;
+import java.util.HashMap;
+import java.util.List;
+import java.util.Map;
+import org.junit.jupiter.api.AfterAll;
+import org.junit.jupiter.api.BeforeAll;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.api.Timeout;
+import org.springframework.jdbc.core.simple.JdbcClient;
+import tools.jackson.databind.JsonNode;
+
+/** Bringing devices in from foreign lists and from ranges; and what credential sets open. */
+@Timeout(120)
+class ImportApiTest {
+    private static TestServer server;
+    private static Api engineer;
+    private static long wrong;
+
+    @BeforeAll
+    static void start() {
+        server = TestServer.start(2939);
+        engineer = server.as(Role.ENGINEER);
+        wrong = server.as(Role.ADMINISTRATOR)
+                .post(
+                        "/api/credential-sets",
+                        Map.of("name", "old switches", "note", "", "account", "chaperone", "password", "low-water-1"))
+                .json(201)
+                .get("id")
+                .asLong();
+    }
+
+    @AfterAll
+    static void stop() {
+        server.close();
+    }
+
+    @Test
+    void aForeignListIsUnderstoodOnceItsHeadersHaveAMeaning() {
+        String csv = "Asset no;Mgmt IP\nA-77;127.20.3.21\n".replace(';', ',');
+        JsonNode guess =
+                engineer.post("/api/imports/columns", Map.of("csv", csv)).json(200);
+        assertThat(guess.get("meanings").get("mgmt ip").asString()).isEqualTo("address");
+        assertThat(guess.get("meanings").get("asset no").asString()).isEmpty();
+
+        Map<String, String> meanings = Map.of("mgmt ip", "address", "asset no", "tags");
+        JsonNode lines = bringIn(csv, Map.of("columns", meanings));
+        assertThat(lines.get(0).get("outcome").asString()).isEqualTo("ADDED");
+        assertThat(lines.get(0).get("found").asString()).isEqualTo("duns-acc-1");
+        assertThat(device("duns-acc-1").get("tags").get(0).asString()).isEqualTo("A-77");
+        JsonNode again =
+                engineer.post("/api/imports/columns", Map.of("csv", csv)).json(200);
+        assertThat(again.get("meanings").get("asset no").asString())
+                .as("remembered")
+                .isEqualTo("tags");
+    }
+
+    @Test
+    void aListMayNameSetsAndPlatformsAndIsRefusedWholeIfOneIsNotThere() {
+        String csv = "address,credentials,platform\n127.20.3.22,switches,corvane\n127.20.3.24,quay set,corvane\n";
+        Map<String, Object> request = new HashMap<>(request(csv));
+        JsonNode problem = engineer.post("/api/imports", request).json(422);
+        assertThat(problem.get("detail").asString()).contains("Line 3").contains("quay set");
+        JsonNode lines = bringIn(csv.replace("quay set", "old switches"), Map.of());
+        assertThat(lines.findValuesAsString("outcome")).containsExactly("ADDED", "LOGIN_REFUSED");
+    }
+
+    @Test
+    void aRangeIsLookedThroughWithOneSetAfterTheOther() {
+        Map<String, Object> request = Map.of(
+                "ranges",
+                "127.20.2.11 - 127.20.2.13\n127.20.2.21/31",
+                "credentialSets",
+                List.of(wrong, server.credentialSet()),
+                "port",
+                server.devicePort(),
+                "perSecond",
+                50);
+        long job = engineer.post("/api/imports/ranges", request)
+                .json(202)
+                .get("job")
+                .asLong();
+        engineer.awaitJob(job);
+        Map<String, String> outcomes = new HashMap<>();
+        lines(job)
+                .forEach(line -> outcomes.put(
+                        line.get("host").asString(), line.get("outcome").asString()));
+        assertThat(outcomes)
+                .containsEntry("127.20.2.11", "ADDED")
+                .containsEntry("127.20.2.12", "ADDED")
+                .containsEntry("127.20.2.13", "NOBODY_THERE")
+                .containsEntry("127.20.2.20", "NOBODY_THERE")
+                .containsEntry("127.20.2.21", "ADDED");
+        assertThat(engineer.get("/api/devices/cairn-core-1")
+                        .json(200)
+                        .get("credentialSet")
+                        .asString())
+                .as("the set that opened it")
+                .isEqualTo("switches");
+        assertThat(engineer.get("/api/jobs?kinds=RANGE").json(200).get("jobs")).hasSize(1);
+    }
+
+    @Test
+    void wrongRangesAreRefusedWithTheirLine() {
+        Map<String, Object> request = Map.of(
+                "ranges", "127.20.2.11\n127.20.2.0/40", "credentialSets", List.of(wrong), "port", 22, "perSecond", 5);
+        JsonNode problem = engineer.post("/api/imports/ranges", request).json(422);
+        assertThat(problem.get("problems").get(0).get("line").asInt()).isEqualTo(1);
+    }
+
+    @Test
+    void aDeviceThatHasMovedIsOfferedItsNewAddress() {
+        bringIn("127.20.1.21\n127.20.1.22\n", Map.of());
+        // As if it had been met elsewhere before it was moved to where the stand-in is.
+        JdbcClient database = server.context().getBean(JdbcClient.class);
+        database.sql("update device set host = '127.20.99.9' where name = 'brkw-acc-1'")
+                .update();
+        database.sql("update host_key set host = '127.20.99.9' where host = '127.20.1.21'")
+                .update();
+
+        JsonNode line = bringIn("127.20.1.21\n", Map.of()).get(0);
+        assertThat(line.get("outcome").asString()).isEqualTo("SAME_DEVICE");
+        assertThat(line.get("seen").asString()).contains("same serial number");
+        String found = line.get("found").asString();
+        Map<String, Object> taken = Map.of("host", "127.20.1.22", "port", server.devicePort());
+        assertThat(engineer.put("/api/devices/" + found + "/address", taken).status())
+                .isEqualTo(409);
+        Map<String, Object> address = Map.of("host", "127.20.1.21", "port", server.devicePort());
+        assertThat(engineer.put("/api/devices/" + found + "/address", address).status())
+                .isEqualTo(204);
+        assertThat(engineer.copy(found)).as("its key went with it").isEqualTo("NEW_REVISION");
+        assertThat(engineer.get("/api/devices/" + found + "/events?kinds=ADDRESS")
+                        .json(200)
+                        .get("events")
+                        .get(0)
+                        .get("before")
+                        .asString())
+                .isEqualTo("127.20.99.9:" + server.devicePort());
+    }
+
+    @Test
+    void aSetIsTriedOnDevicesAndItsUsesAreCounted() {
+        bringIn("127.20.1.23\n127.20.9.31\n", Map.of());
+        List<String> devices = List.of("brkw-acc-3", "ald-wall-1");
+        assertThat(tried(server.credentialSet(), devices)).containsOnly("LOGGED_IN");
+        assertThat(tried(wrong, devices)).containsOnly("LOGIN_REFUSED");
+        JsonNode uses = engineer.get("/api/credential-sets/" + wrong + "/uses").json(200);
+        assertThat(uses.findValuesAsString("device")).contains("brkw-acc-3", "ald-wall-1");
+        uses.forEach(use -> assertThat(use.get("uses").asInt()).isPositive());
+    }
+
+    private static List<String> tried(long set, List<String> devices) {
+        long job = engineer.post("/api/credential-sets/" + set + "/try", Map.of("devices", devices))
+                .json(202)
+                .get("job")
+                .asLong();
+        engineer.awaitJob(job);
+        return lines(job).findValuesAsString("outcome");
+    }
+
+    private static JsonNode device(String name) {
+        return engineer.get("/api/devices/" + name).json(200).get("device");
+    }
+
+    private static Map<String, Object> request(String csv) {
+        return Map.of("csv", csv, "credentialSet", server.credentialSet(), "port", server.devicePort(), "listName", "");
+    }
+
+    private static JsonNode bringIn(String csv, Map<String, Object> more) {
+        Map<String, Object> request = new HashMap<>(request(csv));
+        request.putAll(more);
+        long job = engineer.post("/api/imports", request).json(202).get("job").asLong();
+        engineer.awaitJob(job);
+        return lines(job);
+    }
+
+    private static JsonNode lines(long job) {
+        return engineer.get("/api/jobs/" + job + "/lines?size=500").json(200).get("lines");
+    }
+}
