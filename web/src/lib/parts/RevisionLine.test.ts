@@ -11,7 +11,8 @@ const revisions = ['2026-09-02', '2026-10-01', '2026-10-20', '2026-11-01'].map((
   lines: 10,
   added: 0,
   modified: 0,
-  removed: 0
+  removed: 0,
+  incomplete: ''
 }));
 const shown = () => {
   const onmove = vi.fn();

@@ -11,7 +11,8 @@ const revision = (number: number, firstCopyAt: string): Revision => ({
   lines: 10,
   added: 0,
   modified: 0,
-  removed: 0
+  removed: 0,
+  incomplete: ''
 });
 const revisions = [
   revision(1, '2026-09-02T08:00:00Z'),

@@ -17,10 +17,17 @@
 
   /** Only words whose pages exist. */
   const words = $derived([
-    { group: 'Know', items: [{ word: 'Fleet', path: '/fleet', also: '/devices' }] },
+    {
+      group: 'Know',
+      items: [
+        { word: 'Fleet', path: '/fleet', also: '/devices' },
+        { word: 'Map', path: '/map', also: '/map' }
+      ]
+    },
     {
       group: 'Keep',
       items: [
+        { word: 'Imports', path: '/imports', also: '/imports' },
         { word: 'Credentials', path: '/credentials', also: '/credentials' },
         { word: 'Platforms', path: '/platforms', also: '/platforms' },
         { word: 'Audit log', path: '/audit', also: '/audit' },

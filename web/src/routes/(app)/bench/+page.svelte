@@ -154,6 +154,8 @@
           >Console <kbd>c</kbd></button
         >
         <button class="btn" onclick={() => tell(current.name, 'restart')}>Restart</button>
+        <button class="btn" onclick={() => tell(current.name, 'insert-module')}>Insert a module</button>
+        <button class="btn" onclick={() => tell(current.name, 'take-module-out')}>Take it out</button>
         <button class="btn" onclick={() => tell(current.name, current.isAway ? 'berth' : 'sail')}
           >{current.isAway ? 'Call to berth' : 'Out of reach'}</button
         >

@@ -4,6 +4,7 @@
   import ProblemNote from '$lib/parts/ProblemNote.svelte';
   import When from '$lib/parts/When.svelte';
   import { session } from '$lib/state/session.svelte';
+  import { valueText } from '$lib/parts/queryText';
   import { count } from '$lib/text/time';
   import CredentialSetForm from './CredentialSetForm.svelte';
 
@@ -82,10 +83,16 @@
       <tbody>
         {#each sets as set (set.id)}
           <tr>
-            <td class="font-semibold">{set.name}</td>
+            <td><a class="font-semibold hover:underline" href="/credentials/{set.id}">{set.name}</a></td>
             <td class="mono">{set.account}</td>
             <td>{set.note}</td>
-            <td>{count(set.devices, 'device')}</td>
+            <td>
+              <a
+                class="underline"
+                href="/fleet?query={encodeURIComponent(`credentials is ${valueText(set.name)}`)}"
+                >{count(set.devices, 'device')}</a
+              >
+            </td>
             <td><When at={set.changedAt} /></td>
             <td class="text-right whitespace-nowrap">
               {#if session.mayManage}

@@ -1,6 +1,6 @@
 import { expect, it } from 'vitest';
 import type { Job, JobLine } from '$lib/api/client';
-import { deviceOf, endedOf, rateOf, shownKey, stateOf } from './jobText';
+import { deviceOf, endedOf, importCounts, rateOf, shownKey, stateOf } from './jobText';
 
 const job = (states: Record<string, number>, endedAt?: string) => ({ states, endedAt }) as unknown as Job;
 
@@ -21,9 +21,9 @@ it('finds the key that was shown', () => {
 });
 
 it('finds the device that a line brought', () => {
-  expect(deviceOf({ outcome: 'ADDED', seen: 'as esth-core-1' } as JobLine)).toBe('esth-core-1');
-  expect(deviceOf({ outcome: 'ALREADY_KNOWN', seen: 'as a-1 at 127.20.1.1:22' } as JobLine)).toBe('a-1');
-  expect(deviceOf({ outcome: 'NO_ANSWER', seen: 'as' } as JobLine)).toBeUndefined();
+  expect(deviceOf({ outcome: 'ADDED', found: 'esth-core-1' } as JobLine)).toBe('esth-core-1');
+  expect(deviceOf({ outcome: 'ALREADY_KNOWN', found: 'a-1' } as JobLine)).toBe('a-1');
+  expect(deviceOf({ outcome: 'NO_ANSWER', found: '' } as JobLine)).toBeUndefined();
 });
 
 it.each([
@@ -31,3 +31,17 @@ it.each([
   [9.25, '9.3'],
   [0, '0']
 ])('says a rate of %d', (perMinute, said) => expect(rateOf({ perMinute } as Job)).toBe(said));
+
+it('counts what came of an import', () => {
+  const outcomes = [
+    { outcome: 'ADDED', meaning: '', lines: 4 },
+    { outcome: 'SAME_DEVICE', meaning: '', lines: 1 },
+    { outcome: 'ALREADY_KNOWN', meaning: '', lines: 2 },
+    { outcome: 'NOBODY_THERE', meaning: '', lines: 9 }
+  ];
+  const given = {
+    ...job({ WAITING: 1, IN_HAND: 2, DONE: 16, FAILED: 3, STOPPED: 1 }),
+    outcomes
+  } as unknown as Job;
+  expect(importCounts(given)).toEqual({ inHand: 3, added: 4, known: 3, nobody: 9, failed: 4 });
+});

@@ -27,8 +27,27 @@ export function shownKey(line: JobLine): string | undefined {
 
 /** The name under which a line of an import is in the fleet. */
 export function deviceOf(line: JobLine): string | undefined {
-  const isThere = line.outcome === 'ADDED' || line.outcome === 'ALREADY_KNOWN';
-  return isThere ? line.seen.match(/^as (\S+)/)?.[1] : undefined;
+  const isThere = ['ADDED', 'ALREADY_KNOWN', 'SAME_DEVICE'].includes(line.outcome);
+  return isThere && line.found !== '' ? line.found : undefined;
+}
+
+/** Whether the lines of a job are devices of the fleet already. */
+export const isOfFleet = (kind: Job['kind']) => kind === 'COPY' || kind === 'TRY';
+
+/** Whether a job brings devices in. */
+export const bringsIn = (kind: Job['kind']) => kind === 'IMPORT' || kind === 'RANGE';
+
+/** What came of bringing devices in, count by count. */
+export function importCounts(job: Job) {
+  const outcome = (...wanted: string[]) =>
+    job.outcomes.filter((each) => wanted.includes(each.outcome)).reduce((sum, each) => sum + each.lines, 0);
+  return {
+    inHand: (job.states.WAITING ?? 0) + (job.states.IN_HAND ?? 0),
+    added: outcome('ADDED'),
+    known: outcome('ALREADY_KNOWN', 'SAME_DEVICE'),
+    nobody: outcome('NOBODY_THERE'),
+    failed: (job.states.FAILED ?? 0) + (job.states.STOPPED ?? 0)
+  };
 }
 
 /** Lines in a minute, as exact as it is worth reading. */

@@ -6,6 +6,7 @@
   import { session } from '$lib/state/session.svelte';
   import { roleSays } from '$lib/text/role';
   import AccountForm from './AccountForm.svelte';
+  import ReadingPlans from './ReadingPlans.svelte';
 
   let accounts = $state<Account[] | undefined>();
   let edited = $state<Account | 'new' | undefined>();
@@ -90,3 +91,5 @@
     </table>
   </div>
 {:else if !problem}<p class="text-quiet mt-4">Loading…</p>{/if}
+
+<ReadingPlans />

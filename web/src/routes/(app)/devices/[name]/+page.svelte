@@ -1,5 +1,4 @@
 <script lang="ts">
-  import { goto } from '$app/navigation';
   import { page } from '$app/state';
   import { onMount, untrack } from 'svelte';
   import {
@@ -8,16 +7,13 @@
     need,
     type Compare,
     type ConfigKind,
-    type DeviceDetail,
     type Problem,
     type Revision
   } from '$lib/api/client';
   import { linesOf, oneColumn, places, unfolded, type FoldLine, type Line } from '$lib/parts/compareRows';
   import CompareTable from '$lib/parts/CompareTable.svelte';
-  import FourMarks from '$lib/parts/FourMarks.svelte';
   import ProblemNote from '$lib/parts/ProblemNote.svelte';
   import RevisionLine from '$lib/parts/RevisionLine.svelte';
-  import When from '$lib/parts/When.svelte';
   import { address } from '$lib/state/address.svelte';
   import { clock } from '$lib/state/clock.svelte';
   import { keys } from '$lib/state/keys.svelte';
@@ -25,6 +21,7 @@
   import { session } from '$lib/state/session.svelte';
   import { count, moment } from '$lib/text/time';
   import { handlesOf, moved, viewOf } from './deviceView';
+  import { opened } from './opened.svelte';
 
   /** Lines fetched when a fold is opened. */
   const FETCHED = 400;
@@ -32,7 +29,6 @@
   const view = $derived(viewOf(address.params));
   // A value of its own: the view is another object whenever a handle moves.
   const kind = $derived(view.kind);
-  let detail = $state<DeviceDetail | undefined>();
   let revisions = $state<Revision[] | undefined>();
   let compare = $state<Compare | undefined>();
   let shown = $state<Line[]>([]);
@@ -44,18 +40,14 @@
   const starts = $derived(places(lines));
   const path = $derived({ name });
 
-  async function loadDevice() {
+  async function loadRevisions() {
     const wantedName = name;
     const wantedKind = kind;
     try {
       const query = { kind: view.kind };
-      const [found, all] = await Promise.all([
-        need(api.GET('/api/devices/{name}', { params: { path } })),
-        need(api.GET('/api/devices/{name}/revisions', { params: { path, query } }))
-      ]);
+      const all = await need(api.GET('/api/devices/{name}/revisions', { params: { path, query } }));
       // The reader may have gone on to another device meanwhile.
       if (wantedName !== name || wantedKind !== kind) return;
-      detail = found;
       revisions = all;
       problem = undefined;
     } catch (thrown) {
@@ -78,7 +70,7 @@
     void [name, kind];
     // Revisions of another device, or of its other configuration, have numbers that mean nothing here.
     revisions = undefined;
-    untrack(loadDevice);
+    untrack(loadRevisions);
   });
 
   // Only what the comparison depends on: a copy that finds nothing new must not throw the reader back to the top.
@@ -119,10 +111,12 @@
     }
   }
 
-  async function copy() {
+  async function countAsWhole(number: number) {
     try {
-      const started = await need(api.POST('/api/copies', { body: { devices: [name] } }));
-      await goto(`/jobs/${started.job}`);
+      const params = { path: { name, number }, query: { kind: view.kind } };
+      await need(api.POST('/api/devices/{name}/revisions/{number}/whole', { params }));
+      await loadRevisions();
+      await opened.load(name);
     } catch (thrown) {
       problem = asProblem(thrown);
     }
@@ -135,7 +129,7 @@
 
   onMount(() => {
     const ends = [
-      live.on('fleet', loadDevice),
+      live.on('fleet', loadRevisions),
       keys.add([
         { key: 'n', says: 'next difference', run: () => jump(1) },
         { key: 'p', says: 'previous difference', run: () => jump(-1) },
@@ -149,25 +143,11 @@
   });
 </script>
 
-<svelte:head><title>{name} · Chaperone</title></svelte:head>
-
 {#if problem}<div class="mb-3"><ProblemNote {problem} /></div>{/if}
 
-{#if detail}
-  {@const device = detail.device}
-  <div class="flex items-start gap-2">
-    <div class="min-w-0 grow">
-      <h1 class="flex items-center gap-3">{device.name} <FourMarks answers={device.answers} /></h1>
-      <p class="text-quiet truncate">
-        {[device.site || 'no site yet', device.role, device.model, device.release]
-          .filter(Boolean)
-          .join(' · ')} ·
-        <span class="mono">{device.host}:{device.port}</span> · log-in by {detail.credentialSet} ·
-        {#if device.lastCopyAt}copied <When at={device.lastCopyAt} ago />{device.lastFailure
-            ? ', latest attempt failed'
-            : ''}{:else}never copied{/if}
-      </p>
-    </div>
+{#if opened.detail}
+  {@const device = opened.detail.device}
+  <div class="mt-3 flex items-center gap-2">
     <div class="join" role="group" aria-label="Which configuration">
       {#each ['RUNNING', 'SAVED'] as const as each (each)}
         <button
@@ -188,7 +168,6 @@
           download>Export .diff</a
         >
       {/if}
-      <button class="btn btn-primary" onclick={copy}>Copy now</button>
     {/if}
   </div>
 
@@ -214,6 +193,18 @@
         onmove={(handle, number) => show({ [handle]: String(number) })}
       />
     </div>
+    {@const doubted = revisions.find((each) => each.number === handles.b && each.incomplete !== '')}
+    {#if doubted}
+      <p class="bg-modified border-base-300 rounded-field mt-3 flex items-center gap-3 border px-3 py-1.5">
+        <span class="grow"
+          ><b>Revision {doubted.number} may be only a part:</b>
+          {doubted.incomplete}. It does not count as kept.</span
+        >
+        {#if session.mayAct}
+          <button class="btn" onclick={() => countAsWhole(doubted.number)}>Count it as whole</button>
+        {/if}
+      </p>
+    {/if}
     {#if compare}
       <div class="mt-3 mb-2 flex flex-wrap items-center gap-3" aria-live="polite">
         {#if handles.a === handles.b}
@@ -263,6 +254,4 @@
       />
     {/if}
   {/if}
-{:else if !problem}
-  <p class="text-quiet">Loading…</p>
 {/if}

@@ -3,7 +3,11 @@
   import { onMount } from 'svelte';
   import { api, asProblem, need, type CredentialSet, type Platform, type Problem } from '$lib/api/client';
   import ProblemNote from '$lib/parts/ProblemNote.svelte';
+  import { address } from '$lib/state/address.svelte';
   import { session } from '$lib/state/session.svelte';
+  import Headings from './Headings.svelte';
+  import { needsMeanings, type Guess } from './headings';
+  import LookThrough from './LookThrough.svelte';
 
   let sets = $state<CredentialSet[] | undefined>();
   let set = $state<number | undefined>();
@@ -19,6 +23,29 @@
   const LARGEST = 2_000_000;
   const EXAMPLE = 'address,port,site,role\n127.20.4.11,2022,Eastholm,core\n127.20.4.12,2022,Eastholm,core';
   const shown = $derived(csv.split('\n'));
+  const looks = $derived(address.params.get('by') === 'ranges');
+  let guess = $state<Guess | undefined>();
+  let meanings = $state<Record<string, string>>({});
+
+  // Only the first line decides: not every key stroke further down asks the server.
+  const head = $derived(csv.slice(0, 2000).split('\n').slice(0, 6).join('\n'));
+  $effect(() => {
+    const wanted = head;
+    const timer = setTimeout(() => understand(wanted), 300);
+    return () => clearTimeout(timer);
+  });
+
+  async function understand(wanted: string) {
+    if (wanted.trim() === '') guess = undefined;
+    else {
+      const found = await need(api.POST('/api/imports/columns', { body: { csv: wanted } })).catch(
+        () => undefined
+      );
+      if (wanted !== head) return;
+      guess = found;
+      meanings = { ...(found?.meanings ?? {}) };
+    }
+  }
 
   onMount(async () => {
     try {
@@ -45,7 +72,15 @@
     try {
       const started = await need(
         api.POST('/api/imports', {
-          body: { csv, credentialSet: set, port, listName, platform: platform || undefined, allowTelnet }
+          body: {
+            csv,
+            credentialSet: set,
+            port,
+            listName,
+            platform: platform || undefined,
+            allowTelnet,
+            columns: needsMeanings(guess) ? meanings : undefined
+          }
         })
       );
       await goto(`/jobs/${started.job}`);
@@ -64,107 +99,122 @@
   Each address is called at once with the log-in of one credential set; every line gets its own outcome.
 </p>
 
-<form class="mt-4 grid grid-cols-[minmax(0,1fr)_300px] items-start gap-4" onsubmit={bringIn}>
-  <div
-    class={['panel p-4', isOver && 'border-act-text bg-chosen']}
-    role="group"
-    aria-label="List of addresses"
-    ondragover={(event) => {
-      event.preventDefault();
-      isOver = true;
-    }}
-    ondragleave={() => (isOver = false)}
-    ondrop={(event) => {
-      event.preventDefault();
-      isOver = false;
-      take(event.dataTransfer?.files[0]);
-    }}
+<div class="join mt-3" role="group" aria-label="How">
+  <button class="btn join-item" aria-pressed={!looks} onclick={() => address.change({ by: '' })}
+    >From a list</button
   >
-    <div class="flex items-center gap-3">
-      <h2 class="grow">{listName || 'List of addresses'}</h2>
-      <label class="btn focus-within:outline-2">
-        Choose a CSV file…
-        <input
-          class="sr-only"
-          type="file"
-          accept=".csv,.txt,text/csv,text/plain"
-          onchange={(event) => take(event.currentTarget.files?.[0])}
-        />
-      </label>
-    </div>
-    <p class="text-quiet mt-1">Drop a CSV file here, or type or paste the lines.</p>
-    <textarea
-      class="textarea mono mt-2 h-72 w-full"
-      aria-label="Addresses"
-      bind:value={csv}
-      maxlength={LARGEST}
-      spellcheck="false"
-      wrap="off"
-      required
-      placeholder={EXAMPLE}></textarea>
-    {#if problem}
-      <div class="mt-3"><ProblemNote {problem} /></div>
-      {#if problem.places.length > 0}
-        <table class="rows mt-2" aria-label="Mistakes in the list">
-          <thead><tr><th>Line</th><th>Column</th><th>What is wrong</th><th>It reads</th></tr></thead>
-          <tbody>
-            {#each problem.places as place, i (i)}
-              <tr>
-                <td>{place.line + 1}</td><td>{place.column + 1}</td><td>{place.message}</td>
-                <td class="mono max-w-60 truncate">{shown[place.line] ?? ''}</td>
-              </tr>
-            {/each}
-          </tbody>
-        </table>
-      {/if}
-    {/if}
-  </div>
+  <button class="btn join-item" aria-pressed={looks} onclick={() => address.change({ by: 'ranges' })}
+    >By looking through ranges</button
+  >
+</div>
 
-  <div class="panel p-4">
-    <label class="block">
-      <span class="font-semibold">Credential set</span>
-      <select class="select mt-1 w-full" bind:value={set} required>
-        {#each sets ?? [] as each (each.id)}<option value={each.id}>{each.name} ({each.account})</option
-          >{/each}
-      </select>
-    </label>
-    {#if sets?.length === 0}
-      <p class="mt-2">
-        There is no credential set yet.
-        {#if session.mayManage}<a class="underline" href="/credentials">Add one under Credentials.</a>{:else}An
-          administrator has to add one.{/if}
-      </p>
-    {/if}
-    <label class="mt-3 block">
-      <span class="font-semibold">Port, where a line names none</span>
-      <input class="input mt-1 w-full" type="number" min="1" max="65535" bind:value={port} required />
-    </label>
-    <label class="mt-3 block">
-      <span class="font-semibold">Platform</span>
-      <select class="select mt-1 w-full" bind:value={platform}>
-        <option value="">recognised by what each device says</option>
-        {#each platforms as each (each.name)}<option value={each.name}>{each.title}</option>{/each}
-      </select>
-    </label>
-    <label class="mt-3 flex items-start gap-2">
-      <input type="checkbox" class="checkbox checkbox-xs mt-1" bind:checked={allowTelnet} />
-      <span
-        >Allow Telnet where nothing better answers <span class="text-warning font-semibold">(unsafe)</span>:
-        passwords go in the clear</span
-      >
-    </label>
-    <button class="btn btn-primary mt-4 w-full" disabled={isBusy || !session.mayAct || set === undefined}
-      >Bring in</button
+{#if looks}
+  <LookThrough sets={sets ?? []} />
+{:else}
+  <form class="mt-4 grid grid-cols-[minmax(0,1fr)_300px] items-start gap-4" onsubmit={bringIn}>
+    <div
+      class={['panel p-4', isOver && 'border-act-text bg-chosen']}
+      role="group"
+      aria-label="List of addresses"
+      ondragover={(event) => {
+        event.preventDefault();
+        isOver = true;
+      }}
+      ondragleave={() => (isOver = false)}
+      ondrop={(event) => {
+        event.preventDefault();
+        isOver = false;
+        take(event.dataTransfer?.files[0]);
+      }}
     >
-    {#if !session.mayAct}<p class="mt-2">Your role may look at the fleet, but not add to it.</p>{/if}
-    <h2 class="mt-5">How the list is read</h2>
-    <ul class="mt-1 list-disc space-y-1 pl-4">
-      <li>
-        One address or host name in each line, or columns with a head: <code>address</code>, and if wanted
-        <code>port</code>, <code>site</code>, <code>role</code>.
-      </li>
-      <li>Without a site, a name such as <code>brkw-core-1</code> tells it.</li>
-      <li>A mistake anywhere refuses the whole list and names its line; nothing is added then.</li>
-    </ul>
-  </div>
-</form>
+      <div class="flex items-center gap-3">
+        <h2 class="grow">{listName || 'List of addresses'}</h2>
+        <label class="btn focus-within:outline-2">
+          Choose a CSV file…
+          <input
+            class="sr-only"
+            type="file"
+            accept=".csv,.txt,text/csv,text/plain"
+            onchange={(event) => take(event.currentTarget.files?.[0])}
+          />
+        </label>
+      </div>
+      <p class="text-quiet mt-1">Drop a CSV file here, or type or paste the lines.</p>
+      <textarea
+        class="textarea mono mt-2 h-72 w-full"
+        aria-label="Addresses"
+        bind:value={csv}
+        maxlength={LARGEST}
+        spellcheck="false"
+        wrap="off"
+        required
+        placeholder={EXAMPLE}></textarea>
+      {#if needsMeanings(guess)}<Headings {guess} bind:meanings />{/if}
+      {#if problem}
+        <div class="mt-3"><ProblemNote {problem} /></div>
+        {#if problem.places.length > 0}
+          <table class="rows mt-2" aria-label="Mistakes in the list">
+            <thead><tr><th>Line</th><th>Column</th><th>What is wrong</th><th>It reads</th></tr></thead>
+            <tbody>
+              {#each problem.places as place, i (i)}
+                <tr>
+                  <td>{place.line + 1}</td><td>{place.column + 1}</td><td>{place.message}</td>
+                  <td class="mono max-w-60 truncate">{shown[place.line] ?? ''}</td>
+                </tr>
+              {/each}
+            </tbody>
+          </table>
+        {/if}
+      {/if}
+    </div>
+
+    <div class="panel p-4">
+      <label class="block">
+        <span class="font-semibold">Credential set</span>
+        <select class="select mt-1 w-full" bind:value={set} required>
+          {#each sets ?? [] as each (each.id)}<option value={each.id}>{each.name} ({each.account})</option
+            >{/each}
+        </select>
+      </label>
+      {#if sets?.length === 0}
+        <p class="mt-2">
+          There is no credential set yet.
+          {#if session.mayManage}<a class="underline" href="/credentials">Add one under Credentials.</a
+            >{:else}An administrator has to add one.{/if}
+        </p>
+      {/if}
+      <label class="mt-3 block">
+        <span class="font-semibold">Port, where a line names none</span>
+        <input class="input mt-1 w-full" type="number" min="1" max="65535" bind:value={port} required />
+      </label>
+      <label class="mt-3 block">
+        <span class="font-semibold">Platform</span>
+        <select class="select mt-1 w-full" bind:value={platform}>
+          <option value="">recognised by what each device says</option>
+          {#each platforms as each (each.name)}<option value={each.name}>{each.title}</option>{/each}
+        </select>
+      </label>
+      <label class="mt-3 flex items-start gap-2">
+        <input type="checkbox" class="checkbox checkbox-xs mt-1" bind:checked={allowTelnet} />
+        <span
+          >Allow Telnet where nothing better answers <span class="text-warning font-semibold">(unsafe)</span>:
+          passwords go in the clear</span
+        >
+      </label>
+      <button class="btn btn-primary mt-4 w-full" disabled={isBusy || !session.mayAct || set === undefined}
+        >Bring in</button
+      >
+      {#if !session.mayAct}<p class="mt-2">Your role may look at the fleet, but not add to it.</p>{/if}
+      <h2 class="mt-5">How the list is read</h2>
+      <ul class="mt-1 list-disc space-y-1 pl-4">
+        <li>
+          One address or host name in each line, or columns with a head: <code>address</code>, and if wanted
+          <code>port</code>, <code>site</code>, <code>role</code>, <code>credentials</code>,
+          <code>platform</code>, <code>tags</code>. Other heads can be given a meaning.
+        </li>
+        <li>Without a site, a name such as <code>brkw-core-1</code> tells it.</li>
+        <li>A mistake anywhere refuses the whole list and names its line; nothing is added then.</li>
+      </ul>
+    </div>
+  </form>
+{/if}

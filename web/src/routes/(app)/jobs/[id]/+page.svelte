@@ -19,7 +19,7 @@
   import { keys } from '$lib/state/keys.svelte';
   import { live } from '$lib/state/live.svelte';
   import { session } from '$lib/state/session.svelte';
-  import { deviceOf, endedOf, rateOf, totalOf } from '../jobText';
+  import { bringsIn, deviceOf, endedOf, rateOf, totalOf } from '../jobText';
   import LineTable from './LineTable.svelte';
 
   type State = JobLine['state'];
@@ -112,6 +112,15 @@
       );
     });
 
+  const moveTo = (line: JobLine) =>
+    act(async () => {
+      const params = { path: { name: line.found } };
+      await need(
+        api.PUT('/api/devices/{name}/address', { params, body: { host: line.host, port: line.port } })
+      );
+      await goto(`/devices/${encodeURIComponent(line.found)}`);
+    });
+
   /** Of a device in the fleet it is the device that must allow it; of a new one its line. */
   const allowTelnet = (line: JobLine) =>
     act(async () => {
@@ -202,7 +211,7 @@
     {/if}
     {#if session.mayAct && again > 0}
       <span class="{added.length > 0 ? '' : 'ml-auto'} flex items-center gap-2">
-        {#if job.kind === 'IMPORT'}
+        {#if bringsIn(job.kind)}
           <label class="flex items-center gap-2">
             with
             <select class="select w-60" bind:value={otherSet} aria-label="Credential set for trying again">
@@ -218,7 +227,7 @@
     {/if}
   </div>
 
-  <LineTable {lines} {chosen} {at} kind={job.kind} onaccept={accept} ontelnet={allowTelnet} />
+  <LineTable {lines} {chosen} {at} kind={job.kind} onaccept={accept} ontelnet={allowTelnet} onmove={moveTo} />
   {#if matching > lines.length}
     <p class="mt-2">
       {lines.length} of {matching.toLocaleString('en-GB')} lines shown.

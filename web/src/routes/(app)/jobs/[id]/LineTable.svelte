@@ -3,7 +3,7 @@
   import type { Job, JobLine } from '$lib/api/client';
   import When from '$lib/parts/When.svelte';
   import { session } from '$lib/state/session.svelte';
-  import { deviceOf, shownKey } from '../jobText';
+  import { deviceOf, isOfFleet, shownKey } from '../jobText';
 
   interface Props {
     lines: readonly JobLine[];
@@ -14,9 +14,10 @@
     kind: Job['kind'];
     onaccept: (line: JobLine, fingerprint: string) => void;
     ontelnet: (line: JobLine) => void;
+    onmove: (line: JobLine) => void;
   }
 
-  let { lines, chosen, at, kind, onaccept, ontelnet }: Props = $props();
+  let { lines, chosen, at, kind, onaccept, ontelnet, onmove }: Props = $props();
   const word: Record<JobLine['state'], string> = {
     WAITING: 'waiting',
     IN_HAND: 'in hand',
@@ -44,7 +45,7 @@
     <thead>
       <tr>
         <th class="w-6"><span class="sr-only">Chosen</span></th>
-        <th>{kind === 'COPY' ? 'Device' : 'Address'}</th>
+        <th>{isOfFleet(kind) ? 'Device' : 'Address'}</th>
         <th>State</th>
         <th>Outcome</th>
         <th>Ended</th>
@@ -67,7 +68,7 @@
             {/if}
           </td>
           <td class="align-top whitespace-nowrap">
-            {#if kind === 'COPY'}
+            {#if isOfFleet(kind)}
               <a class="font-semibold hover:underline" href="/devices/{encodeURIComponent(line.target)}"
                 >{line.target}</a
               >
@@ -81,6 +82,9 @@
               <a class="font-semibold hover:underline" href="/devices/{encodeURIComponent(device)}"
                 >{device}</a
               >
+              {#if line.outcome === 'SAME_DEVICE'}
+                <span class="text-quiet">({line.seen.replace(/^as \S+ /, '')})</span>
+              {/if}
             {:else}
               {line.meaning}
               {#if line.seen}<span class="text-quiet mono">{line.seen}</span>{/if}
@@ -90,6 +94,9 @@
               <button class="btn mt-1" onclick={() => onaccept(line, key)}
                 >Accept the new {line.outcome === 'CERTIFICATE_CHANGED' ? 'certificate' : 'key'} and try again</button
               >
+            {/if}
+            {#if line.outcome === 'SAME_DEVICE' && session.mayAct}
+              <button class="btn mt-1" onclick={() => onmove(line)}>Take this as its new address</button>
             {/if}
             {#if line.outcome === 'TELNET_NOT_ALLOWED' && session.mayAct}
               <button class="btn mt-1" onclick={() => ontelnet(line)}

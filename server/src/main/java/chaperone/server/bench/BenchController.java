@@ -75,12 +75,12 @@ class BenchController {
         return view(control.ask("DELETE", "/stand-ins/" + name + "/faults/" + fault));
     }
 
-    /** Restart, another identity, out to sea, back to berth. */
+    /** Restart, another identity, out to sea, back to berth, a module in or out. */
     @Audited("asked something of a stand-in")
     @PostMapping("/stand-ins/{name}/{act}")
     StandInView act(
             @PathVariable @Pattern(regexp = NAME) String name,
-            @PathVariable @Pattern(regexp = "restart|new-host-key|sail|berth") String act) {
+            @PathVariable @Pattern(regexp = "restart|new-host-key|sail|berth|insert-module|take-module-out") String act) {
         return view(control.ask("POST", "/stand-ins/" + name + "/" + act));
     }
 

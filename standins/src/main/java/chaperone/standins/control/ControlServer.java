@@ -31,6 +31,9 @@ import tools.jackson.databind.json.JsonMapper;
  * </pre>
  */
 public final class ControlServer implements AutoCloseable {
+    /** No model was delivered with a module in it. */
+    private static final int FREE_SLOT = 7;
+
     private final HttpServer server;
     private final StandIns standIns;
     private final JsonMapper json = JsonMapper.builder().build();
@@ -106,9 +109,8 @@ public final class ControlServer implements AutoCloseable {
                 standIn.set(fault(path), number < 0 ? fault(path).usualNumber() : number);
             case "DELETE faults" -> standIn.clear(fault(path));
             case "POST new-host-key" -> standIn.changeIdentity();
-            case "PUT modules" ->
-                chassis(standIn).insert(slot(path), new Module("P8", "EXTRA-" + path[1] + "-" + path[3]));
-            case "DELETE modules" -> chassis(standIn).takeOut(slot(path));
+            case "POST insert-module" -> chassis(standIn).insert(FREE_SLOT, new Module("P8", "EXTRA-" + path[1]));
+            case "POST take-module-out" -> chassis(standIn).takeOut(FREE_SLOT);
             case "POST restart" -> standIn.restart();
             case "POST sail" -> standIn.setAway(true);
             case "POST berth" -> standIn.setAway(false);
@@ -133,11 +135,6 @@ public final class ControlServer implements AutoCloseable {
 
     private static Chassis chassis(StandIn standIn) {
         return standIn.device().chassis();
-    }
-
-    private static int slot(String[] path) {
-        if (path.length != 4 || !path[3].matches("\\d{1,2}")) throw new IllegalArgumentException("name one slot");
-        return Integer.parseInt(path[3]);
     }
 
     private static Fault fault(String[] path) {

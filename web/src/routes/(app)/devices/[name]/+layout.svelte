@@ -1,0 +1,83 @@
+<script lang="ts">
+  import { goto } from '$app/navigation';
+  import { page } from '$app/state';
+  import { onMount, untrack, type Snippet } from 'svelte';
+  import { api, asProblem, need } from '$lib/api/client';
+  import FourMarks from '$lib/parts/FourMarks.svelte';
+  import ProblemNote from '$lib/parts/ProblemNote.svelte';
+  import When from '$lib/parts/When.svelte';
+  import { live } from '$lib/state/live.svelte';
+  import { session } from '$lib/state/session.svelte';
+  import { opened } from './opened.svelte';
+
+  let { children }: { children: Snippet } = $props();
+  const name = $derived(page.params.name ?? '');
+  const here = $derived(`/devices/${encodeURIComponent(name)}`);
+  const tabs = $derived([
+    { word: 'Revisions', path: here },
+    { word: 'Configuration', path: `${here}/configuration` },
+    { word: 'Facts', path: `${here}/facts` },
+    { word: 'Tables', path: `${here}/tables` },
+    { word: 'Events', path: `${here}/events` }
+  ]);
+
+  $effect(() => {
+    const wanted = name;
+    untrack(() => opened.load(wanted));
+  });
+
+  async function copy() {
+    try {
+      const started = await need(api.POST('/api/copies', { body: { devices: [name] } }));
+      await goto(`/jobs/${started.job}`);
+    } catch (thrown) {
+      opened.problem = asProblem(thrown);
+    }
+  }
+
+  onMount(() => live.on('fleet', () => opened.load(name)));
+</script>
+
+<svelte:head><title>{name} · Chaperone</title></svelte:head>
+
+{#if opened.problem}<div class="mb-3"><ProblemNote problem={opened.problem} /></div>{/if}
+
+{#if opened.detail}
+  {@const device = opened.detail.device}
+  <div class="flex items-start gap-2">
+    <div class="min-w-0 grow">
+      <h1 class="flex items-center gap-3">{device.name} <FourMarks answers={device.answers} /></h1>
+      <p class="text-quiet truncate">
+        {[device.site || 'no site yet', device.role, device.model, device.release]
+          .filter(Boolean)
+          .join(' · ')} ·
+        <span class="mono">{device.host}:{device.port}</span>
+        {#if device.pair}· pair with <a class="underline" href="/devices/{encodeURIComponent(device.pair)}"
+            >{device.pair}</a
+          >{/if} ·
+        {#if device.lastCopyAt}copied <When at={device.lastCopyAt} ago />{device.lastFailure
+            ? ', latest attempt failed'
+            : ''}{:else}never copied{/if}{#if device.checkedAt && device.checkedAt !== device.lastCopyAt},
+          seen unchanged
+          <When at={device.checkedAt} ago />{/if}
+      </p>
+    </div>
+    {#if session.mayAct}<button class="btn btn-primary" onclick={copy}>Copy now</button>{/if}
+  </div>
+  <nav class="border-base-300 mt-2 flex gap-1 border-b" aria-label="Pages of {device.name}">
+    {#each tabs as tab (tab.word)}
+      {@const isHere = page.url.pathname === tab.path}
+      <a
+        href={tab.path}
+        aria-current={isHere ? 'page' : undefined}
+        class={[
+          '-mb-px border-b-2 px-3 py-1.5',
+          isHere ? 'border-act-text text-act-text font-semibold' : 'hover:bg-base-200 border-transparent'
+        ]}>{tab.word}</a
+      >
+    {/each}
+  </nav>
+{:else if !opened.problem}
+  <p class="text-quiet">Loading…</p>
+{/if}
+{@render children()}

@@ -1,0 +1,164 @@
+<script lang="ts">
+  import { page } from '$app/state';
+  import { onMount, untrack } from 'svelte';
+  import { api, asProblem, need, type ConfigKind, type Heading, type Problem } from '$lib/api/client';
+  import ProblemNote from '$lib/parts/ProblemNote.svelte';
+  import { address } from '$lib/state/address.svelte';
+  import { keys } from '$lib/state/keys.svelte';
+  import { session } from '$lib/state/session.svelte';
+  import { count } from '$lib/text/time';
+  import ConfigText from './ConfigText.svelte';
+  import { headingAt, linesWith } from './configText';
+
+  /** Lines fetched in one request. */
+  const FETCHED = 5000;
+  const name = $derived(page.params.name ?? '');
+  const kind = $derived<ConfigKind>(address.params.get('kind') === 'SAVED' ? 'SAVED' : 'RUNNING');
+  const sought = $derived(address.params.get('find') ?? '');
+  let number = $state<number | undefined>();
+  let lines = $state.raw<string[]>([]);
+  let outline = $state.raw<Heading[]>([]);
+  let at = $state<number | undefined>();
+  let isEmpty = $state(false);
+  let problem = $state<Problem | undefined>();
+  let find = $state<HTMLInputElement | undefined>();
+
+  const found = $derived(linesWith(lines, sought));
+  const heading = $derived(headingAt(outline, at ?? 0));
+
+  async function load(wanted: string, wantedKind: ConfigKind) {
+    const query = { kind: wantedKind };
+    lines = [];
+    outline = [];
+    at = undefined;
+    try {
+      const revisions = await need(
+        api.GET('/api/devices/{name}/revisions', { params: { path: { name: wanted }, query } })
+      );
+      const newest = revisions.at(-1);
+      isEmpty = !newest;
+      number = newest?.number;
+      if (!newest) return;
+      const path = { name: wanted, number: newest.number };
+      outline = await need(
+        api.GET('/api/devices/{name}/revisions/{number}/outline', { params: { path, query } })
+      );
+      for (let from = 0; from < newest.lines && wanted === name; from += FETCHED) {
+        const part = await need(
+          api.GET('/api/devices/{name}/revisions/{number}/lines', {
+            params: { path, query: { ...query, from, count: FETCHED } }
+          })
+        );
+        lines = [...lines, ...part.lines];
+      }
+      problem = undefined;
+    } catch (thrown) {
+      problem = asProblem(thrown);
+    }
+  }
+
+  $effect(() => {
+    const [wanted, wantedKind] = [name, kind];
+    untrack(() => load(wanted, wantedKind));
+  });
+
+  function jump(by: number) {
+    if (found.length === 0) return;
+    const here = at ?? -1;
+    at =
+      by > 0
+        ? (found.find((line) => line > here) ?? found[0])
+        : (found.findLast((line) => line < here) ?? found.at(-1));
+  }
+
+  onMount(() =>
+    keys.add([
+      { key: '/', says: 'find in the configuration', run: () => find?.focus() },
+      { key: 'n', says: 'next place', run: () => jump(1) },
+      { key: 'p', says: 'previous place', run: () => jump(-1) }
+    ])
+  );
+</script>
+
+{#if problem}<div class="mt-3"><ProblemNote {problem} /></div>{/if}
+<div class="mt-3 flex items-center gap-2">
+  <div class="join" role="group" aria-label="Which configuration">
+    {#each ['RUNNING', 'SAVED'] as const as each (each)}
+      <button
+        class="btn join-item"
+        aria-pressed={kind === each}
+        onclick={() => address.change({ kind: each })}>{each === 'RUNNING' ? 'Running' : 'Saved'}</button
+      >
+    {/each}
+  </div>
+  <input
+    bind:this={find}
+    class="input w-64"
+    type="search"
+    placeholder="Find in the configuration"
+    aria-label="Find in the configuration"
+    value={sought}
+    oninput={(event) => address.change({ find: event.currentTarget.value })}
+    onkeydown={(event) => event.key === 'Enter' && jump(event.shiftKey ? -1 : 1)}
+  />
+  {#if sought}
+    <span role="status">{count(found.length, 'place')}</span>
+    <button class="btn" onclick={() => jump(-1)}>‹ previous <kbd>p</kbd></button>
+    <button class="btn" onclick={() => jump(1)}>next › <kbd>n</kbd></button>
+  {/if}
+  <span class="text-quiet ml-auto">
+    {#if number}revision {number}, {count(lines.length, 'line')}{/if}
+  </span>
+  {#if session.mayAct && number}
+    <a
+      class="btn"
+      href="/api/devices/{encodeURIComponent(name)}/revisions/{number}/text?kind={kind}"
+      title="With its secrets; the look is recorded"
+      download>Download…</a
+    >
+  {/if}
+</div>
+
+{#if isEmpty}
+  <div class="panel mt-4 max-w-xl p-6">
+    <h2>No {kind === 'RUNNING' ? 'running' : 'saved'} configuration yet</h2>
+    <p class="mt-1">Copy the device to see it here.</p>
+  </div>
+{:else}
+  <div class="mt-3 grid grid-cols-[260px_minmax(0,1fr)] gap-3.5">
+    <nav class="panel outline-box" aria-label="Outline">
+      {#each outline as each (each.line)}
+        <button
+          class={['heading mono', heading === each && 'here']}
+          style:padding-left="{10 + each.depth * 14}px"
+          title={each.text}
+          onclick={() => (at = each.line)}
+        >
+          <span class="truncate">{each.text}</span>
+          {#if each.statements > 0}<span class="text-quiet ml-auto pl-2">{each.statements}</span>{/if}
+        </button>
+      {/each}
+    </nav>
+    <ConfigText {lines} {found} {at} />
+  </div>
+{/if}
+
+<style>
+  .outline-box {
+    height: calc(100vh - 210px);
+    min-height: 300px;
+    overflow-y: auto;
+    padding-block: 0.35rem;
+  }
+  .heading {
+    display: flex;
+    width: 100%;
+    padding-right: 10px;
+    text-align: left;
+    cursor: pointer;
+  }
+  .heading:hover,
+  .heading.here {
+    background: var(--chosen);
+  }
+</style>

@@ -1,0 +1,104 @@
+<script lang="ts">
+  import { page } from '$app/state';
+  import { untrack } from 'svelte';
+  import { api, asProblem, need, type DeviceTable, type Problem } from '$lib/api/client';
+  import ProblemNote from '$lib/parts/ProblemNote.svelte';
+  import When from '$lib/parts/When.svelte';
+  import { address } from '$lib/state/address.svelte';
+  import { count } from '$lib/text/time';
+  import { COLUMN, ORDER, rowsWith, TABLE } from './tableText';
+
+  const name = $derived(page.params.name ?? '');
+  let tables = $state<DeviceTable[] | undefined>();
+  let known = $state<ReadonlySet<string>>(new Set());
+  let problem = $state<Problem | undefined>();
+  const sorted = $derived(
+    [...(tables ?? [])].sort((one, other) => ORDER.indexOf(one.kind) - ORDER.indexOf(other.kind))
+  );
+  const shown = $derived(sorted.find((table) => table.kind === address.params.get('table')) ?? sorted[0]);
+  const sought = $derived(address.params.get('find') ?? '');
+  const rows = $derived(shown ? rowsWith(shown.rows, sought) : []);
+
+  async function load(wanted: string) {
+    try {
+      const params = { path: { name: wanted } };
+      const found = await need(api.GET('/api/devices/{name}/tables', { params }));
+      if (wanted === name) tables = found;
+      const map = await need(api.GET('/api/map'));
+      known = new Set(map.devices.map((device) => device.name));
+    } catch (thrown) {
+      problem = asProblem(thrown);
+    }
+  }
+
+  $effect(() => {
+    const wanted = name;
+    untrack(() => load(wanted));
+  });
+</script>
+
+{#if problem}<div class="mt-3"><ProblemNote {problem} /></div>{/if}
+{#if tables?.length === 0}
+  <div class="panel mt-4 max-w-xl p-6">
+    <h2>No table yet</h2>
+    <p class="mt-1">
+      Routes, ARP, MAC addresses and neighbours are read with a copy, at most once an hour. Copy the device to
+      see them.
+    </p>
+  </div>
+{:else if shown}
+  <div class="mt-3 flex items-center gap-2">
+    <div class="join" role="group" aria-label="Which table">
+      {#each sorted as table (table.kind)}
+        <button
+          class="btn join-item"
+          aria-pressed={table.kind === shown.kind}
+          onclick={() => address.change({ table: table.kind })}
+          >{TABLE[table.kind]} <span class="text-quiet">{table.all}</span></button
+        >
+      {/each}
+    </div>
+    <input
+      class="input w-64"
+      type="search"
+      placeholder="Find in the table"
+      aria-label="Find in the table"
+      value={sought}
+      oninput={(event) => address.change({ find: event.currentTarget.value })}
+    />
+    <span class="text-quiet ml-auto">read <When at={shown.readAt} ago /> ago</span>
+  </div>
+  <div class="panel mt-3 overflow-x-auto">
+    <table class="rows">
+      <thead
+        ><tr
+          >{#each shown.columns as column (column)}<th>{COLUMN[column] ?? column}</th>{/each}</tr
+        ></thead
+      >
+      <tbody>
+        {#each rows as row, i (i)}
+          <tr>
+            {#each row as cell, column (column)}
+              <td class="mono">
+                {#if shown.columns[column] === 'name' && known.has(cell)}
+                  <a class="underline" href="/devices/{encodeURIComponent(cell)}/tables?table={shown.kind}"
+                    >{cell}</a
+                  >
+                {:else}{cell}{/if}
+              </td>
+            {/each}
+          </tr>
+        {:else}
+          <tr
+            ><td colspan={shown.columns.length} class="py-6 text-center"
+              >{sought ? 'No row has this.' : 'The device shows no rows.'}</td
+            ></tr
+          >
+        {/each}
+      </tbody>
+    </table>
+  </div>
+  {#if shown.all > shown.rows.length}
+    <p class="text-quiet mt-2">The first {count(shown.rows.length, 'row')} of {count(shown.all, 'row')}.</p>
+  {/if}
+{:else if !problem}<p class="text-quiet mt-3">Loading…</p>{/if}

@@ -1,0 +1,91 @@
+<script lang="ts">
+  import { goto } from '$app/navigation';
+  import { api, asProblem, need, type CredentialSet, type Problem } from '$lib/api/client';
+  import ProblemNote from '$lib/parts/ProblemNote.svelte';
+  import { session } from '$lib/state/session.svelte';
+
+  let { sets }: { sets: readonly CredentialSet[] } = $props();
+  const EXAMPLE = '192.0.2.1 - 192.0.2.40\n198.51.100.0/26';
+  let ranges = $state('');
+  let chosen = $state<number[]>([]);
+  let port = $state(22);
+  let perSecond = $state(20);
+  let isBusy = $state(false);
+  let problem = $state<Problem | undefined>();
+
+  async function look(event: SubmitEvent) {
+    event.preventDefault();
+    isBusy = true;
+    try {
+      const body = { ranges, credentialSets: chosen, port, perSecond };
+      const started = await need(api.POST('/api/imports/ranges', { body }));
+      await goto(`/jobs/${started.job}`);
+    } catch (thrown) {
+      problem = asProblem(thrown);
+    } finally {
+      isBusy = false;
+    }
+  }
+
+  const toggle = (id: number) =>
+    (chosen = chosen.includes(id) ? chosen.filter((each) => each !== id) : [...chosen, id]);
+</script>
+
+<form class="mt-4 grid grid-cols-[minmax(0,1fr)_300px] items-start gap-4" onsubmit={look}>
+  <div class="panel p-4">
+    <h2>Address ranges</h2>
+    <p class="text-quiet mt-1">One a line: first and last address, a prefix, or a single address.</p>
+    <textarea
+      class="textarea mono mt-2 h-56 w-full"
+      aria-label="Ranges"
+      bind:value={ranges}
+      maxlength="20000"
+      spellcheck="false"
+      required
+      placeholder={EXAMPLE}></textarea>
+    {#if problem}
+      <div class="mt-3"><ProblemNote {problem} /></div>
+      {#if problem.places.length > 1}
+        <ul class="mt-2 list-disc pl-5">
+          {#each problem.places as place, i (i)}<li>Line {place.line + 1}: {place.message}</li>{/each}
+        </ul>
+      {/if}
+    {/if}
+    <p class="text-quiet mt-3">
+      Every address is called once. Where something answers, the credential sets are tried in their order
+      until one opens it; an address with nobody is no failure. The look can be left and stopped at any time.
+    </p>
+  </div>
+  <div class="panel p-4">
+    <fieldset>
+      <legend class="font-semibold">Credential sets, in the order of choosing</legend>
+      {#each sets as set (set.id)}
+        <label class="mt-1 flex items-center gap-2">
+          <input
+            type="checkbox"
+            class="checkbox checkbox-xs"
+            checked={chosen.includes(set.id)}
+            onchange={() => toggle(set.id)}
+          />
+          <span class="grow">{set.name} <span class="text-quiet">({set.account})</span></span>
+          {#if chosen.includes(set.id)}<span class="tag">{chosen.indexOf(set.id) + 1}.</span>{/if}
+        </label>
+      {:else}<p class="text-quiet">There is no credential set yet.</p>{/each}
+    </fieldset>
+    {#if chosen.length > 1}<p class="text-warning mt-2">
+        A device that locks accounts after wrong log-ins counts each set that it refuses.
+      </p>{/if}
+    <label class="mt-3 block">
+      <span class="font-semibold">Port</span>
+      <input class="input mt-1 w-full" type="number" min="1" max="65535" bind:value={port} required />
+    </label>
+    <label class="mt-3 block">
+      <span class="font-semibold">Addresses a second, at most</span>
+      <input class="input mt-1 w-full" type="number" min="1" max="50" bind:value={perSecond} required />
+    </label>
+    <button
+      class="btn btn-primary mt-4 w-full"
+      disabled={isBusy || !session.mayAct || chosen.length === 0 || chosen.length > 5}>Look through</button
+    >
+  </div>
+</form>

@@ -1,0 +1,159 @@
+<script lang="ts">
+  import { goto } from '$app/navigation';
+  import { onMount } from 'svelte';
+  import { api, asProblem, need, type MapView, type Problem } from '$lib/api/client';
+  import { QUESTIONS } from '$lib/parts/fourMarks';
+  import ProblemNote from '$lib/parts/ProblemNote.svelte';
+  import { address } from '$lib/state/address.svelte';
+  import { keys } from '$lib/state/keys.svelte';
+  import { live } from '$lib/state/live.svelte';
+  import { session } from '$lib/state/session.svelte';
+  import { count } from '$lib/text/time';
+  import { drawingOf, type Box, type Question } from './drawing';
+  import MapCanvas from './MapCanvas.svelte';
+  import MapNotes from './MapNotes.svelte';
+  import PairList from './PairList.svelte';
+
+  let map = $state.raw<MapView | undefined>();
+  let problem = $state<Problem | undefined>();
+  let pins = $state(false);
+  let pinned = $state<{ x: number; y: number } | undefined>();
+  const site = $derived(address.params.get('site') ?? '');
+  const question = $derived((address.params.get('by') ?? 'kept') as Question);
+  const drawing = $derived(map ? drawingOf(map, question, site) : undefined);
+  const notes = $derived(map?.notes.filter((note) => note.site === site) ?? []);
+  const news = $derived(map?.notes.filter((note) => note.isNew).length ?? 0);
+
+  async function load() {
+    try {
+      map = await need(api.GET('/api/map'));
+      problem = undefined;
+    } catch (thrown) {
+      problem = asProblem(thrown);
+    }
+  }
+
+  async function act(what: () => Promise<unknown>) {
+    try {
+      await what();
+      await load();
+    } catch (thrown) {
+      problem = asProblem(thrown);
+    }
+  }
+
+  const open = (box: Box) =>
+    box.kind === 'SITE'
+      ? address.change({ site: box.name })
+      : goto(`/devices/${encodeURIComponent(box.name)}`);
+  const place = (box: Box, x: number, y: number) =>
+    act(() =>
+      need(api.PUT('/api/map/places', { body: { places: [{ kind: box.kind, name: box.name, x, y }] } }))
+    );
+  const forget = () => act(() => need(api.DELETE('/api/map/places')));
+  const pin = (text: string) =>
+    act(async () => {
+      if (pinned) await need(api.POST('/api/map/notes', { body: { site, ...pinned, text } }));
+      pinned = undefined;
+    });
+
+  onMount(() => {
+    load();
+    const ends = [
+      live.on('fleet', load),
+      keys.add([
+        { key: 'Escape', says: 'back to all sites', run: () => address.change({ site: '' }) },
+        { key: 'n', says: 'pin a note', run: () => session.mayAct && (pins = true) }
+      ])
+    ];
+    return () => ends.forEach((end) => end());
+  });
+</script>
+
+<svelte:head><title>Map · Chaperone</title></svelte:head>
+
+<div class="flex items-start gap-2">
+  <div class="grow">
+    <h1>
+      {#if site}<a class="underline" href="/map?by={question}">Map</a> › {site}{:else}Map{/if}
+    </h1>
+    <p class="text-quiet">
+      {#if map && drawing}
+        {site
+          ? `${count(drawing.boxes.filter((box) => box.kind === 'DEVICE').length, 'device')} at this site`
+          : `${count(map.devices.length, 'device')} at ${count(drawing.boxes.length, 'site')}`}, links as the
+        devices’ neighbour tables tell them{news > 0 ? ` · ${count(news, 'new note')}` : ''}
+      {/if}
+    </p>
+  </div>
+  <div class="join" role="group" aria-label="Which answer the drawing shows">
+    {#each QUESTIONS as each (each.key)}
+      <button
+        class="btn join-item"
+        aria-pressed={question === each.key}
+        onclick={() => address.change({ by: each.key })}>{each.word}</button
+      >
+    {/each}
+  </div>
+  {#if session.mayAct}
+    <button class="btn" aria-pressed={pins} onclick={() => (pins = !pins)}>Pin a note</button>
+    {#if map && map.places.length > 0}<button class="btn" onclick={forget}>Let it arrange itself</button>{/if}
+  {/if}
+</div>
+
+{#if problem}<div class="mt-3"><ProblemNote {problem} /></div>{/if}
+{#if map && map.devices.length === 0}
+  <div class="panel mt-4 max-w-xl p-6">
+    <h2>Nothing to draw yet</h2>
+    <p class="mt-1">
+      The map shows sites and devices, and the links that their neighbour tables tell.
+      {#if session.mayAct}<a class="underline" href="/fleet/bring-in">Bring devices in.</a>{/if}
+    </p>
+  </div>
+{:else if map && drawing}
+  {#if pins}
+    <p class="bg-chosen rounded-field mt-2 px-3 py-1.5" role="status">
+      Click the place where the note is to be pinned, or press Enter for the middle of the drawing.
+    </p>
+  {/if}
+  <div class="mt-3 grid grid-cols-[minmax(0,1fr)_270px] items-start gap-3.5">
+    {#key `${site}`}
+      <MapCanvas
+        {drawing}
+        {notes}
+        {pins}
+        mayArrange={session.mayAct}
+        onopen={open}
+        onplace={place}
+        onpin={(x, y) => {
+          pins = false;
+          pinned = { x, y };
+        }}
+      />
+    {/key}
+    <div class="flex flex-col gap-3.5">
+      <MapNotes
+        {notes}
+        asks={pinned !== undefined}
+        onpin={pin}
+        oncancel={() => (pinned = undefined)}
+        onchanged={load}
+      />
+      {#if site === ''}<PairList />{/if}
+      {#if map.leading.length > 0}
+        <section class="panel p-3.5" aria-labelledby="strangers">
+          <h2 id="strangers">Neighbours that are not in the fleet</h2>
+          <ul class="mt-1">
+            {#each map.leading.slice(0, 12) as link (`${link.near} ${link.nearPort} ${link.far} ${link.farPort}`)}
+              <li class="text-quiet truncate">
+                {link.near} <span class="mono">{link.nearPort}</span> – {link.far}
+                <span class="mono">{link.farPort}</span>
+              </li>
+            {/each}
+          </ul>
+          {#if map.leading.length > 12}<p class="text-quiet">and {map.leading.length - 12} more</p>{/if}
+        </section>
+      {/if}
+    </div>
+  </div>
+{:else if !problem}<p class="text-quiet mt-4">Loading…</p>{/if}

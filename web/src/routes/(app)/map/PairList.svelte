@@ -1,0 +1,94 @@
+<script lang="ts">
+  import { onMount } from 'svelte';
+  import { api, asProblem, need, type Problem } from '$lib/api/client';
+  import ProblemNote from '$lib/parts/ProblemNote.svelte';
+  import { live } from '$lib/state/live.svelte';
+  import { session } from '$lib/state/session.svelte';
+
+  let pairs = $state<{ first: string; second: string; decidedBy: string }[]>([]);
+  let proposals = $state<{ first: string; second: string; why: string }[]>([]);
+  let problem = $state<Problem | undefined>();
+  let showsAll = $state(false);
+  const SHOWN = 4;
+
+  async function load() {
+    try {
+      ({ pairs, proposals } = await need(api.GET('/api/pairs')));
+      problem = undefined;
+    } catch (thrown) {
+      problem = asProblem(thrown);
+    }
+  }
+
+  async function act(what: () => Promise<unknown>) {
+    try {
+      await what();
+      await load();
+    } catch (thrown) {
+      problem = asProblem(thrown);
+    }
+  }
+
+  const confirm = (first: string, second: string) =>
+    act(() => need(api.PUT('/api/pairs', { body: { first, second } })));
+  const confirmAll = () =>
+    act(async () => {
+      for (const { first, second } of proposals) {
+        await need(api.PUT('/api/pairs', { body: { first, second } }));
+      }
+    });
+  const refuse = (first: string, second: string) =>
+    act(() => need(api.DELETE('/api/pairs', { params: { query: { first, second } } })));
+
+  onMount(() => {
+    load();
+    return live.on('fleet', load);
+  });
+</script>
+
+<section class="panel p-3.5" aria-labelledby="pairs">
+  <h2 id="pairs">Pairs</h2>
+  <p class="text-quiet">Devices that back each other up.</p>
+  {#if problem}<ProblemNote {problem} />{/if}
+  {#if proposals.length > 0}
+    <p class="mt-1 font-semibold">{proposals.length} proposed</p>
+    <ul class="space-y-1.5">
+      {#each showsAll ? proposals : proposals.slice(0, SHOWN) as pair (pair.first)}
+        <li>
+          {pair.first} and {pair.second}
+          <div class="text-quiet text-[0.9rem]">{pair.why}</div>
+          {#if session.mayAct}
+            <button class="btn h-6 px-2" onclick={() => confirm(pair.first, pair.second)}>A pair</button>
+            <button class="btn btn-ghost h-6 px-2" onclick={() => refuse(pair.first, pair.second)}
+              >Not one</button
+            >
+          {/if}
+        </li>
+      {/each}
+    </ul>
+    <div class="mt-1 flex flex-wrap gap-1">
+      {#if proposals.length > SHOWN}<button
+          class="btn btn-ghost h-6 px-2"
+          onclick={() => (showsAll = !showsAll)}
+          >{showsAll ? 'Fewer' : `${proposals.length - SHOWN} more`}</button
+        >{/if}
+      {#if session.mayAct && proposals.length > 1}<button class="btn h-6 px-2" onclick={confirmAll}
+          >All {proposals.length} are pairs</button
+        >{/if}
+    </div>
+  {/if}
+  <ul class="mt-1">
+    {#each pairs as pair (pair.first)}
+      <li class="flex items-center gap-1">
+        <span class="grow truncate">{pair.first} and {pair.second}</span>
+        {#if session.mayAct}<button
+            class="btn btn-ghost h-6 px-1.5"
+            aria-label="Dissolve the pair {pair.first}"
+            onclick={() => refuse(pair.first, pair.second)}>Dissolve</button
+          >{/if}
+      </li>
+    {:else}
+      {#if proposals.length === 0}<li class="text-quiet">None is proposed and none decided.</li>{/if}
+    {/each}
+  </ul>
+</section>

@@ -1,0 +1,208 @@
+import {
+  forceCenter,
+  forceCollide,
+  forceLink,
+  forceManyBody,
+  forceSimulation,
+  forceX,
+  forceY
+} from 'd3-force';
+import type { Answer, MapView } from '$lib/api/client';
+
+export type Question = 'kept' | 'matched' | 'sound' | 'current';
+type MapDevice = MapView['devices'][number];
+
+/** Something to draw: a site, or a device of the site that is open. */
+export interface Box {
+  name: string;
+  kind: 'SITE' | 'DEVICE';
+  /** How many devices stand in it, by the answer to the question. */
+  counts: Record<Answer['kind'], number>;
+  devices: number;
+  /** What is written below the name. */
+  says: string;
+  x: number;
+  y: number;
+  /** Where somebody has put it. */
+  isPlaced: boolean;
+}
+
+export interface Line {
+  from: string;
+  to: string;
+  links: number;
+  /** Ports at both ends, for one link; how many links, for several. */
+  says: string;
+}
+
+export interface Drawing {
+  boxes: Box[];
+  lines: Line[];
+}
+
+/** Rounds of the layout; it has come to rest by then. */
+const TICKS = 300;
+const NONE: Record<Answer['kind'], number> = { YES: 0, ATTENTION: 0, NO: 0, NOT_KNOWN: 0 };
+export const NO_SITE = 'No site yet';
+
+const siteOf = (device: MapDevice) => device.site || NO_SITE;
+
+/** All sites, or the devices of one with whatever they are linked to elsewhere. */
+export function drawingOf(map: MapView, question: Question, site: string): Drawing {
+  return site === '' ? ofSites(map, question) : ofSite(map, question, site);
+}
+
+function ofSites(map: MapView, question: Question): Drawing {
+  const sites = new Map<string, MapDevice[]>();
+  for (const device of map.devices) sites.set(siteOf(device), [...(sites.get(siteOf(device)) ?? []), device]);
+  const home = new Map(map.devices.map((device) => [device.name, siteOf(device)]));
+  const lines = gathered(
+    map.links.map((link) => ({
+      from: home.get(link.near) ?? '',
+      to: home.get(link.far) ?? '',
+      says: `${link.near} ${link.nearPort} – ${link.far} ${link.farPort}`
+    }))
+  );
+  const boxes = [...sites].map(([name, devices]) =>
+    box(
+      map,
+      name,
+      'SITE',
+      devices,
+      question,
+      `${devices.length} ${devices.length === 1 ? 'device' : 'devices'}`
+    )
+  );
+  return arranged(boxes, lines, 170);
+}
+
+function ofSite(map: MapView, question: Question, site: string): Drawing {
+  const home = new Map(map.devices.map((device) => [device.name, siteOf(device)]));
+  const inside = map.devices.filter((device) => siteOf(device) === site);
+  const names = new Set(inside.map((device) => device.name));
+  const links = map.links.filter((link) => names.has(link.near) || names.has(link.far));
+  const end = (name: string) => (names.has(name) ? name : (home.get(name) ?? name));
+  const lines = gathered(
+    links.map((link) => ({
+      from: end(link.near),
+      to: end(link.far),
+      says: `${link.nearPort} – ${link.farPort}`
+    }))
+  );
+  const elsewhere = new Set(lines.flatMap((line) => [line.from, line.to]).filter((name) => !names.has(name)));
+  const boxes = [
+    ...inside.map((device) =>
+      box(map, device.name, 'DEVICE', [device], question, device.role || device.model)
+    ),
+    ...[...elsewhere].map((name) =>
+      box(
+        map,
+        name,
+        'SITE',
+        map.devices.filter((device) => siteOf(device) === name),
+        question,
+        'another site'
+      )
+    )
+  ];
+  return arranged(boxes, lines, 150);
+}
+
+/** One line between two boxes, whatever the number of links and their direction. */
+function gathered(links: { from: string; to: string; says: string }[]): Line[] {
+  const lines = new Map<string, Line>();
+  for (const link of links) {
+    if (link.from === link.to || link.from === '' || link.to === '') continue;
+    const [from, to] = [link.from, link.to].sort() as [string, string];
+    const known = lines.get(`${from}\n${to}`);
+    const number = (known?.links ?? 0) + 1;
+    const says = number === 1 ? link.says : `${number} links`;
+    lines.set(`${from}\n${to}`, { from, to, links: number, says });
+  }
+  return [...lines.values()];
+}
+
+function box(
+  map: MapView,
+  name: string,
+  kind: Box['kind'],
+  devices: MapDevice[],
+  question: Question,
+  says: string
+): Box {
+  const counts = { ...NONE };
+  for (const device of devices) counts[device.answers[question].kind]++;
+  const place = map.places.find((each) => each.kind === kind && each.name === name);
+  return {
+    name,
+    kind,
+    counts,
+    devices: devices.length,
+    says,
+    x: place?.x ?? 0,
+    y: place?.y ?? 0,
+    isPlaced: place !== undefined
+  };
+}
+
+/** Boxes that nobody has placed find their own place (forces between them, as d3-force works them out). */
+function arranged(boxes: Box[], lines: Line[], distance: number): Drawing {
+  const nodes = boxes.map((each, i) => ({
+    box: each,
+    // Not on one spot, and the same every time.
+    x: each.isPlaced ? each.x : 1.6 * distance * Math.cos(i * 2.4) * Math.sqrt(1 + i / 3),
+    y: each.isPlaced ? each.y : distance * Math.sin(i * 2.4) * Math.sqrt(1 + i / 3),
+    fx: each.isPlaced ? each.x : undefined,
+    fy: each.isPlaced ? each.y : undefined
+  }));
+  const index = new Map(nodes.map((node, i) => [node.box.name, i]));
+  const joined = lines.map((line) => ({
+    source: index.get(line.from) ?? 0,
+    target: index.get(line.to) ?? 0
+  }));
+  forceSimulation(nodes)
+    .force('link', forceLink(joined).distance(distance))
+    .force('apart', forceManyBody().strength(-900))
+    .force('room', forceCollide(distance * 0.5))
+    .force('wide', forceX(0).strength(0.03))
+    .force('flat', forceY(0).strength(0.09))
+    .force('middle', nodes.some((node) => node.box.isPlaced) ? null : forceCenter(0, 0))
+    .stop()
+    .tick(TICKS);
+  return { boxes: nodes.map((node) => ({ ...node.box, x: node.x, y: node.y })), lines };
+}
+
+/** The part of the plane that shows every box, with a margin. */
+export function frameOf(boxes: readonly Box[], margin = 110) {
+  if (boxes.length === 0) return { x: -400, y: -250, width: 800, height: 500 };
+  const xs = boxes.map((each) => each.x);
+  const ys = boxes.map((each) => each.y);
+  const x = Math.min(...xs) - margin;
+  const y = Math.min(...ys) - margin / 2;
+  return {
+    x,
+    y,
+    width: Math.max(500, Math.max(...xs) + margin - x),
+    height: Math.max(320, Math.max(...ys) + margin / 2 - y)
+  };
+}
+
+/** The worst answer that somebody in a box gives. */
+export function worstOf(counts: Record<Answer['kind'], number>): Answer['kind'] {
+  const order: Answer['kind'][] = ['NO', 'ATTENTION', 'NOT_KNOWN', 'YES'];
+  return order.find((kind) => counts[kind] > 0) ?? 'NOT_KNOWN';
+}
+
+/** The counts in words, the worst first: "2 no, 3 yes". */
+export function countsInWords(counts: Record<Answer['kind'], number>): string {
+  const words: [Answer['kind'], string][] = [
+    ['NO', 'no'],
+    ['ATTENTION', 'attention'],
+    ['NOT_KNOWN', 'not known'],
+    ['YES', 'yes']
+  ];
+  return words
+    .filter(([kind]) => counts[kind] > 0)
+    .map(([kind, word]) => `${counts[kind]} ${word}`)
+    .join(', ');
+}
