@@ -73,7 +73,7 @@ function ofSites(map: MapView, question: Question): Drawing {
       `${devices.length} ${devices.length === 1 ? 'device' : 'devices'}`
     )
   );
-  return arranged(boxes, lines, 170);
+  return arranged(boxes, lines, 150);
 }
 
 function ofSite(map: MapView, question: Question, site: string): Drawing {
@@ -145,35 +145,64 @@ function box(
   };
 }
 
-/** Boxes that nobody has placed find their own place (forces between them, as d3-force works them out). */
+/** Boxes to a row below the drawing, for those that are linked to nothing. */
+const ROW = 6;
+
+/**
+ * Boxes that nobody has placed find their own place (forces between them, as d3-force works them out); those without
+ * links stand in rows below.
+ */
 function arranged(boxes: Box[], lines: Line[], distance: number): Drawing {
+  const linked = new Set(lines.flatMap((line) => [line.from, line.to]));
+  const moving = settled(
+    boxes.filter((each) => each.isPlaced || linked.has(each.name)),
+    lines,
+    distance
+  );
+  const bottom = moving.length === 0 ? -distance : Math.max(...moving.map((each) => each.y));
+  const rest = boxes.filter((each) => !each.isPlaced && !linked.has(each.name));
+  const width = Math.min(ROW, rest.length) - 1;
+  const inRows = rest.map((each, i) => ({
+    ...each,
+    x: ((i % ROW) - width / 2) * distance,
+    y: bottom + 85 + Math.floor(i / ROW) * 62
+  }));
+  return { boxes: [...moving, ...inRows], lines };
+}
+
+function settled(boxes: Box[], lines: Line[], distance: number): Box[] {
   const nodes = boxes.map((each, i) => ({
     box: each,
     // Not on one spot, and the same every time.
-    x: each.isPlaced ? each.x : 1.6 * distance * Math.cos(i * 2.4) * Math.sqrt(1 + i / 3),
-    y: each.isPlaced ? each.y : distance * Math.sin(i * 2.4) * Math.sqrt(1 + i / 3),
+    x: each.isPlaced ? each.x : distance * Math.cos(i * 2.4) * Math.sqrt(1 + i / 3),
+    y: each.isPlaced ? each.y : 0.6 * distance * Math.sin(i * 2.4) * Math.sqrt(1 + i / 3),
     fx: each.isPlaced ? each.x : undefined,
     fy: each.isPlaced ? each.y : undefined
   }));
   const index = new Map(nodes.map((node, i) => [node.box.name, i]));
-  const joined = lines.map((line) => ({
-    source: index.get(line.from) ?? 0,
-    target: index.get(line.to) ?? 0
-  }));
+  const joined = lines.flatMap((line) => {
+    const [source, target] = [index.get(line.from), index.get(line.to)];
+    return source === undefined || target === undefined ? [] : [{ source, target }];
+  });
   forceSimulation(nodes)
-    .force('link', forceLink(joined).distance(distance))
-    .force('apart', forceManyBody().strength(-900))
-    .force('room', forceCollide(distance * 0.5))
-    .force('wide', forceX(0).strength(0.03))
-    .force('flat', forceY(0).strength(0.09))
+    .force('link', forceLink(joined).distance(distance * 0.9))
+    .force(
+      'apart',
+      forceManyBody()
+        .strength(-700)
+        .distanceMax(distance * 4)
+    )
+    .force('room', forceCollide(distance * 0.47))
+    .force('wide', forceX(0).strength(0.02))
+    .force('flat', forceY(0).strength(0.12))
     .force('middle', nodes.some((node) => node.box.isPlaced) ? null : forceCenter(0, 0))
     .stop()
     .tick(TICKS);
-  return { boxes: nodes.map((node) => ({ ...node.box, x: node.x, y: node.y })), lines };
+  return nodes.map((node) => ({ ...node.box, x: node.x, y: node.y }));
 }
 
 /** The part of the plane that shows every box, with a margin. */
-export function frameOf(boxes: readonly Box[], margin = 110) {
+export function frameOf(boxes: readonly Box[], margin = 85) {
   if (boxes.length === 0) return { x: -400, y: -250, width: 800, height: 500 };
   const xs = boxes.map((each) => each.x);
   const ys = boxes.map((each) => each.y);

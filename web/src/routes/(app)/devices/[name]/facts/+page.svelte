@@ -48,7 +48,7 @@
         <dd class="mono">{facts.macBase || 'not told'}</dd>
         <dt>Up since</dt>
         <dd>
-          {#if facts.startedAt}<When at={facts.startedAt} />, for <When at={facts.startedAt} ago />{:else}not
+          {#if facts.startedAt}<When at={facts.startedAt} /> (<When at={facts.startedAt} ago />){:else}not
             told{/if}
         </dd>
         <dt>Storage</dt>
