@@ -91,7 +91,7 @@ export interface paths {
             path?: never;
             cookie?: never;
         };
-        get: operations["list_8"];
+        get: operations["list_9"];
         put?: never;
         post?: never;
         delete?: never;
@@ -238,7 +238,7 @@ export interface paths {
         get?: never;
         put: operations["change"];
         post?: never;
-        delete: operations["remove_3"];
+        delete: operations["remove_4"];
         options?: never;
         head?: never;
         patch?: never;
@@ -299,7 +299,7 @@ export interface paths {
             path?: never;
             cookie?: never;
         };
-        get: operations["list_7"];
+        get: operations["list_8"];
         put?: never;
         post?: never;
         delete?: never;
@@ -350,7 +350,7 @@ export interface paths {
         get: operations["get_2"];
         put?: never;
         post?: never;
-        delete: operations["remove_4"];
+        delete: operations["remove_5"];
         options?: never;
         head?: never;
         patch?: never;
@@ -543,6 +543,38 @@ export interface paths {
         put?: never;
         post?: never;
         delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/fleet-views": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["list_7"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/fleet-views/{name}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put: operations["keep"];
+        post?: never;
+        delete: operations["remove_3"];
         options?: never;
         head?: never;
         patch?: never;
@@ -964,6 +996,22 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/releases": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["releases"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/session": {
         parameters: {
             query?: never;
@@ -1046,6 +1094,12 @@ export interface components {
         };
         CopyRequest: {
             devices: string[];
+            query?: string;
+        };
+        Count: {
+            /** Format: int64 */
+            devices: number;
+            value: string;
         };
         Counts: {
             /** Format: int32 */
@@ -1107,11 +1161,11 @@ export interface components {
             devices: components["schemas"]["DeviceView"][];
             /** Format: int64 */
             matching: number;
-            platforms: components["schemas"]["Facet"][];
-            releases: components["schemas"]["Facet"][];
-            roles: components["schemas"]["Facet"][];
-            sites: components["schemas"]["Facet"][];
-            tags: components["schemas"]["Facet"][];
+            platforms: components["schemas"]["Count"][];
+            releases: components["schemas"]["Count"][];
+            roles: components["schemas"]["Count"][];
+            sites: components["schemas"]["Count"][];
+            tags: components["schemas"]["Count"][];
         };
         DeviceView: {
             /** Format: date-time */
@@ -1168,11 +1222,6 @@ export interface components {
             cut: boolean;
             request: string;
         };
-        Facet: {
-            /** Format: int64 */
-            devices: number;
-            value: string;
-        };
         FactsView: {
             installMode: string;
             macBase: string;
@@ -1190,6 +1239,13 @@ export interface components {
             takesNumber: boolean;
             /** Format: int32 */
             usualNumber: number;
+        };
+        FleetView: {
+            address: string;
+            name: string;
+        };
+        FleetViewInput: {
+            address: string;
         };
         FoldView: {
             /** Format: int32 */
@@ -1521,6 +1577,13 @@ export interface components {
             group?: string;
             on: boolean;
         };
+        ReleaseCount: {
+            /** Format: int64 */
+            devices: number;
+            model: string;
+            platform: string;
+            release: string;
+        };
         Retried: {
             /** Format: int32 */
             lines: number;
@@ -1845,7 +1908,7 @@ export interface operations {
             };
         };
     };
-    list_8: {
+    list_9: {
         parameters: {
             query?: {
                 who?: string | null;
@@ -2122,7 +2185,7 @@ export interface operations {
             };
         };
     };
-    remove_3: {
+    remove_4: {
         parameters: {
             query?: never;
             header?: never;
@@ -2214,7 +2277,7 @@ export interface operations {
             };
         };
     };
-    list_7: {
+    list_8: {
         parameters: {
             query?: {
                 query?: string;
@@ -2316,7 +2379,7 @@ export interface operations {
             };
         };
     };
-    remove_4: {
+    remove_5: {
         parameters: {
             query?: never;
             header?: never;
@@ -2627,6 +2690,70 @@ export interface operations {
                 content: {
                     "text/event-stream": components["schemas"]["SseEmitter"];
                 };
+            };
+        };
+    };
+    list_7: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["FleetView"][];
+                };
+            };
+        };
+    };
+    keep: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                name: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["FleetViewInput"];
+            };
+        };
+        responses: {
+            /** @description No Content */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+        };
+    };
+    remove_3: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                name: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description No Content */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
             };
         };
     };
@@ -3385,6 +3512,26 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content?: never;
+            };
+        };
+    };
+    releases: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ReleaseCount"][];
+                };
             };
         };
     };

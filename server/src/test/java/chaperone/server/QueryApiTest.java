@@ -22,6 +22,7 @@ import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Random;
+import java.util.TreeMap;
 import java.util.stream.IntStream;
 import org.apache.commons.csv.CSVFormat;
 import org.apache.commons.csv.CSVParser;
@@ -216,6 +217,37 @@ class QueryApiTest {
 
     private static String encoded(String text) {
         return URLEncoder.encode(text, StandardCharsets.UTF_8);
+    }
+
+    @Test
+    void facetsCountAsOneWouldByHand() {
+        JsonNode page = engineer.get("/api/devices?size=500").json(200);
+        for (String facet : List.of("site", "role", "release", "platform")) {
+            Map<String, Long> counted = new TreeMap<>();
+            page.get("devices")
+                    .forEach(device -> counted.merge(device.get(facet).asString(), 1L, Long::sum));
+            Map<String, Long> told = new TreeMap<>();
+            page.get(facet + "s")
+                    .forEach(count -> told.put(
+                            count.get("value").asString(), count.get("devices").asLong()));
+            assertThat(told).as(facet).isEqualTo(counted);
+        }
+        assertThat(page.get("all").asInt()).isEqualTo(DEVICES);
+    }
+
+    @Test
+    void aViewIsOnesOwn() {
+        Api other = server.as(Role.VIEWER);
+        engineer.put("/api/fleet-views/quay%20night", Map.of("address", "role=core&sort=-changed"));
+        assertThat(engineer.get("/api/fleet-views")
+                        .json(200)
+                        .get(0)
+                        .get("address")
+                        .asString())
+                .isEqualTo("role=core&sort=-changed");
+        assertThat(other.get("/api/fleet-views").json(200)).isEmpty();
+        assertThat(engineer.delete("/api/fleet-views/quay%20night").status()).isEqualTo(204);
+        assertThat(engineer.delete("/api/fleet-views/quay%20night").status()).isEqualTo(404);
     }
 
     @ParameterizedTest

@@ -26,6 +26,10 @@ class RolesTest {
         GET    /api/devices.csv                               | VIEWER
         GET    /api/query-help                                | VIEWER
         POST   /api/devices/edit                              | ENGINEER
+        GET    /api/fleet-views                               | VIEWER
+        PUT    /api/fleet-views/{name}                        | VIEWER
+        DELETE /api/fleet-views/{name}                        | VIEWER
+        GET    /api/releases                                  | VIEWER
         GET    /api/map                                       | VIEWER
         PUT    /api/map/places                                | ENGINEER
         DELETE /api/map/places                                | ENGINEER

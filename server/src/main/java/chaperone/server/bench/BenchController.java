@@ -80,7 +80,8 @@ class BenchController {
     @PostMapping("/stand-ins/{name}/{act}")
     StandInView act(
             @PathVariable @Pattern(regexp = NAME) String name,
-            @PathVariable @Pattern(regexp = "restart|new-host-key|sail|berth|insert-module|take-module-out") String act) {
+            @PathVariable @Pattern(regexp = "restart|new-host-key|sail|berth|insert-module|take-module-out")
+                    String act) {
         return view(control.ask("POST", "/stand-ins/" + name + "/" + act));
     }
 

@@ -1,7 +1,7 @@
 package chaperone.server.copy;
 
+import chaperone.server.fleet.ChosenDevices;
 import chaperone.server.fleet.Device;
-import chaperone.server.fleet.DueDevices;
 import chaperone.server.fleet.Groups;
 import chaperone.server.job.DeviceTurn;
 import chaperone.server.problem.ProblemException;
@@ -33,7 +33,7 @@ class ReadingPass implements DisposableBean {
 
     private final ReadingPlanRepository plans;
     private final Groups groups;
-    private final DueDevices due;
+    private final ChosenDevices due;
     private final DeviceTurn turn;
     private final QuickReading reading;
     private final Clock clock;
@@ -47,7 +47,7 @@ class ReadingPass implements DisposableBean {
     ReadingPass(
             ReadingPlanRepository plans,
             Groups groups,
-            DueDevices due,
+            ChosenDevices due,
             DeviceTurn turn,
             QuickReading reading,
             Clock clock) {

@@ -4,6 +4,9 @@ import chaperone.core.answer.FourAnswers;
 import chaperone.core.platform.Facts;
 import chaperone.server.audit.AuditNote;
 import chaperone.server.audit.Audited;
+import chaperone.server.fleet.FacetCounts.Count;
+import chaperone.server.fleet.FacetCounts.Counts;
+import chaperone.server.fleet.FacetCounts.Fact;
 import jakarta.validation.Valid;
 import jakarta.validation.constraints.Max;
 import jakarta.validation.constraints.Min;
@@ -40,6 +43,7 @@ class DeviceController {
     private final CredentialSets credentials;
     private final HostKeyRepository keys;
     private final Pairs pairs;
+    private final FacetCounts facets;
     private final Clock clock;
 
     DeviceController(
@@ -49,6 +53,7 @@ class DeviceController {
             CredentialSets credentials,
             HostKeyRepository keys,
             Pairs pairs,
+            FacetCounts facets,
             Clock clock) {
         this.fleet = fleet;
         this.search = search;
@@ -56,6 +61,7 @@ class DeviceController {
         this.credentials = credentials;
         this.keys = keys;
         this.pairs = pairs;
+        this.facets = facets;
         this.clock = clock;
     }
 
@@ -103,18 +109,16 @@ class DeviceController {
         }
     }
 
-    record Facet(String value, long devices) {}
-
     /** {@code all} counts the whole fleet, {@code matching} what the filter lets through. */
     record DevicePage(
             List<DeviceView> devices,
             long matching,
             long all,
-            List<Facet> sites,
-            List<Facet> roles,
-            List<Facet> releases,
-            List<Facet> platforms,
-            List<Facet> tags) {}
+            List<Count> sites,
+            List<Count> roles,
+            List<Count> releases,
+            List<Count> platforms,
+            List<Count> tags) {}
 
     record HostKeyView(String fingerprint, Instant pinnedAt) {}
 
@@ -157,15 +161,16 @@ class DeviceController {
         Page<Device> found =
                 devices.findAll(search.condition(wanted), PageRequest.of(page, size, DeviceFilter.sort(wanted.sort())));
         Map<Long, String> partners = pairs.partners(found.getContent());
+        Counts counts = facets.now();
         return new DevicePage(
                 found.map(device -> DeviceView.of(device, partners, now)).getContent(),
                 found.getTotalElements(),
-                devices.count(),
-                facets(devices.sites()),
-                facets(devices.roles()),
-                facets(devices.releases()),
-                facets(devices.platforms()),
-                facets(devices.tags()));
+                counts.all(),
+                counts.of(Fact.SITE),
+                counts.of(Fact.ROLE),
+                counts.of(Fact.RELEASE),
+                counts.of(Fact.PLATFORM),
+                counts.of(Fact.TAG));
     }
 
     @GetMapping("/{name}")
@@ -206,11 +211,5 @@ class DeviceController {
     @ResponseStatus(HttpStatus.NO_CONTENT)
     void remove(@PathVariable String name) {
         fleet.remove(name);
-    }
-
-    private static List<Facet> facets(List<DeviceRepository.ValueCount> counts) {
-        return counts.stream()
-                .map(count -> new Facet(count.getValue(), count.getDevices()))
-                .toList();
     }
 }

@@ -11,15 +11,21 @@ import org.springframework.data.jpa.domain.Specification;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
 
-/** Devices that nobody has talked to for a while. */
+/** Devices by what they have in common: a query, and how long nobody has talked to them. */
 @Service
-public class DueDevices {
+public class ChosenDevices {
     private final DeviceRepository devices;
     private final DeviceSearch search;
 
-    DueDevices(DeviceRepository devices, DeviceSearch search) {
+    ChosenDevices(DeviceRepository devices, DeviceSearch search) {
         this.devices = devices;
         this.search = search;
+    }
+
+    /** All that a query means, in the order of the names; with their sites. */
+    @Transactional(readOnly = true)
+    public List<Device> meantBy(String query) {
+        return devices.findAll(condition(query), Sort.by("name"));
     }
 
     /**
@@ -34,13 +40,13 @@ public class DueDevices {
             Path<Instant> tried = device.get("lastTriedAt");
             return builder.or(builder.isNull(tried), builder.lessThan(tried, limit));
         };
-        if (group.isPresent()) wanted = wanted.and(meantBy(group.get()));
-        for (String other : others) wanted = wanted.and(Specification.not(meantBy(other)));
+        if (group.isPresent()) wanted = wanted.and(condition(group.get()));
+        for (String other : others) wanted = wanted.and(Specification.not(condition(other)));
         Sort longest = Sort.by(Sort.Order.asc("lastTriedAt").nullsFirst());
         return devices.findAll(wanted, PageRequest.of(0, most, longest)).getContent();
     }
 
-    private Specification<Device> meantBy(String query) {
+    private Specification<Device> condition(String query) {
         return search.condition(Wanted.meantBy(query));
     }
 }
