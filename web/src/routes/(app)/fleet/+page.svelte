@@ -2,7 +2,7 @@
   import { goto } from '$app/navigation';
   import { onMount, untrack } from 'svelte';
   import { SvelteSet } from 'svelte/reactivity';
-  import { api, asProblem, need, type DevicePage, type Group, type Problem } from '$lib/api/client';
+  import { api, asProblem, need, type Group, type Problem } from '$lib/api/client';
   import QueryBar from '$lib/parts/QueryBar.svelte';
   import ProblemNote from '$lib/parts/ProblemNote.svelte';
   import { address } from '$lib/state/address.svelte';
@@ -13,10 +13,19 @@
   import DeviceCard from './DeviceCard.svelte';
   import DeviceTable from './DeviceTable.svelte';
   import EditMany from './EditMany.svelte';
+  import { columnsOf } from './columns';
+  import { FleetRows } from './fleetRows.svelte';
   import KeepGroup from './KeepGroup.svelte';
-  import { groupQuery, PAGE_SIZE, queryOf, tableAddress, toggled, wholeQuery } from './fleetView';
+  import Releases from './Releases.svelte';
+  import Views from './Views.svelte';
+  import { groupQuery, queryOf, tableAddress, toggled, wholeQuery } from './fleetView';
 
-  let fleet = $state<DevicePage | undefined>();
+  /** Choosing more by hand helps nobody: the query does it. */
+  const MOST_CHOSEN = 2000;
+  const rows = new FleetRows();
+  const fleet = $derived(rows.page);
+  let releases = $state(false);
+  let view = { from: 0, to: 0 };
   let problem = $state<Problem | undefined>();
   let mistake = $state<Problem | undefined>();
   let filter = $state<QueryBar | undefined>();
@@ -28,14 +37,9 @@
   const query = $derived(queryOf(address.params));
   // A text: the query is another object whenever the cursor moves, and the list must not be loaded again for that.
   const wanted = $derived(JSON.stringify(query));
-  const devices = $derived(fleet?.devices ?? []);
-  const cursor = $derived(
-    Math.max(
-      0,
-      devices.findIndex((device) => device.name === address.params.get('at'))
-    )
-  );
-  const current = $derived(devices[cursor]);
+  const columns = $derived(columnsOf(address.params.get('columns')));
+  const cursor = $derived(Math.max(0, rows.indexOf(address.params.get('at'))));
+  const current = $derived(rows.at(cursor));
   const facets = $derived(
     [
       { name: 'Site', key: 'site', values: fleet?.sites ?? [] },
@@ -67,22 +71,14 @@
         : 'Loading…'
   );
 
-  const show = (changes: Record<string, string | string[]>, keepPage = false) =>
-    address.change(keepPage ? changes : { page: '', ...changes });
+  const show = (changes: Record<string, string | string[]>) => address.change(changes);
 
-  let asked = 0;
-
-  async function load() {
-    const mine = ++asked;
+  async function act(what: () => Promise<unknown>) {
     try {
-      const found = await need(api.GET('/api/devices', { params: { query } }));
-      // Answers may overtake each other: only the latest question counts.
-      if (mine !== asked) return;
-      fleet = found;
+      await what();
       problem = undefined;
       mistake = undefined;
     } catch (thrown) {
-      if (mine !== asked) return;
       const said = asProblem(thrown);
       // The devices of the last query that could be read stay.
       if (said.span) await showMistake(said);
@@ -90,21 +86,24 @@
     }
   }
 
+  const load = () => act(() => rows.refresh(view.from, view.to));
+
   $effect(() => {
     void wanted;
     untrack(() => {
-      load();
+      act(() => rows.ask(query));
     });
   });
 
   async function showMistake(said: Problem) {
     mistake = said;
-    if (fleet) return;
     // Nothing was shown yet: the page with its filter, and no device that could be taken for an answer.
-    const all = { ...query, query: '', size: 1 };
-    const found = await need(api.GET('/api/devices', { params: { query: all } })).catch(asProblem);
-    if (found instanceof Error) problem = found;
-    else fleet = { ...found, devices: [], matching: 0 };
+    if (!fleet) await rows.ask({ ...query, query: 'name is none' }).catch(() => {});
+  }
+
+  async function chooseAll() {
+    await act(() => rows.need(0, rows.matching));
+    rows.fetched.forEach((device) => chosen.add(device.name));
   }
 
   async function loadGroups() {
@@ -121,9 +120,11 @@
     }
   }
 
+  /** All that are shown, if none are named. */
   async function copy(names: string[]) {
     try {
-      const started = await need(api.POST('/api/copies', { body: { devices: names } }));
+      const means = names.length === 0 && isFiltered ? wholeQuery(query) : undefined;
+      const started = await need(api.POST('/api/copies', { body: { devices: names, query: means } }));
       await goto(`/jobs/${started.job}`);
     } catch (thrown) {
       problem = asProblem(thrown);
@@ -131,8 +132,8 @@
   }
 
   function move(by: number) {
-    const next = devices[Math.min(devices.length - 1, Math.max(0, cursor + by))];
-    if (next) show({ at: next.name }, true);
+    const next = rows.at(Math.min(rows.matching - 1, Math.max(0, cursor + by)));
+    if (next) show({ at: next.name });
   }
 
   function choose(name: string | undefined) {
@@ -172,7 +173,10 @@
     </p>
   </div>
   {#if session.mayAct && fleet && fleet.all > 0}
-    <button class="btn" onclick={() => copy([])}>Copy all</button>
+    <button class="btn" onclick={() => (releases = true)}>Releases…</button>
+    <button class="btn" disabled={rows.matching === 0} onclick={() => copy([])}
+      >{isFiltered ? `Copy these ${rows.matching.toLocaleString('en-GB')}` : 'Copy all'}</button
+    >
     <a class="btn btn-primary" href="/fleet/bring-in">Bring devices in…</a>
   {/if}
 </div>
@@ -239,11 +243,17 @@
     {/if}
     <button
       class="btn btn-ghost h-7"
-      disabled={devices.length === 0}
-      onclick={() => devices.forEach((device) => chosen.add(device.name))}
-      >Choose these {devices.length}</button
+      disabled={rows.matching === 0 || rows.matching > MOST_CHOSEN}
+      title={rows.matching > MOST_CHOSEN ? 'Narrow the filter first' : undefined}
+      onclick={chooseAll}>Choose these {rows.matching}</button
     >
     <a class="btn btn-ghost h-7" href={tableAddress(query)} download="fleet.csv">CSV</a>
+    <Views
+      columns={address.params.get('columns')}
+      here={address.params.toString()}
+      oncolumns={(text) => show({ columns: text })}
+      onview={(text) => goto(`/fleet?${text}`)}
+    />
     {#if session.mayAct && isFiltered && !(group && isWhole) && !mistake}
       <button class="btn btn-ghost h-7" onclick={() => (keeps = true)}>Keep as group…</button>
     {/if}
@@ -269,32 +279,20 @@
   {/if}
 
   <div class="mt-3 grid grid-cols-[minmax(0,1fr)_290px] items-start gap-3.5">
-    <div>
-      <DeviceTable
-        {devices}
-        sort={query.sort}
-        {chosen}
-        at={current?.name}
-        onsort={(sort) => show({ sort })}
-        onchoose={choose}
-        onpoint={(name) => show({ at: name }, true)}
-      />
-      {#if fleet.matching > PAGE_SIZE}
-        <div class="mt-2 flex items-center gap-2">
-          <button
-            class="btn"
-            disabled={query.page === 0}
-            onclick={() => show({ page: String(query.page - 1) })}>Previous</button
-          >
-          <button
-            class="btn"
-            disabled={(query.page + 1) * PAGE_SIZE >= fleet.matching}
-            onclick={() => show({ page: String(query.page + 1) })}>Next</button
-          >
-          <span class="text-quiet">page {query.page + 1} of {Math.ceil(fleet.matching / PAGE_SIZE)}</span>
-        </div>
-      {/if}
-    </div>
+    <DeviceTable
+      {rows}
+      {columns}
+      sort={query.sort}
+      {chosen}
+      at={cursor}
+      onsort={(sort) => show({ sort })}
+      onchoose={choose}
+      onpoint={(name) => show({ at: name })}
+      onview={(from, to) => {
+        view = { from, to };
+        act(() => rows.need(from, to));
+      }}
+    />
     {#if current}
       <DeviceCard device={current} oncopy={() => copy([current.name])} onremoved={load} />
     {/if}
@@ -345,3 +343,5 @@
     }}
   />
 {/if}
+
+{#if releases}<Releases onclose={() => (releases = false)} />{/if}

@@ -1,102 +1,207 @@
 <script lang="ts">
-  import type { Device } from '$lib/api/client';
+  import { createVirtualizer } from '@tanstack/svelte-virtual';
+  import { untrack } from 'svelte';
   import FourMarks from '$lib/parts/FourMarks.svelte';
   import When from '$lib/parts/When.svelte';
+  import { cellOf, type Column } from './columns';
+  import type { FleetRows } from './fleetRows.svelte';
   import { turned } from './fleetView';
 
   interface Props {
-    devices: readonly Device[];
+    rows: FleetRows;
+    columns: readonly Column[];
     sort: string;
     chosen: ReadonlySet<string>;
-    /** The device under the cursor. */
-    at: string | undefined;
+    /** The row under the cursor. */
+    at: number;
     onsort: (sort: string) => void;
     onchoose: (name: string) => void;
     onpoint: (name: string) => void;
+    /** Rows that came into view, the last one exclusive. */
+    onview: (from: number, to: number) => void;
   }
 
-  let { devices, sort, chosen, at, onsort, onchoose, onpoint }: Props = $props();
-  const columns = [
-    ['name', 'Device'],
-    ['role', 'Role'],
-    ['model', 'Model'],
-    ['release', 'Release'],
-    ['copied', 'Copied'],
-    ['changed', 'Last change']
-  ] as const;
+  let { rows, columns, sort, chosen, at, onsort, onchoose, onpoint, onview }: Props = $props();
+  const ROW = 34;
+  const HEADING = 27;
+  let box: HTMLDivElement | undefined = $state();
   const bySite = $derived(sort === 'site' || sort === '-site');
-  const direction = (column: string) =>
+  const template = $derived(
+    ['26px 84px minmax(170px,1.6fr)', ...columns.map((column) => column.width)].join(' ')
+  );
+  const direction = (column: string | undefined) =>
     sort === column ? 'ascending' : sort === `-${column}` ? 'descending' : undefined;
 
-  let body: HTMLTableSectionElement | undefined = $state();
+  function hasHeading(index: number): boolean {
+    const device = rows.at(index);
+    if (!bySite || !device) return false;
+    const before = rows.at(index - 1);
+    return index === 0 || (before !== undefined && before.site !== device.site);
+  }
+
+  const shown = createVirtualizer<HTMLDivElement, HTMLDivElement>({
+    count: 0,
+    getScrollElement: () => box ?? null,
+    estimateSize: () => ROW,
+    overscan: 12
+  });
+
   $effect(() => {
-    if (at) body?.querySelector('tr.at')?.scrollIntoView({ block: 'nearest' });
+    const count = rows.matching;
+    void [rows.page, bySite, rows.fetched.length];
+    if (!box) return;
+    untrack(() => {
+      $shown.setOptions({
+        count,
+        getScrollElement: () => box ?? null,
+        estimateSize: (index) => ROW + (hasHeading(index) ? HEADING : 0)
+      });
+      $shown.measure();
+    });
+  });
+  $effect(() => {
+    const items = $shown.getVirtualItems();
+    const [first, last] = [items[0]?.index, items.at(-1)?.index];
+    if (first !== undefined && last !== undefined) untrack(() => onview(first, last + 1));
+  });
+  $effect(() => {
+    const wanted = at;
+    if (box && wanted >= 0) untrack(() => $shown.scrollToIndex(wanted));
   });
 </script>
 
-<div class="panel overflow-x-auto">
-  <table class="rows">
-    <thead>
-      <tr>
-        <th class="w-6"><span class="sr-only">Chosen</span></th>
-        <th class="w-[84px]"><span class="sr-only">Kept, matched, sound, current</span></th>
-        {#each columns as [column, title] (column)}
-          <th aria-sort={direction(column)}>
-            <button class="cursor-pointer font-semibold" onclick={() => onsort(turned(sort, column))}>
-              {title}{direction(column) === 'ascending'
-                ? ' ↑'
-                : direction(column) === 'descending'
-                  ? ' ↓'
-                  : ''}
-            </button>
-          </th>
-        {/each}
-      </tr>
-    </thead>
-    <tbody bind:this={body}>
-      {#each devices as device, index (device.name)}
-        {#if bySite && device.site !== devices[index - 1]?.site}
-          <tr class="bg-base-200"
-            ><td colspan="8" class="text-quiet py-1 font-semibold">{device.site || 'No site yet'}</td></tr
-          >
+<!-- A scrolling region must be reachable by keyboard (WCAG 2.1.1). -->
+<!-- svelte-ignore a11y_no_noninteractive_tabindex -->
+<div
+  bind:this={box}
+  class="panel box"
+  tabindex="0"
+  role="table"
+  aria-label="Devices"
+  aria-rowcount={rows.matching + 1}
+>
+  <div class="head line" role="row" aria-rowindex="1" style:grid-template-columns={template}>
+    <span role="columnheader"><span class="sr-only">Chosen</span></span>
+    <span role="columnheader"><span class="sr-only">Kept, matched, sound, current</span></span>
+    {#each [{ key: 'name', title: 'Device', sort: 'name' }, ...columns] as column (column.key)}
+      <span role="columnheader" aria-sort={direction(column.sort)}>
+        {#if column.sort}
+          {@const by = column.sort}
+          <button class="cursor-pointer font-semibold" onclick={() => onsort(turned(sort, by))}>
+            {column.title}{direction(by) === 'ascending' ? ' ↑' : direction(by) === 'descending' ? ' ↓' : ''}
+          </button>
+        {:else}{column.title}{/if}
+      </span>
+    {/each}
+  </div>
+  {#if rows.matching === 0}
+    <p class="py-6 text-center">No device matches. Take a word or a choice away.</p>
+  {/if}
+  <div class="relative" role="rowgroup" style:height="{$shown.getTotalSize()}px">
+    {#each $shown.getVirtualItems() as item (item.key)}
+      {@const device = rows.at(item.index)}
+      <div class="item" style:top="{item.start}px">
+        {#if hasHeading(item.index)}
+          <div class="heading" role="presentation">{device?.site || 'No site yet'}</div>
         {/if}
-        <tr class={{ at: device.name === at }} onclick={() => onpoint(device.name)}>
-          <td>
-            <input
-              type="checkbox"
-              class="checkbox checkbox-xs"
-              checked={chosen.has(device.name)}
-              onchange={() => onchoose(device.name)}
-              onclick={(event) => event.stopPropagation()}
-              aria-label="Choose {device.name}"
-            />
-          </td>
-          <td><FourMarks answers={device.answers} /></td>
-          <td
-            ><a class="font-semibold hover:underline" href="/devices/{encodeURIComponent(device.name)}"
-              >{device.name}</a
-            >{#if device.telnetAllowed}<span
-                class="text-warning ml-2 text-[0.86rem] font-semibold"
-                title="Telnet is allowed for this device: passwords go there in the clear"
-                >Telnet, unsafe</span
-              >{/if}{#each device.tags as tag (tag)}<span class="tag">{tag}</span>{/each}</td
+        {#if device}
+          <!-- The keys j, k and x do the same for the whole page. -->
+          <!-- svelte-ignore a11y_click_events_have_key_events -->
+          <div
+            class={['line device', item.index === at && 'at']}
+            role="row"
+            tabindex="-1"
+            aria-rowindex={item.index + 2}
+            style:grid-template-columns={template}
+            onclick={() => onpoint(device.name)}
           >
-          <td>{device.role}</td>
-          <td>{device.model}</td>
-          <td class="mono">{device.release}</td>
-          <td
-            >{#if device.lastCopyAt}<When at={device.lastCopyAt} ago />{:else}<span class="text-error"
-                >never</span
-              >{/if}</td
-          >
-          <td
-            >{#if device.changedAt}<When at={device.changedAt} />{/if}</td
-          >
-        </tr>
-      {:else}
-        <tr><td colspan="8" class="py-6 text-center">No device matches. Take a word or a choice away.</td></tr
-        >
-      {/each}
-    </tbody>
-  </table>
+            <span role="cell">
+              <input
+                type="checkbox"
+                class="checkbox checkbox-xs"
+                checked={chosen.has(device.name)}
+                onchange={() => onchoose(device.name)}
+                onclick={(event) => event.stopPropagation()}
+                aria-label="Choose {device.name}"
+              />
+            </span>
+            <span role="cell"><FourMarks answers={device.answers} /></span>
+            <span role="cell">
+              <a class="font-semibold hover:underline" href="/devices/{encodeURIComponent(device.name)}"
+                >{device.name}</a
+              >{#if device.telnetAllowed}<span
+                  class="text-warning ml-2 text-[0.86rem] font-semibold"
+                  title="Telnet is allowed for this device: passwords go there in the clear"
+                  >Telnet, unsafe</span
+                >{/if}{#if !columns.some((column) => column.key === 'tags')}{#each device.tags as tag (tag)}<span
+                    class="tag">{tag}</span
+                  >{/each}{/if}
+            </span>
+            {#each columns as column (column.key)}
+              <span role="cell" class={{ mono: ['release', 'address', 'serial'].includes(column.key) }}>
+                {#if column.key === 'copied'}
+                  {#if device.lastCopyAt}<When at={device.lastCopyAt} ago />{:else}<span class="text-error"
+                      >never</span
+                    >{/if}
+                {:else if column.key === 'checked'}
+                  {#if device.checkedAt}<When at={device.checkedAt} ago />{/if}
+                {:else if column.key === 'changed'}
+                  {#if device.changedAt}<When at={device.changedAt} />{/if}
+                {:else}{cellOf(device, column.key)}{/if}
+              </span>
+            {/each}
+          </div>
+        {:else}
+          <div class="line text-quiet">…</div>
+        {/if}
+      </div>
+    {/each}
+  </div>
 </div>
+
+<style>
+  .box {
+    height: calc(100vh - 285px);
+    min-height: 360px;
+    overflow: auto;
+    contain: strict;
+  }
+  .line {
+    display: grid;
+    align-items: center;
+    height: 34px;
+    padding-inline: 0.6rem;
+    gap: 0.6rem;
+    border-bottom: 1px solid color-mix(in oklab, var(--color-base-300) 55%, transparent);
+  }
+  .line > span {
+    overflow: hidden;
+    text-overflow: ellipsis;
+    white-space: nowrap;
+  }
+  .head {
+    position: sticky;
+    top: 0;
+    z-index: 2;
+    background: var(--card);
+    border-bottom-color: var(--color-base-300);
+    color: var(--quiet);
+    font-size: 0.86rem;
+    font-weight: 600;
+  }
+  .item {
+    position: absolute;
+    left: 0;
+    right: 0;
+  }
+  .heading {
+    height: 27px;
+    padding: 0.2rem 0.6rem;
+    background: var(--color-base-200);
+    color: var(--quiet);
+    font-weight: 600;
+  }
+  .device.at {
+    background: var(--chosen);
+  }
+</style>

@@ -1,7 +1,5 @@
 import { valueText } from '$lib/parts/queryText';
 
-export const PAGE_SIZE = 100;
-
 /** What the address asks of the server. */
 export function queryOf(params: URLSearchParams) {
   return {
@@ -11,9 +9,7 @@ export function queryOf(params: URLSearchParams) {
     release: params.getAll('release'),
     platform: params.getAll('platform'),
     tag: params.getAll('tag'),
-    sort: params.get('sort') ?? 'site',
-    page: Math.max(0, Number(params.get('page') ?? '0') || 0),
-    size: PAGE_SIZE
+    sort: params.get('sort') ?? 'site'
   };
 }
 

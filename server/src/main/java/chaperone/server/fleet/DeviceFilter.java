@@ -40,6 +40,7 @@ record DeviceFilter(
             case "role" -> "role";
             case "model" -> "model";
             case "release" -> "release";
+            case "address" -> "host";
             case "copied" -> "lastCopyAt";
             case "changed" -> "changedAt";
             default -> "site.name";
