@@ -52,6 +52,9 @@
       Telnet is allowed: passwords go in the clear
     </p>{/if}
   <p class="text-quiet">serial <span class="mono">{device.serial}</span></p>
+  {#if device.pair}<p class="text-quiet">
+      pair with <a class="underline" href="/devices/{encodeURIComponent(device.pair)}">{device.pair}</a>
+    </p>{/if}
   {#if device.tags.length > 0}<p class="-ml-2">
       {#each device.tags as tag (tag)}<span class="tag">{tag}</span>{/each}
     </p>{/if}

@@ -27,7 +27,7 @@
   let box: HTMLDivElement | undefined = $state();
   const bySite = $derived(sort === 'site' || sort === '-site');
   const template = $derived(
-    ['26px 84px minmax(170px,1.6fr)', ...columns.map((column) => column.width)].join(' ')
+    ['20px 74px minmax(160px,1.7fr)', ...columns.map((column) => column.width)].join(' ')
   );
   const direction = (column: string | undefined) =>
     sort === column ? 'ascending' : sort === `-${column}` ? 'descending' : undefined;
@@ -129,7 +129,10 @@
             <span role="cell">
               <a class="font-semibold hover:underline" href="/devices/{encodeURIComponent(device.name)}"
                 >{device.name}</a
-              >{#if device.telnetAllowed}<span
+              >{#if device.pair && !columns.some((column) => column.key === 'pair')}<span
+                  class="tag"
+                  title="pair with {device.pair}">pair</span
+                >{/if}{#if device.telnetAllowed}<span
                   class="text-warning ml-2 text-[0.86rem] font-semibold"
                   title="Telnet is allowed for this device: passwords go there in the clear"
                   >Telnet, unsafe</span

@@ -6,7 +6,7 @@ const keys = (text: string | null) => columnsOf(text).map((column) => column.key
 
 describe('columns', () => {
   it('are the usual ones where the address names none', () =>
-    expect(keys(null)).toEqual(['role', 'model', 'release', 'pair', 'copied', 'changed']));
+    expect(keys(null)).toEqual(['role', 'model', 'release', 'copied', 'changed']));
   it('keep their order, whatever that of the address', () =>
     expect(keys('changed role')).toEqual(['role', 'changed']));
   it('come and go, and the usual ones leave the address empty', () => {

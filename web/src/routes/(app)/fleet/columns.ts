@@ -24,7 +24,7 @@ export const COLUMNS: Column[] = [
   { key: 'changed', title: 'Last change', sort: 'changed', width: 'minmax(95px,0.8fr)' }
 ];
 
-const USUAL = ['role', 'model', 'release', 'pair', 'copied', 'changed'];
+const USUAL = ['role', 'model', 'release', 'copied', 'changed'];
 
 /** The columns that an address names, in their order; the usual ones if it names none. */
 export function columnsOf(text: string | null): Column[] {
