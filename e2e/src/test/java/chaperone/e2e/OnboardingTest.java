@@ -30,6 +30,9 @@ class OnboardingTest {
     private static final int DEVICE_PORT = 2955;
     private static final String NEW_PASSWORD = "spring-tide-12";
 
+    private static final List<String> SITES =
+            List.of("Brackwater", "Cairn Point", "Dunsay", "Eastholm", "Fennick", "Gull Rock", "Harrowby", "Inchmore");
+
     private static TestServer server;
     private static Browsing browsing;
     private static Page page;
@@ -81,8 +84,9 @@ class OnboardingTest {
         String list = IntStream.rangeClosed(1, 8)
                 .boxed()
                 .flatMap(site -> Stream.of("2", "11", "12", "21", "22")
-                        .map(last -> "A" + site + last + ",127.20." + site + "." + last + "\n"))
-                .collect(Collectors.joining("", "Asset,Mgmt IP\n", ""));
+                        .map(last ->
+                                "A" + site + last + ",127.20." + site + "." + last + "," + SITES.get(site - 1) + "\n"))
+                .collect(Collectors.joining("", "Asset,Mgmt IP,Location\n", ""));
         page.navigate("/fleet/bring-in");
         addresses().fill(list);
         assertThat(page.getByLabel("Meaning of Mgmt IP")).hasValue("address");
@@ -118,7 +122,7 @@ class OnboardingTest {
         assertThat(page.getByText("15 of 15")).isVisible();
         assertThat(page.getByText("Nobody answers at this address and port").first())
                 .isVisible();
-        page.navigate("/fleet?query=site+is+Aldermouth");
+        page.navigate("/fleet?query=ald-core");
         assertThat(page.getByText("ald-core-1").first()).isVisible();
     }
 
@@ -196,7 +200,7 @@ class OnboardingTest {
         page.navigate("/fleet");
         page.getByText("Copy all").click();
         page.waitForURL("**/jobs/*");
-        assertThat(page.getByText("37 of 37")).isVisible();
+        assertThat(page.getByText("40 of 40")).isVisible();
         page.navigate("/map");
         Locator site = page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName("Brackwater"));
         assertThat(site).isVisible();
@@ -208,7 +212,7 @@ class OnboardingTest {
         page.keyboard().press("Enter");
         page.getByLabel("Text of the note").fill("crane works on Tuesday");
         button("Pin it").click();
-        assertThat(page.getByText("crane works on Tuesday").first()).isVisible();
+        assertThat(page.getByText("crane works on Tuesday").last()).isVisible();
 
         site.focus();
         page.keyboard().press("Enter");
