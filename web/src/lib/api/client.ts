@@ -21,6 +21,7 @@ export type Heading = Schemas['Heading'];
 export type MapView = Schemas['MapView'];
 export type CredentialUse = Schemas['UseView'];
 export type ReadingPlan = Schemas['ReadingPlanView'];
+export type Site = Schemas['SiteView'];
 export type Account = Schemas['AccountView'];
 export type ApiToken = Schemas['TokenView'];
 export type AuditPage = Schemas['AuditPage'];

@@ -7,6 +7,7 @@
   import { roleSays } from '$lib/text/role';
   import AccountForm from './AccountForm.svelte';
   import ReadingPlans from './ReadingPlans.svelte';
+  import Sites from './Sites.svelte';
 
   let accounts = $state<Account[] | undefined>();
   let edited = $state<Account | 'new' | undefined>();
@@ -93,3 +94,4 @@
 {:else if !problem}<p class="text-quiet mt-4">Loading…</p>{/if}
 
 <ReadingPlans />
+<Sites />

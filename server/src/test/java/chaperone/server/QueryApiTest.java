@@ -64,6 +64,8 @@ class QueryApiTest {
         server = TestServer.start(2949);
         engineer = server.as(Role.ENGINEER);
         fill(server.context().getBean(JdbcClient.class), server.credentialSet(), new Random(20261123));
+        engineer.put("/api/sites/cairn-point", Map.of("name", "Cairn Point", "parent", "-nderholm"));
+        engineer.put("/api/sites/brackwater", Map.of("name", "Brackwater", "parent", "cairn-point"));
     }
 
     @AfterAll
@@ -180,11 +182,19 @@ class QueryApiTest {
         };
     }
 
+    /** Brackwater lies in Cairn Point, which lies in Ünderholm: see where the devices are made. */
+    private static List<String> lineage(String site) {
+        List<String> outwards = List.of("Brackwater", "Cairn Point", "Ünderholm");
+        int start = outwards.indexOf(site);
+        return start < 0 ? List.of(site) : outwards.subList(start, outwards.size());
+    }
+
     private static Facts facts(JsonNode device) {
         return new Facts() {
             @Override
             public List<String> texts(Field field) {
                 String key = field == Field.ADDRESS ? "host" : field.word();
+                if (field == Field.SITE) return lineage(device.get(key).asString());
                 if (field != Field.TAG) return List.of(device.get(key).asString());
                 List<String> tags = new ArrayList<>();
                 device.get("tags").forEach(tag -> tags.add(tag.asString()));
@@ -217,6 +227,31 @@ class QueryApiTest {
 
     private static String encoded(String text) {
         return URLEncoder.encode(text, StandardCharsets.UTF_8);
+    }
+
+    @Test
+    void sitesLieInOneAnotherButNeverInThemselves() {
+        assertThat(engineer.put("/api/sites/cairn-point", Map.of("name", "Cairn Point", "parent", "brackwater"))
+                        .json(409)
+                        .get("code")
+                        .asString())
+                .isEqualTo("site-in-itself");
+        assertThat(engineer.put("/api/sites/another", Map.of("name", "BRACKWATER"))
+                        .json(409)
+                        .get("code")
+                        .asString())
+                .isEqualTo("name-taken");
+        assertThat(engineer.delete("/api/sites/cairn-point")
+                        .json(409)
+                        .get("detail")
+                        .asString())
+                .contains("Other sites");
+        assertThat(engineer.put("/api/sites/jetty-3", Map.of("name", "Jetty 3")).status())
+                .isEqualTo(204);
+        assertThat(engineer.delete("/api/sites/jetty-3").status()).isEqualTo(204);
+        assertThat(engineer.put("/api/sites/Jetty%203", Map.of("name", "Jetty 3"))
+                        .status())
+                .isEqualTo(400);
     }
 
     @Test

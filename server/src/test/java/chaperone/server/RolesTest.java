@@ -26,6 +26,9 @@ class RolesTest {
         GET    /api/devices.csv                               | VIEWER
         GET    /api/query-help                                | VIEWER
         POST   /api/devices/edit                              | ENGINEER
+        GET    /api/sites                                     | VIEWER
+        PUT    /api/sites/{code}                              | ENGINEER
+        DELETE /api/sites/{code}                              | ENGINEER
         GET    /api/fleet-views                               | VIEWER
         PUT    /api/fleet-views/{name}                        | VIEWER
         DELETE /api/fleet-views/{name}                        | VIEWER
@@ -128,6 +131,7 @@ class RolesTest {
         String path = endpoint.split(" +")[1]
                 .replaceAll("\\{(id|number)\\}", "999999")
                 .replace("{name}", "no-such-device")
+                .replace("{code}", "no-such-site")
                 .replace("{fault}", "slow")
                 .replace("{act}", "restart");
         assertThat(new Api(server.address()).send(method, path, "").status())

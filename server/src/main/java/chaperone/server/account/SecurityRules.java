@@ -58,6 +58,8 @@ class SecurityRules {
         rules.requestMatchers(HttpMethod.POST, "/api/devices/*/revisions/*/whole")
                 .hasRole(ENGINEER);
 
+        rules.requestMatchers(HttpMethod.PUT, "/api/sites/*").hasRole(ENGINEER);
+        rules.requestMatchers(HttpMethod.DELETE, "/api/sites/*").hasRole(ENGINEER);
         rules.requestMatchers(HttpMethod.PUT, "/api/fleet-views/*").hasRole(VIEWER);
         rules.requestMatchers(HttpMethod.DELETE, "/api/fleet-views/*").hasRole(VIEWER);
         rules.requestMatchers(HttpMethod.PUT, "/api/pairs", "/api/map/places").hasRole(ENGINEER);

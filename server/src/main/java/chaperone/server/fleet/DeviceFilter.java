@@ -19,9 +19,9 @@ record DeviceFilter(
         List<String> tags) {
 
     /** @param known the releases that the fleet has; asked for only if their order matters */
-    Specification<Device> specification(Supplier<List<String>> known, Instant now) {
+    Specification<Device> specification(Supplier<List<String>> known, Supplier<SiteTree> tree, Instant now) {
         return (device, statement, builder) -> {
-            DeviceQuery conditions = new DeviceQuery(device, statement, builder, known, now);
+            DeviceQuery conditions = new DeviceQuery(device, statement, builder, known, tree, now);
             List<Predicate> all = new ArrayList<>(List.of(conditions.condition(query)));
             if (!sites.isEmpty()) all.add(DeviceQuery.siteName(device, builder).in(sites));
             if (!roles.isEmpty()) all.add(device.get("role").in(roles));

@@ -26,8 +26,10 @@ import jakarta.persistence.criteria.Root;
 import jakarta.persistence.criteria.Subquery;
 import java.time.Instant;
 import java.util.ArrayList;
+import java.util.HashSet;
 import java.util.List;
 import java.util.Locale;
+import java.util.Set;
 import java.util.function.Function;
 import java.util.function.Supplier;
 import java.util.stream.Stream;
@@ -38,19 +40,25 @@ final class DeviceQuery {
     private final CriteriaQuery<?> statement;
     private final CriteriaBuilder builder;
     private final Supplier<List<String>> releases;
+    private final Supplier<SiteTree> sites;
     private final Instant now;
 
-    /** @param releases those that the fleet has: their order is not the database's */
+    /**
+     * @param releases those that the fleet has: their order is not the database's
+     * @param sites all of them: which lies in which is not the database's either
+     */
     DeviceQuery(
             Root<Device> device,
             CriteriaQuery<?> statement,
             CriteriaBuilder builder,
             Supplier<List<String>> releases,
+            Supplier<SiteTree> sites,
             Instant now) {
         this.device = device;
         this.statement = statement;
         this.builder = builder;
         this.releases = releases;
+        this.sites = sites;
         this.now = now;
     }
 
@@ -91,6 +99,7 @@ final class DeviceQuery {
                 .flatMap(value -> NameRange.isFor(field) ? NameRange.expand(value).stream() : Stream.of(value))
                 .map(value -> value.toLowerCase(Locale.ROOT))
                 .toList();
+        if (field == Field.SITE) return atSites(sites.get().namesWithin(wanted::contains), wanted.contains(""));
         if (field != Field.TAG) return builder.lower(text(field)).in(wanted);
         Predicate tagged = tagged(tag -> builder.lower(tag).in(wanted));
         return wanted.contains("") ? builder.or(tagged, builder.not(tagged(tag -> builder.conjunction()))) : tagged;
@@ -98,8 +107,19 @@ final class DeviceQuery {
 
     private Predicate has(Field field, String part) {
         String pattern = "%" + part.toLowerCase(Locale.ROOT).replaceAll("([\\\\%_])", "\\\\$1") + "%";
+        if (field == Field.SITE) {
+            String lower = part.toLowerCase(Locale.ROOT);
+            return atSites(sites.get().namesWithin(name -> name.contains(lower)), false);
+        }
         if (field == Field.TAG) return tagged(tag -> builder.like(builder.lower(tag), pattern, '\\'));
         return builder.like(builder.lower(text(field)), pattern, '\\');
+    }
+
+    private Predicate atSites(Set<String> names, boolean orAtNone) {
+        Set<String> wanted = new HashSet<>(names);
+        if (orAtNone) wanted.add("");
+        if (wanted.isEmpty()) return builder.disjunction();
+        return builder.lower(siteName(device, builder)).in(wanted);
     }
 
     Predicate isTagged(List<String> tags) {

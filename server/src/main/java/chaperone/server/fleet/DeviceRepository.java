@@ -51,6 +51,8 @@ interface DeviceRepository extends JpaRepository<Device, Long>, JpaSpecification
 
     long countByCredentialSetId(long id);
 
+    boolean existsBySite(Site site);
+
     @Query("select d.credentialSetId as credentialSet, count(d) as devices from Device d group by d.credentialSetId")
     List<SetCount> countsByCredentialSet();
 

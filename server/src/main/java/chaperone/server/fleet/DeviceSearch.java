@@ -11,9 +11,11 @@ import org.springframework.stereotype.Component;
 class DeviceSearch {
     private final Groups groups;
     private final DeviceRepository devices;
+    private final SiteRepository sites;
     private final Clock clock;
 
-    DeviceSearch(Groups groups, DeviceRepository devices, Clock clock) {
+    DeviceSearch(Groups groups, DeviceRepository devices, SiteRepository sites, Clock clock) {
+        this.sites = sites;
         this.groups = groups;
         this.devices = devices;
         this.clock = clock;
@@ -21,7 +23,7 @@ class DeviceSearch {
 
     /** @throws chaperone.server.problem.ProblemException with the place, if the query cannot be read */
     Specification<Device> condition(Wanted wanted) {
-        return filter(wanted).specification(this::releases, clock.instant());
+        return filter(wanted).specification(this::releases, () -> new SiteTree(sites.findAll()), clock.instant());
     }
 
     private DeviceFilter filter(Wanted wanted) {

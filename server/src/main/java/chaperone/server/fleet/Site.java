@@ -1,11 +1,15 @@
 package chaperone.server.fleet;
 
 import jakarta.persistence.Entity;
+import jakarta.persistence.FetchType;
 import jakarta.persistence.GeneratedValue;
 import jakarta.persistence.GenerationType;
 import jakarta.persistence.Id;
+import jakarta.persistence.ManyToOne;
+import java.util.Optional;
+import org.jspecify.annotations.Nullable;
 
-/** A place with devices: its short word, as device names have it, and its name. */
+/** A place with devices: its short word, as device names have it, and its name. It may lie in another one. */
 @Entity
 class Site {
     @Id
@@ -15,11 +19,18 @@ class Site {
     private String code;
     private String name;
 
+    @ManyToOne(fetch = FetchType.LAZY)
+    private @Nullable Site parent;
+
     protected Site() {}
 
     Site(String code, String name) {
         this.code = code;
         this.name = name;
+    }
+
+    long id() {
+        return id;
     }
 
     String code() {
@@ -28,5 +39,14 @@ class Site {
 
     String name() {
         return name;
+    }
+
+    Optional<Site> parent() {
+        return Optional.ofNullable(parent);
+    }
+
+    void become(String name, Optional<Site> parent) {
+        this.name = name;
+        this.parent = parent.orElse(null);
     }
 }
