@@ -1,7 +1,10 @@
 package chaperone.server.event;
 
 import jakarta.persistence.EntityManager;
+import org.springframework.context.ApplicationEventPublisher;
 import org.springframework.stereotype.Component;
+import org.springframework.transaction.support.TransactionSynchronization;
+import org.springframework.transaction.support.TransactionSynchronizationManager;
 
 /**
  * Tells every server process, and through it every open page, that something has changed. The message leaves with the
@@ -12,9 +15,11 @@ public class Events {
     public static final String CHANNEL = "chaperone_events";
 
     private final EntityManager entities;
+    private final ApplicationEventPublisher publisher;
 
-    Events(EntityManager entities) {
+    Events(EntityManager entities, ApplicationEventPublisher publisher) {
         this.entities = entities;
+        this.publisher = publisher;
     }
 
     /** A job's counts or state moved. */
@@ -30,6 +35,13 @@ public class Events {
     /** A device was added, copied, or removed. */
     public void fleetMoved() {
         tell("fleet 0");
+        if (!TransactionSynchronizationManager.isSynchronizationActive()) return;
+        TransactionSynchronizationManager.registerSynchronization(new TransactionSynchronization() {
+            @Override
+            public void afterCommit() {
+                publisher.publishEvent(new FleetMoved());
+            }
+        });
     }
 
     /** A platform was added, altered or removed. */

@@ -1,6 +1,7 @@
 package chaperone.server.fleet;
 
-import chaperone.server.fleet.DeviceRepository.ValueCount;
+import chaperone.server.fleet.FacetCounts.Count;
+import chaperone.server.fleet.FacetCounts.Fact;
 import java.time.Clock;
 import java.util.List;
 import org.springframework.data.jpa.domain.Specification;
@@ -10,14 +11,14 @@ import org.springframework.stereotype.Component;
 @Component
 class DeviceSearch {
     private final Groups groups;
-    private final DeviceRepository devices;
+    private final FacetCounts facets;
     private final SiteRepository sites;
     private final Clock clock;
 
-    DeviceSearch(Groups groups, DeviceRepository devices, SiteRepository sites, Clock clock) {
+    DeviceSearch(Groups groups, FacetCounts facets, SiteRepository sites, Clock clock) {
         this.sites = sites;
         this.groups = groups;
-        this.devices = devices;
+        this.facets = facets;
         this.clock = clock;
     }
 
@@ -37,6 +38,6 @@ class DeviceSearch {
     }
 
     private List<String> releases() {
-        return devices.releases().stream().map(ValueCount::getValue).toList();
+        return facets.now().of(Fact.RELEASE).stream().map(Count::value).toList();
     }
 }

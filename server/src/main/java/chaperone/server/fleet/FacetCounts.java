@@ -1,15 +1,26 @@
 package chaperone.server.fleet;
 
+import chaperone.server.event.FleetMoved;
+import chaperone.server.event.Heard;
 import java.sql.ResultSet;
 import java.sql.SQLException;
+import java.time.Clock;
+import java.time.Duration;
+import java.time.Instant;
 import java.util.ArrayList;
 import java.util.EnumMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Optional;
+import java.util.concurrent.atomic.AtomicLong;
+import org.springframework.context.event.EventListener;
 import org.springframework.jdbc.core.simple.JdbcClient;
 import org.springframework.stereotype.Component;
 
-/** How many devices of the fleet have each value of a fact: all facts in one look at the devices. */
+/**
+ * How many devices of the fleet have each value of a fact: all facts in one look at the devices. They are kept until the
+ * fleet moves, in this process or another; whatever moves it without a word is seen a few seconds later.
+ */
 @Component
 class FacetCounts {
     private static final String COUNT = """
@@ -22,7 +33,16 @@ class FacetCounts {
             select 'TAG', tag, count(*) from device_tag group by tag
             order by 1, 2""";
 
+    private static final Duration LONGEST_KEPT = Duration.ofSeconds(5);
+
     private final JdbcClient database;
+    private final Clock clock;
+    /** Counts the moves: what was counted while the fleet moved is not kept. */
+    private final AtomicLong moves = new AtomicLong();
+
+    private volatile Optional<Kept> kept = Optional.empty();
+
+    private record Kept(Counts counts, long move, Instant at) {}
 
     enum Fact {
         ALL,
@@ -42,11 +62,33 @@ class FacetCounts {
         }
     }
 
-    FacetCounts(JdbcClient database) {
+    FacetCounts(JdbcClient database, Clock clock) {
         this.database = database;
+        this.clock = clock;
+    }
+
+    @EventListener
+    void moved(FleetMoved moved) {
+        moves.incrementAndGet();
+    }
+
+    @EventListener
+    void heard(Heard heard) {
+        if (heard.kind().equals("fleet")) moves.incrementAndGet();
     }
 
     Counts now() {
+        long move = moves.get();
+        Instant now = clock.instant();
+        Optional<Kept> good = kept.filter(
+                known -> known.move() == move && now.isBefore(known.at().plus(LONGEST_KEPT)));
+        if (good.isPresent()) return good.get().counts();
+        Counts counts = count();
+        kept = Optional.of(new Kept(counts, move, now));
+        return counts;
+    }
+
+    private Counts count() {
         Map<Fact, List<Count>> facets = new EnumMap<>(Fact.class);
         database.sql(COUNT).query(row -> {
             take(row, facets);
