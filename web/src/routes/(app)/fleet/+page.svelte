@@ -77,7 +77,6 @@
     try {
       await what();
       problem = undefined;
-      mistake = undefined;
     } catch (thrown) {
       const said = asProblem(thrown);
       // The devices of the last query that could be read stay.
@@ -91,7 +90,8 @@
   $effect(() => {
     void wanted;
     untrack(() => {
-      act(() => rows.ask(query));
+      // Only an answer to the query itself says that there is no mistake in it.
+      act(() => rows.ask(query).then(() => (mistake = undefined)));
     });
   });
 

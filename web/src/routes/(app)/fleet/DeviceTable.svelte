@@ -122,13 +122,16 @@
                 checked={chosen.has(device.name)}
                 onchange={() => onchoose(device.name)}
                 onclick={(event) => event.stopPropagation()}
+                tabindex={item.index === at ? 0 : -1}
                 aria-label="Choose {device.name}"
               />
             </span>
             <span role="cell"><FourMarks answers={device.answers} /></span>
             <span role="cell">
-              <a class="font-semibold hover:underline" href="/devices/{encodeURIComponent(device.name)}"
-                >{device.name}</a
+              <a
+                class="font-semibold hover:underline"
+                href="/devices/{encodeURIComponent(device.name)}"
+                tabindex={item.index === at ? 0 : -1}>{device.name}</a
               >{#if device.pair && !columns.some((column) => column.key === 'pair')}<span
                   class="tag"
                   title="pair with {device.pair}">pair</span

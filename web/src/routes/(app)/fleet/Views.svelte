@@ -50,10 +50,10 @@
   <summary class="btn btn-ghost h-7">Columns</summary>
   <div class="dropdown-content panel z-20 w-44 p-2" role="group" aria-label="Columns">
     {#each COLUMNS as column (column.key)}
-      <label class="flex items-center gap-2 py-0.5">
+      <label class="flex items-center gap-2 py-1">
         <input
           type="checkbox"
-          class="checkbox checkbox-xs"
+          class="checkbox checkbox-sm"
           checked={columnsOf(columns).includes(column)}
           onchange={() => oncolumns(withColumn(columns, column.key))}
         />

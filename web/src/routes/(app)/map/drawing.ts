@@ -105,7 +105,7 @@ function ofSite(map: MapView, question: Question, site: string): Drawing {
       )
     )
   ];
-  return arranged(boxes, lines, 150);
+  return arranged(boxes, lines, 190);
 }
 
 /** One line between two boxes, whatever the number of links and their direction. */

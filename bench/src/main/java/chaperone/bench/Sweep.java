@@ -25,7 +25,7 @@ import tools.jackson.databind.JsonNode;
  */
 public final class Sweep {
     private static final int DEVICES = 1000;
-    private static final int PORT = 2961;
+    static final int PORT = 2961;
     private static final int SERVER_PORT = 8961;
     private static final int AT_ONCE = 48;
     /** Not counted: until then both sides' programs are still being compiled. */
@@ -105,7 +105,7 @@ public final class Sweep {
         return share >= LEAST_SHARE && memory < MOST_MEMORY;
     }
 
-    private static void bringIn(Api api, List<String> hosts) throws InterruptedException {
+    static void bringIn(Api api, List<String> hosts) throws InterruptedException {
         Map<String, Object> set = Map.of(
                 "name",
                 "switches",
@@ -127,7 +127,7 @@ public final class Sweep {
         check(job);
     }
 
-    private static double sweep(Api api) throws InterruptedException {
+    static double sweep(Api api) throws InterruptedException {
         JsonNode job = ended(
                 api,
                 api.post("/api/copies", Map.of("devices", List.of()))
@@ -200,7 +200,7 @@ public final class Sweep {
                 .orElseThrow();
     }
 
-    private static Process start(String name, String... arguments) throws IOException {
+    static Process start(String name, String... arguments) throws IOException {
         List<String> command = new ArrayList<>(
                 List.of(Path.of(System.getProperty("java.home"), "bin", "java").toString()));
         command.addAll(List.of(arguments));
@@ -211,7 +211,7 @@ public final class Sweep {
                 .start();
     }
 
-    private static void awaitLine(Process process, String line) throws IOException, InterruptedException {
+    static void awaitLine(Process process, String line) throws IOException, InterruptedException {
         Path log = Path.of(System.getProperty("java.io.tmpdir"), "chaperone-bench-stand-ins.log");
         for (int i = 0; i < 400; i++) {
             if (Files.readString(log).contains(line)) return;

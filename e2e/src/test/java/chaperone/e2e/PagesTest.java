@@ -43,7 +43,17 @@ class PagesTest {
             "/jobs/1",
             "/settings",
             "/credentials",
+            "/credentials/1",
             "/account",
+            "/map",
+            "/map?site=Brackwater&by=matched",
+            "/imports",
+            "/fleet?sort=-changed&columns=site+address+serial+tags",
+            "/fleet/bring-in?by=ranges",
+            "/devices/brkw-core-1/configuration?find=vlan",
+            "/devices/brkw-core-1/facts",
+            "/devices/brkw-rtr-1/tables",
+            "/devices/brkw-core-1/events",
             "/audit");
     private static TestServer server;
     private static Browsing browsing;

@@ -31,9 +31,21 @@ class ScreenshotsTest {
             dark.getByText("+3 added").waitFor();
             take(dark, "compare-one-column-dark");
             Page settings = browsing.logIn(ColorScheme.LIGHT, "a.keel", "demo-administrator");
-            settings.navigate("/settings");
+            settings.navigate("/credentials");
             settings.getByText("all Corvane devices").waitFor();
+            take(settings, "credentials");
+            settings.navigate("/map");
+            settings.getByText("8 proposed").waitFor();
+            take(settings, "map");
+            settings.navigate("/settings");
+            settings.getByText("look, and approve changes").waitFor();
             take(settings, "settings");
+            settings.navigate("/audit");
+            settings.getByText("logged in").first().waitFor();
+            take(settings, "audit-log");
+            settings.navigate("/devices/brkw-core-1/facts");
+            settings.getByText("80 MB free of 128 MB").waitFor();
+            take(settings, "facts");
             platforms(settings);
         }
     }

@@ -80,4 +80,4 @@
 {:else if !opened.problem}
   <p class="text-quiet">Loading…</p>
 {/if}
-{@render children()}
+{#if opened.detail || !opened.problem}{@render children()}{/if}

@@ -60,10 +60,10 @@
     <fieldset>
       <legend class="font-semibold">Credential sets, in the order of choosing</legend>
       {#each sets as set (set.id)}
-        <label class="mt-1 flex items-center gap-2">
+        <label class="mt-1 flex items-center gap-2 py-1">
           <input
             type="checkbox"
-            class="checkbox checkbox-xs"
+            class="checkbox checkbox-sm"
             checked={chosen.includes(set.id)}
             onchange={() => toggle(set.id)}
           />
