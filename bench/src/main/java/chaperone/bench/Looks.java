@@ -38,7 +38,8 @@ public final class Looks {
     public static void main(String[] args) throws Exception {
         System.setProperty("durable", "true");
         String database = TestPostgres.freshDatabase();
-        Process standIns = Sweep.start("stand-ins", "-Xmx1500m", "-jar", args[0], "many", "" + DEVICES, "" + Sweep.PORT);
+        Process standIns =
+                Sweep.start("stand-ins", "-Xmx1500m", "-jar", args[0], "many", "" + DEVICES, "" + Sweep.PORT);
         Process server = null;
         boolean holds = false;
         try (Connection connection = DriverManager.getConnection(database, "postgres", "")) {

@@ -71,6 +71,19 @@
         : (found.findLast((line) => line < here) ?? found.at(-1));
   }
 
+  /** One stop for Tab; the arrows walk through the headings. */
+  function walk(event: KeyboardEvent) {
+    const to =
+      event.key === 'ArrowDown'
+        ? document.activeElement?.nextElementSibling
+        : event.key === 'ArrowUp'
+          ? document.activeElement?.previousElementSibling
+          : undefined;
+    if (!(to instanceof HTMLElement)) return;
+    event.preventDefault();
+    to.focus();
+  }
+
   onMount(() =>
     keys.add([
       { key: '/', says: 'find in the configuration', run: () => find?.focus() },
@@ -126,12 +139,14 @@
   </div>
 {:else}
   <div class="mt-3 grid grid-cols-[260px_minmax(0,1fr)] gap-3.5">
-    <nav class="panel outline-box" aria-label="Outline">
-      {#each outline as each (each.line)}
+    <!-- svelte-ignore a11y_no_noninteractive_element_interactions -->
+    <nav class="panel outline-box" aria-label="Outline" onkeydown={walk}>
+      {#each outline as each, i (each.line)}
         <button
           class={['heading mono', heading === each && 'here']}
           style:padding-left="{10 + each.depth * 14}px"
           title={each.text}
+          tabindex={heading === each || (!heading && i === 0) ? 0 : -1}
           onclick={() => (at = each.line)}
         >
           <span class="truncate">{each.text}</span>
@@ -154,6 +169,8 @@
     display: flex;
     width: 100%;
     padding-right: 10px;
+    min-height: 24px;
+    align-items: center;
     text-align: left;
     cursor: pointer;
   }
