@@ -37,8 +37,9 @@ class FleetEdit {
             List<String> parts = new ArrayList<>();
             site.ifPresent(name -> parts.add("site \"" + name + "\""));
             role.ifPresent(name -> parts.add("role \"" + name + "\""));
-            credentialSet.ifPresent(
-                    set -> parts.add("credential set \"" + credentials.get(set).name() + "\""));
+            credentialSet
+                    .map(set -> "log-in by \"" + credentials.get(set).name() + "\"")
+                    .ifPresent(parts::add);
             if (!addTags.isEmpty()) parts.add("tags " + String.join(", ", addTags));
             if (!removeTags.isEmpty()) parts.add("without tags " + String.join(", ", removeTags));
             return String.join(", ", parts);
