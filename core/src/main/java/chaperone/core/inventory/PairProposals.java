@@ -1,6 +1,8 @@
 package chaperone.core.inventory;
 
 import chaperone.core.table.Links.Link;
+import com.google.re2j.Matcher;
+import com.google.re2j.Pattern;
 import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.HashMap;
@@ -10,8 +12,6 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
 import java.util.TreeMap;
-import java.util.regex.Matcher;
-import java.util.regex.Pattern;
 
 /**
  * Which devices may back each other up: of one role and model at one site, with names that differ in their last number

@@ -1,0 +1,103 @@
+package chaperone.server.fleet;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import chaperone.core.platform.Facts;
+import chaperone.core.platform.Facts.Module;
+import chaperone.core.platform.Facts.Storage;
+import java.time.Duration;
+import java.time.Instant;
+import java.util.ArrayList;
+import java.util.HashSet;
+import java.util.List;
+import java.util.Optional;
+import java.util.Set;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.CsvSource;
+
+/** What counts as a change of a fact, and what does not. */
+class FactsKeptTest {
+    private static final Instant NOW = Instant.parse("2026-11-23T08:00:00Z");
+
+    @ParameterizedTest
+    @CsvSource({
+        "128000000, 80000000, 80000000, false",
+        "128000000, 80000000, 79000001, false",
+        "128000000, 80000000, 77440000, true",
+        "128000000, 80000000, 0, true",
+        "128000000, 0, 80000000, true",
+        ", 5000000, 4000001, false",
+        ", 5000000, 4000000, true"
+    })
+    void storageThatMovesALittleIsNoEvent(Long total, long before, long after, boolean told) {
+        Optional<Long> all = Optional.ofNullable(total);
+        assertThat(StorageMove.isWorthTelling(new Storage(all, before), new Storage(all, after)))
+                .isEqualTo(told);
+    }
+
+    @ParameterizedTest
+    @CsvSource({"PT0S, false", "PT59S, false", "PT60S, false", "PT61S, true", "P3D, true", "PT-1H, false"})
+    void clocksThatDifferAreNoRestart(Duration later, boolean another) {
+        assertThat(FactBook.isAnotherStart(NOW, NOW.plus(later))).isEqualTo(another);
+    }
+
+    @Test
+    void everyLastingFactMovesTheDigestAndNothingElseDoes() {
+        List<Facts> all = List.of(
+                facts("a", "m", "s", "r", "02:00", "whole", 7, 9, new Module("1", "P48", "X")),
+                facts("b", "m", "s", "r", "02:00", "whole", 7, 9, new Module("1", "P48", "X")),
+                facts("a", "n", "s", "r", "02:00", "whole", 7, 9, new Module("1", "P48", "X")),
+                facts("a", "m", "t", "r", "02:00", "whole", 7, 9, new Module("1", "P48", "X")),
+                facts("a", "m", "s", "q", "02:00", "whole", 7, 9, new Module("1", "P48", "X")),
+                facts("a", "m", "s", "r", "02:01", "whole", 7, 9, new Module("1", "P48", "X")),
+                facts("a", "m", "s", "r", "02:00", "unpacked", 7, 9, new Module("1", "P48", "X")),
+                facts("a", "m", "s", "r", "02:00", "whole", 8, 9, new Module("1", "P48", "X")),
+                facts("a", "m", "s", "r", "02:00", "whole", 7, 9, new Module("2", "P48", "X")),
+                facts("a", "m", "s", "r", "02:00", "whole", 7, 9, new Module("1", "P48X", "")),
+                facts("am", "", "s", "r", "02:00", "whole", 7, 9, new Module("1", "P48", "X")));
+        Set<String> digests = new HashSet<>();
+        all.forEach(facts -> digests.add(FactsDigest.of(facts)));
+        assertThat(digests).hasSameSizeAs(all);
+        Facts freer = facts("a", "m", "s", "r", "02:00", "whole", 7, 1, new Module("1", "P48", "X"));
+        assertThat(FactsDigest.of(freer)).as("free storage moves all the time").isEqualTo(FactsDigest.of(all.get(0)));
+    }
+
+    private static Facts facts(
+            String name,
+            String model,
+            String serial,
+            String release,
+            String mac,
+            String mode,
+            long total,
+            long free,
+            Module module) {
+        return new Facts(
+                Optional.of(name),
+                Optional.of(model),
+                Optional.of(serial),
+                Optional.of(release),
+                Optional.of(mac),
+                Optional.of(mode),
+                Optional.of(Duration.ofSeconds(free)),
+                Optional.of(new Storage(Optional.of(total), free)),
+                Optional.of(new ArrayList<>(List.of(module))));
+    }
+
+    @Test
+    void aSiteMeansWhatLiesInIt() {
+        Site island = new Site("isle", "Island");
+        Site harbour = new Site("harb", "Harbour");
+        Site quay = new Site("quay", "Quay 3");
+        Site hill = new Site("hill", "Hill");
+        harbour.become("Harbour", Optional.of(island));
+        quay.become("Quay 3", Optional.of(harbour));
+        SiteTree tree = new SiteTree(List.of(island, harbour, quay, hill));
+        assertThat(tree.namesWithin("harbour"::equals)).containsExactlyInAnyOrder("harbour", "quay 3");
+        assertThat(tree.namesWithin("island"::equals)).containsExactlyInAnyOrder("island", "harbour", "quay 3");
+        assertThat(tree.namesWithin(name -> name.contains("l")))
+                .containsExactlyInAnyOrder("island", "harbour", "quay 3", "hill");
+        assertThat(tree.namesWithin("nowhere"::equals)).isEmpty();
+    }
+}
