@@ -35,13 +35,13 @@ class ScreenshotsTest {
             settings.getByText("all Corvane devices").waitFor();
             take(settings, "credentials");
             settings.navigate("/map");
-            settings.getByText("8 proposed").waitFor();
+            settings.getByText("A pair").first().waitFor();
             take(settings, "map");
             settings.navigate("/settings");
             settings.getByText("look, and approve changes").waitFor();
             take(settings, "settings");
             settings.navigate("/audit");
-            settings.getByText("logged in").first().waitFor();
+            settings.locator("td:has-text('logged in')").first().waitFor();
             take(settings, "audit-log");
             settings.navigate("/devices/brkw-core-1/facts");
             settings.getByText("80 MB free of 128 MB").waitFor();
