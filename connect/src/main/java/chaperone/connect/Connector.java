@@ -90,7 +90,7 @@ public final class Connector implements AutoCloseable {
     }
 
     private static Met met(Conversation conversation, Platform platform) {
-        Facts facts = platform.facts().read(conversation::ask);
+        Facts facts = FactReading.of(conversation, platform);
         // An account that sees only a part is found out now, not by the first copy at night.
         if (platform.copy().partial().isPresent()) refusePart(conversation, platform);
         return new Met(platform, facts, conversation.identity());

@@ -28,20 +28,13 @@ public record RetrievedCopy(Facts facts, String running, Optional<String> saved,
 
     /** @param isKnown whether a text was taken as a whole configuration before; it is not looked at again then */
     public static RetrievedCopy from(Conversation conversation, Platform platform, Predicate<String> isKnown) {
-        Facts facts = platform.facts().read(conversation::ask);
+        Facts facts = FactReading.of(conversation, platform);
         // Before the configuration: what is changed meanwhile is seen by the next check.
-        String mark = markOf(conversation, platform);
+        String mark = FactReading.markOf(conversation, platform);
         String running = whole(conversation, platform, platform.copy().running(), isKnown);
         Optional<String> saved =
                 platform.copy().saved().map(request -> whole(conversation, platform, request, isKnown));
         return new RetrievedCopy(facts, running, saved, mark, platform.copy().partOf(running));
-    }
-
-    /** What the platform's quick check gives; empty if it has none. */
-    public static String markOf(Conversation conversation, Platform platform) {
-        return platform.quickCheck()
-                .map(check -> check.markIn(conversation.ask(check.request())))
-                .orElse("");
     }
 
     private static String whole(

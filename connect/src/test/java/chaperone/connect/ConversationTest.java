@@ -134,7 +134,8 @@ class ConversationTest {
         "UNEXPECTED_PROMPT,  0, NOT_A_KNOWN_PLATFORM, UNEXPECTED_PROMPT",
         "DROPS_AFTER,        0, DROPPED,              DROPPED",
         "DROPS_AFTER,        3, ,                     DROPPED",
-        "REFUSES,            4, ,                     COMMAND_REFUSED",
+        "REFUSES,            3, PRIVILEGE_REFUSED,    COMMAND_REFUSED",
+        "REFUSES,            7, ,                     COMMAND_REFUSED",
         "HANGS,              0, ,                     FELL_SILENT",
         "LOSES_A_LINE,       0, ,                     INCOMPLETE",
     })

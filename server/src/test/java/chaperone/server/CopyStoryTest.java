@@ -207,7 +207,8 @@ class CopyStoryTest {
         String path = "/api/devices/brkw-acc-1/revisions";
         JsonNode before = api.get(path).json(200);
         server.standIn("brkw-acc-1").device().type("x", List.of("port 1/0/5", "text \"" + fault + "\""));
-        server.standIn("brkw-acc-1").set(fault, 4);
+        // The seventh command is the one for the configuration.
+        server.standIn("brkw-acc-1").set(fault, fault == Fault.REFUSES ? 7 : 4);
         List<String> both = List.of("brkw-acc-1", "cairn-acc-1");
         long job = api.post("/api/copies", Map.of("devices", both))
                 .json(202)

@@ -61,7 +61,7 @@ public record FactPatterns(
                 first(installMode, answer),
                 uptime.flatMap(pattern -> duration(pattern, answer)),
                 storage.flatMap(patterns -> storage(patterns, once.apply(patterns.request()))),
-                modules.map(patterns -> modules(patterns.module(), once.apply(patterns.request()))));
+                modules.flatMap(patterns -> modules(patterns.module(), once.apply(patterns.request()))));
     }
 
     private static Optional<Storage> storage(StoragePatterns patterns, String answer) {
@@ -69,14 +69,16 @@ public record FactPatterns(
         return first(patterns.free(), answer).flatMap(FactPatterns::number).map(free -> new Storage(total, free));
     }
 
-    private static List<Module> modules(Pattern module, String answer) {
+    /** No answer at all is not the answer that there are none. */
+    private static Optional<List<Module>> modules(Pattern module, String answer) {
+        if (answer.isBlank()) return Optional.empty();
         List<Module> found = new ArrayList<>();
         Matcher matcher = module.matcher(answer);
         while (found.size() < MOST_MODULES && matcher.find()) {
             found.add(new Module(
                     group(module, matcher, "slot"), group(module, matcher, "name"), group(module, matcher, "serial")));
         }
-        return found;
+        return Optional.of(found);
     }
 
     private static Optional<Duration> duration(Pattern pattern, String answer) {

@@ -51,14 +51,15 @@ class DeviceCopy {
         return new Read(copy, areFresh ? List.of() : tables(conversation, platform));
     }
 
-    /** A table that the device refuses to show costs no copy. */
+    /** The copy is whole by then: a device that refuses a table, or falls silent over one, does not lose it. */
     private static List<Table> tables(Conversation conversation, Platform platform) {
         List<Table> read = new ArrayList<>();
         for (TableReader reader : platform.tables()) {
             try {
                 read.add(reader.read(conversation.ask(reader.request())));
             } catch (ConversationException e) {
-                if (e.kind() != FailureKind.COMMAND_REFUSED) throw e;
+                if (e.kind() == FailureKind.STOPPED) throw e;
+                if (e.kind() != FailureKind.COMMAND_REFUSED) return read;
             }
         }
         return read;

@@ -1,9 +1,8 @@
 package chaperone.server.copy;
 
+import chaperone.core.platform.FactMoves;
 import chaperone.core.platform.Facts;
-import chaperone.server.fleet.FactBook;
 import chaperone.server.fleet.FactsDigest;
-import chaperone.server.fleet.StorageMove;
 import java.sql.ResultSet;
 import java.sql.SQLException;
 import java.sql.Timestamp;
@@ -50,14 +49,14 @@ record KnownFacts(
                 && !hasStartedAgain(told, now)
                 && storage.isPresent() == told.storage().isPresent()
                 && told.storage()
-                        .filter(room -> StorageMove.isWorthTelling(storage.orElseThrow(), room))
+                        .filter(room -> FactMoves.hasMoved(storage.orElseThrow(), room))
                         .isEmpty();
     }
 
     private boolean hasStartedAgain(Facts told, Instant now) {
         return told.uptime()
                 .map(now::minus)
-                .filter(start -> FactBook.isAnotherStart(startedAt.orElseThrow(), start))
+                .filter(start -> FactMoves.isAnotherStart(startedAt.orElseThrow(), start))
                 .isPresent();
     }
 }

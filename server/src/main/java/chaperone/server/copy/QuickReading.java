@@ -4,8 +4,8 @@ import chaperone.connect.Connector;
 import chaperone.connect.Conversation;
 import chaperone.connect.ConversationException;
 import chaperone.connect.ConversationListener;
+import chaperone.connect.FactReading;
 import chaperone.connect.FailureKind;
-import chaperone.connect.RetrievedCopy;
 import chaperone.core.platform.Facts;
 import chaperone.core.platform.Platform;
 import chaperone.server.copy.CopySheet.Sheet;
@@ -68,11 +68,11 @@ class QuickReading {
         try (Conversation conversation = connector.open(sheet.target(), platform, ConversationListener.NONE)) {
             boolean mayBeSame =
                     isFresh(sheet, fullAfter) && !sheet.facts().mark().isEmpty();
-            if (!mayBeSame || !sheet.facts().mark().equals(RetrievedCopy.markOf(conversation, platform))) {
+            if (!mayBeSame || !sheet.facts().mark().equals(FactReading.markOf(conversation, platform))) {
                 copies.store(device, sheet, copies.retrieve(conversation, sheet, platform));
                 return Seen.COPIED;
             }
-            noteSame(device, sheet, platform.facts().read(conversation::ask));
+            noteSame(device, sheet, FactReading.of(conversation, platform));
             return Seen.SAME;
         } catch (ConversationException e) {
             if (e.kind() != FailureKind.STOPPED) store.failed(device, e.kind().name());

@@ -1,15 +1,13 @@
 package chaperone.server.fleet;
 
+import chaperone.core.platform.FactMoves;
+import chaperone.core.platform.FactMoves.ModuleMove;
 import chaperone.core.platform.Facts;
+import chaperone.core.platform.Facts.Module;
 import java.time.Clock;
-import java.time.Duration;
 import java.time.Instant;
-import java.util.LinkedHashMap;
 import java.util.List;
-import java.util.Map;
 import java.util.Optional;
-import java.util.function.Function;
-import java.util.stream.Collectors;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Propagation;
 import org.springframework.transaction.annotation.Transactional;
@@ -17,9 +15,6 @@ import org.springframework.transaction.annotation.Transactional;
 /** Writes down what devices tell of themselves, and what has become different since. */
 @Service
 public class FactBook {
-    /** Devices count their uptime by a clock of their own, in whole seconds. */
-    private static final Duration CLOCKS_DIFFER_BY = Duration.ofMinutes(1);
-
     private final DeviceEventRepository events;
     private final Clock clock;
 
@@ -56,11 +51,6 @@ public class FactBook {
         note(device, clock.instant(), kind, "", before, after);
     }
 
-    /** Whether a start at {@code told} is another one than the start at {@code known}. */
-    public static boolean isAnotherStart(Instant known, Instant told) {
-        return told.isAfter(known.plus(CLOCKS_DIFFER_BY));
-    }
-
     private void learnTexts(Device device, Facts facts, Instant now) {
         compare(device, now, EventKind.NAME, device.name(), facts.name());
         compare(device, now, EventKind.MODEL, device.model(), facts.model());
@@ -78,24 +68,24 @@ public class FactBook {
 
     private void learnModules(Device device, Facts facts, Instant now) {
         if (facts.modules().isEmpty()) return;
-        List<ModulePart> told = parts(facts.modules().get());
+        List<Module> told = facts.modules().get();
         // A fleet that was brought in before modules were read learns them in silence.
-        if (!device.factsDigest().isEmpty()) compareModules(device, bySlot(device.modules()), bySlot(told), now);
-        device.hold(told);
+        if (!device.factsDigest().isEmpty()) {
+            FactMoves.between(device.modules().stream().map(ModulePart::module).toList(), told)
+                    .forEach(move ->
+                            note(device, now, kindOf(move), move.slot(), said(move.before()), said(move.after())));
+        }
+        device.hold(parts(told));
     }
 
-    private void compareModules(
-            Device device, Map<String, ModulePart> before, Map<String, ModulePart> after, Instant now) {
-        before.forEach((slot, part) -> {
-            ModulePart next = after.get(slot);
-            if (next == null) note(device, now, EventKind.MODULE_TAKEN_OUT, slot, part.inWords(), "");
-            else if (!next.equals(part)) {
-                note(device, now, EventKind.MODULE_REPLACED, slot, part.inWords(), next.inWords());
-            }
-        });
-        after.forEach((slot, part) -> {
-            if (!before.containsKey(slot)) note(device, now, EventKind.MODULE_INSERTED, slot, "", part.inWords());
-        });
+    private static EventKind kindOf(ModuleMove move) {
+        if (move.before().isEmpty()) return EventKind.MODULE_INSERTED;
+        return move.after().isEmpty() ? EventKind.MODULE_TAKEN_OUT : EventKind.MODULE_REPLACED;
+    }
+
+    private static String said(Optional<Module> module) {
+        return module.map(part -> part.serial().isEmpty() ? part.name() : part.name() + ", serial " + part.serial())
+                .orElse("");
     }
 
     private void learnStorage(Device device, Facts facts, Instant now) {
@@ -104,7 +94,7 @@ public class FactBook {
         device.room().ifPresent(known -> {
             if (known.total().isPresent() && !known.total().equals(told.total())) {
                 note(device, now, EventKind.STORAGE_TOTAL, "", bytes(known.total()), bytes(told.total()));
-            } else if (StorageMove.isWorthTelling(known, told)) {
+            } else if (FactMoves.hasMoved(known, told)) {
                 note(device, now, EventKind.STORAGE_FREE, "", "" + known.free(), "" + told.free());
             }
         });
@@ -115,28 +105,17 @@ public class FactBook {
         if (facts.uptime().isEmpty()) return;
         Instant told = now.minus(facts.uptime().get());
         Optional<Instant> known = device.startedAt();
-        known.filter(before -> isAnotherStart(before, told))
+        known.filter(before -> FactMoves.isAnotherStart(before, told))
                 .ifPresent(before -> note(device, now, EventKind.RESTARTED, "", before.toString(), told.toString()));
-        if (known.isEmpty() || isAnotherStart(known.get(), told)) device.startedAt(told);
+        if (known.isEmpty() || FactMoves.isAnotherStart(known.get(), told)) device.startedAt(told);
     }
 
     private static String bytes(Optional<Long> bytes) {
         return bytes.map(String::valueOf).orElse("");
     }
 
-    /** Two modules that claim one slot: the first is taken. */
-    private static List<ModulePart> parts(List<Facts.Module> modules) {
-        Map<String, ModulePart> bySlot = new LinkedHashMap<>();
-        for (Facts.Module module : modules) {
-            bySlot.putIfAbsent(module.slot(), new ModulePart(module.slot(), module.name(), module.serial()));
-        }
-        return List.copyOf(bySlot.values());
-    }
-
-    private static Map<String, ModulePart> bySlot(List<ModulePart> parts) {
-        return parts.stream()
-                .collect(Collectors.toMap(
-                        ModulePart::slot, Function.identity(), (first, second) -> first, LinkedHashMap::new));
+    private static List<ModulePart> parts(List<Module> modules) {
+        return FactMoves.bySlot(modules).values().stream().map(ModulePart::of).toList();
     }
 
     private void note(Device device, Instant at, EventKind kind, String object, String before, String after) {

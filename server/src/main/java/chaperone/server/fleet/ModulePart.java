@@ -1,11 +1,16 @@
 package chaperone.server.fleet;
 
+import chaperone.core.platform.Facts.Module;
 import jakarta.persistence.Embeddable;
 
-/** A part of a device that can be taken out. */
+/** A part of a device that can be taken out, as it is stored. */
 @Embeddable
 record ModulePart(String slot, String name, String serial) {
-    String inWords() {
-        return serial.isEmpty() ? name : name + ", serial " + serial;
+    static ModulePart of(Module module) {
+        return new ModulePart(module.slot(), module.name(), module.serial());
+    }
+
+    Module module() {
+        return new Module(slot, name, serial);
     }
 }

@@ -96,7 +96,13 @@ final class Trial implements ConversationListener {
                     TrialStep.Kind.FACTS_FOUND,
                     found,
                     fact("name", facts.name()) + ", " + fact("model", facts.model()) + ", "
-                            + fact("serial", facts.serial()) + ", " + fact("release", facts.release()));
+                            + fact("serial", facts.serial()) + ", " + fact("release", facts.release())
+                            + facts.storage()
+                                    .map(room -> ", " + count(room.free(), "byte") + " free")
+                                    .orElse("")
+                            + facts.modules()
+                                    .map(modules -> ", " + count(modules.size(), "module"))
+                                    .orElse(""));
         });
     }
 

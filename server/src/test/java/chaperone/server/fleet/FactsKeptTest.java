@@ -6,42 +6,15 @@ import chaperone.core.platform.Facts;
 import chaperone.core.platform.Facts.Module;
 import chaperone.core.platform.Facts.Storage;
 import java.time.Duration;
-import java.time.Instant;
 import java.util.ArrayList;
 import java.util.HashSet;
 import java.util.List;
 import java.util.Optional;
 import java.util.Set;
 import org.junit.jupiter.api.Test;
-import org.junit.jupiter.params.ParameterizedTest;
-import org.junit.jupiter.params.provider.CsvSource;
 
-/** What counts as a change of a fact, and what does not. */
+/** The digest of facts, and what lies in which site. */
 class FactsKeptTest {
-    private static final Instant NOW = Instant.parse("2026-11-23T08:00:00Z");
-
-    @ParameterizedTest
-    @CsvSource({
-        "128000000, 80000000, 80000000, false",
-        "128000000, 80000000, 79000001, false",
-        "128000000, 80000000, 77440000, true",
-        "128000000, 80000000, 0, true",
-        "128000000, 0, 80000000, true",
-        ", 5000000, 4000001, false",
-        ", 5000000, 4000000, true"
-    })
-    void storageThatMovesALittleIsNoEvent(Long total, long before, long after, boolean told) {
-        Optional<Long> all = Optional.ofNullable(total);
-        assertThat(StorageMove.isWorthTelling(new Storage(all, before), new Storage(all, after)))
-                .isEqualTo(told);
-    }
-
-    @ParameterizedTest
-    @CsvSource({"PT0S, false", "PT59S, false", "PT60S, false", "PT61S, true", "P3D, true", "PT-1H, false"})
-    void clocksThatDifferAreNoRestart(Duration later, boolean another) {
-        assertThat(FactBook.isAnotherStart(NOW, NOW.plus(later))).isEqualTo(another);
-    }
-
     @Test
     void everyLastingFactMovesTheDigestAndNothingElseDoes() {
         List<Facts> all = List.of(

@@ -9,7 +9,7 @@ public enum Fault {
     SLOW("Waits so many milliseconds before each line of output.", 20),
     HANGS("Stops in the middle of a configuration and says nothing more."),
     DROPS_AFTER("Ends the session after so many commands.", 3),
-    REFUSES("Refuses the command with this number, counted from 1.", 4),
+    REFUSES("Refuses the command with this number, counted from 1.", 7),
     UNEXPECTED_PROMPT("Shows a prompt that its family does not have."),
     LOSES_A_LINE("Leaves one line of the configuration out and says nothing."),
     RESTARTS("Restarts by itself when the command with this number comes, counted from 1.", 3),
