@@ -1712,6 +1712,7 @@ export interface components {
             columns: string[];
             /** @enum {string} */
             kind: "ROUTES" | "ARP" | "MACS" | "NEIGHBOURS";
+            known: string[];
             /** Format: date-time */
             readAt: string;
             rows: string[][];

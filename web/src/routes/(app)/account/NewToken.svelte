@@ -49,7 +49,7 @@
     <p class="font-semibold">Copy it now: it is not kept and never shown again.</p>
     <div class="mt-1 flex items-center gap-2">
       <code class="grow break-all select-all" data-testid="token">{made}</code>
-      <button class="btn" type="button" onclick={() => navigator.clipboard.writeText(made)}>Copy</button>
+      <button class="btn" type="button" onclick={() => navigator.clipboard?.writeText(made)}>Copy</button>
       <button class="btn" type="button" onclick={() => (made = '')}>Done</button>
     </div>
   </div>

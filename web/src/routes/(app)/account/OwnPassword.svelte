@@ -2,20 +2,23 @@
   import { api, asProblem, need, type Problem } from '$lib/api/client';
   import ProblemNote from '$lib/parts/ProblemNote.svelte';
 
-  let present = $state('');
-  let next = $state('');
-  let again = $state('');
+  const FIELDS = [
+    { key: 'present', says: 'Present password', least: undefined, hint: '', complete: 'current-password' },
+    { key: 'next', says: 'New password', least: 12, hint: '12 characters or more', complete: 'new-password' },
+    { key: 'again', says: 'Once more', least: undefined, hint: '', complete: 'new-password' }
+  ] as const;
+  let typed = $state({ present: '', next: '', again: '' });
   let changed = $state(false);
   let problem = $state<Problem | undefined>();
-  const differs = $derived(again !== '' && again !== next);
+  const differs = $derived(typed.again !== '' && typed.again !== typed.next);
 
   async function change(event: SubmitEvent) {
     event.preventDefault();
     if (differs) return;
     changed = false;
     try {
-      await need(api.PUT('/api/account/password', { body: { present, next } }));
-      present = next = again = '';
+      await need(api.PUT('/api/account/password', { body: { present: typed.present, next: typed.next } }));
+      typed = { present: '', next: '', again: '' };
       problem = undefined;
       changed = true;
     } catch (thrown) {
@@ -26,41 +29,21 @@
 
 <form class="panel flex flex-col gap-3 p-4" onsubmit={change}>
   <h2>Password</h2>
-  <label>
-    <span class="font-semibold">Present password</span>
-    <input
-      class="input mt-1 w-full"
-      type="password"
-      bind:value={present}
-      required
-      maxlength="200"
-      autocomplete="current-password"
-    />
-  </label>
-  <label>
-    <span class="font-semibold">New password</span>
-    <input
-      class="input mt-1 w-full"
-      type="password"
-      bind:value={next}
-      required
-      minlength="12"
-      maxlength="200"
-      placeholder="12 characters or more"
-      autocomplete="new-password"
-    />
-  </label>
-  <label>
-    <span class="font-semibold">Once more</span>
-    <input
-      class="input mt-1 w-full"
-      type="password"
-      bind:value={again}
-      required
-      maxlength="200"
-      autocomplete="new-password"
-    />
-  </label>
+  {#each FIELDS as field (field.key)}
+    <label>
+      <span class="font-semibold">{field.says}</span>
+      <input
+        class="input mt-1 w-full"
+        type="password"
+        bind:value={typed[field.key]}
+        required
+        minlength={field.least}
+        maxlength="200"
+        placeholder={field.hint}
+        autocomplete={field.complete}
+      />
+    </label>
+  {/each}
   {#if differs}<p class="text-error">The two are not the same.</p>{/if}
   {#if problem}<ProblemNote {problem} />{/if}
   {#if changed}<p role="status" class="text-success font-semibold">

@@ -18,7 +18,7 @@
     act: address.params.get('act') ?? '',
     text: address.params.get('text') ?? ''
   });
-  const page = $derived(Number(address.params.get('page') ?? 0));
+  const page = $derived(Math.max(0, Number(address.params.get('page') ?? '0') || 0));
   const file = $derived(`/api/audit.csv?${new URLSearchParams(sought)}`);
   const OUTCOME = { DONE: 'done', REFUSED: 'refused', FAILED: 'failed' };
 

@@ -1,7 +1,8 @@
 <script lang="ts">
   import { onMount } from 'svelte';
-  import { api, asProblem, need, type Fault, type Problem, type StandIn } from '$lib/api/client';
+  import { api, need, type Fault, type StandIn } from '$lib/api/client';
   import ProblemNote from '$lib/parts/ProblemNote.svelte';
+  import { Doing } from '$lib/state/doing.svelte';
   import { address } from '$lib/state/address.svelte';
   import { keys } from '$lib/state/keys.svelte';
   import { count } from '$lib/text/time';
@@ -10,7 +11,6 @@
 
   let standIns = $state<StandIn[] | undefined>();
   let faults = $state<Fault[]>([]);
-  let problem = $state<Problem | undefined>();
   let filter = $state<HTMLInputElement | undefined>();
   let chosenFault = $state('');
   let number = $state<number | undefined>();
@@ -21,26 +21,12 @@
   const current = $derived(shown.find((each) => each.name === address.params.get('at')) ?? shown[0]);
   const fault = $derived(faults.find((each) => each.fault === chosenFault));
 
-  async function load() {
-    try {
-      standIns = await need(api.GET('/api/bench/stand-ins'));
-      problem = undefined;
-    } catch (thrown) {
-      problem = asProblem(thrown);
-    }
-  }
-
-  async function act(what: () => Promise<unknown>) {
-    try {
-      await what();
-      await load();
-    } catch (thrown) {
-      problem = asProblem(thrown);
-    }
-  }
+  const doing = new Doing(async () => {
+    standIns = await need(api.GET('/api/bench/stand-ins'));
+  });
 
   const set = (name: string) =>
-    act(() =>
+    doing.act(() =>
       need(
         api.PUT('/api/bench/stand-ins/{name}/faults/{fault}', {
           params: {
@@ -51,13 +37,15 @@
       )
     );
   const clear = (name: string, each: string) =>
-    act(() =>
+    doing.act(() =>
       need(
         api.DELETE('/api/bench/stand-ins/{name}/faults/{fault}', { params: { path: { name, fault: each } } })
       )
     );
   const tell = (name: string, what: string) =>
-    act(() => need(api.POST('/api/bench/stand-ins/{name}/{act}', { params: { path: { name, act: what } } })));
+    doing.act(() =>
+      need(api.POST('/api/bench/stand-ins/{name}/{act}', { params: { path: { name, act: what } } }))
+    );
 
   function move(by: number) {
     const index = shown.findIndex((each) => each.name === current?.name);
@@ -66,7 +54,7 @@
   }
 
   onMount(() => {
-    load();
+    doing.load();
     need(api.GET('/api/bench/faults')).then(
       (all) => {
         faults = all;
@@ -76,7 +64,7 @@
       () => {}
     );
     // Sessions and ships move by themselves, and nobody tells this page.
-    const timer = setInterval(load, 5000);
+    const timer = setInterval(doing.load, 5000);
     const end = keys.add([
       { key: '/', says: 'go to the filter', run: () => filter?.focus() },
       { key: 'j', says: 'next stand-in', run: () => move(1) },
@@ -97,7 +85,7 @@
   The simulated devices behind the demo. Log in to one as an engineer would, or let it go wrong and see what
   Chaperone makes of it.
 </p>
-{#if problem}<div class="mt-3"><ProblemNote {problem} /></div>{/if}
+{#if doing.problem}<div class="mt-3"><ProblemNote problem={doing.problem} /></div>{/if}
 
 {#if standIns && current}
   <div class="mt-3 grid grid-cols-[minmax(0,1fr)_330px] items-start gap-3.5">
@@ -220,4 +208,4 @@
       >Show all</button
     >
   </p>
-{:else if !problem}<p class="text-quiet mt-4">Loading…</p>{/if}
+{:else if !doing.problem}<p class="text-quiet mt-4">Loading…</p>{/if}

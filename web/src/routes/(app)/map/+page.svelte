@@ -1,66 +1,52 @@
 <script lang="ts">
   import { goto } from '$app/navigation';
   import { onMount } from 'svelte';
-  import { api, asProblem, need, type MapView, type Problem } from '$lib/api/client';
+  import { api, need, type MapView } from '$lib/api/client';
   import { QUESTIONS } from '$lib/parts/fourMarks';
   import ProblemNote from '$lib/parts/ProblemNote.svelte';
+  import { Doing } from '$lib/state/doing.svelte';
   import { address } from '$lib/state/address.svelte';
   import { keys } from '$lib/state/keys.svelte';
   import { live } from '$lib/state/live.svelte';
   import { session } from '$lib/state/session.svelte';
   import { count } from '$lib/text/time';
-  import { drawingOf, type Box, type Question } from './drawing';
+  import { drawingOf, questionOf, type Box } from './drawing';
   import MapCanvas from './MapCanvas.svelte';
   import MapNotes from './MapNotes.svelte';
   import PairList from './PairList.svelte';
 
   let map = $state.raw<MapView | undefined>();
-  let problem = $state<Problem | undefined>();
   let pins = $state(false);
   let pinned = $state<{ x: number; y: number } | undefined>();
   const site = $derived(address.params.get('site') ?? '');
-  const question = $derived((address.params.get('by') ?? 'kept') as Question);
+  const question = $derived(questionOf(address.params.get('by')));
   const drawing = $derived(map ? drawingOf(map, question, site) : undefined);
   const notes = $derived(map?.notes.filter((note) => note.site === site) ?? []);
   const news = $derived(map?.notes.filter((note) => note.isNew).length ?? 0);
 
-  async function load() {
-    try {
-      map = await need(api.GET('/api/map'));
-      problem = undefined;
-    } catch (thrown) {
-      problem = asProblem(thrown);
-    }
-  }
-
-  async function act(what: () => Promise<unknown>) {
-    try {
-      await what();
-      await load();
-    } catch (thrown) {
-      problem = asProblem(thrown);
-    }
-  }
+  const doing = new Doing(async () => {
+    map = await need(api.GET('/api/map'));
+  });
 
   const open = (box: Box) =>
     box.kind === 'SITE'
       ? address.change({ site: box.name })
       : goto(`/devices/${encodeURIComponent(box.name)}`);
   const place = (box: Box, x: number, y: number) =>
-    act(() =>
+    doing.act(() =>
       need(api.PUT('/api/map/places', { body: { places: [{ kind: box.kind, name: box.name, x, y }] } }))
     );
-  const forget = () => act(() => need(api.DELETE('/api/map/places')));
+  const forget = () => doing.act(() => need(api.DELETE('/api/map/places')));
   const pin = (text: string) =>
-    act(async () => {
+    doing.act(async () => {
       if (pinned) await need(api.POST('/api/map/notes', { body: { site, ...pinned, text } }));
       pinned = undefined;
     });
 
   onMount(() => {
-    load();
+    doing.load();
     const ends = [
-      live.on('fleet', load),
+      live.on('fleet', doing.load),
       keys.add([
         { key: 'Escape', says: 'back to all sites', run: () => address.change({ site: '' }) },
         { key: 'n', says: 'pin a note', run: () => session.mayAct && (pins = true) }
@@ -101,7 +87,7 @@
   {/if}
 </div>
 
-{#if problem}<div class="mt-3"><ProblemNote {problem} /></div>{/if}
+{#if doing.problem}<div class="mt-3"><ProblemNote problem={doing.problem} /></div>{/if}
 {#if map && map.devices.length === 0}
   <div class="panel mt-4 max-w-xl p-6">
     <h2>Nothing to draw yet</h2>
@@ -137,7 +123,7 @@
         asks={pinned !== undefined}
         onpin={pin}
         oncancel={() => (pinned = undefined)}
-        onchanged={load}
+        onchanged={doing.load}
       />
       {#if site === ''}<PairList />{/if}
       {#if map.leading.length > 0}
@@ -156,4 +142,4 @@
       {/if}
     </div>
   </div>
-{:else if !problem}<p class="text-quiet mt-4">Loading…</p>{/if}
+{:else if !doing.problem}<p class="text-quiet mt-4">Loading…</p>{/if}

@@ -1,55 +1,41 @@
 <script lang="ts">
   import { onMount } from 'svelte';
-  import { api, asProblem, need, type Problem } from '$lib/api/client';
+  import { api, need } from '$lib/api/client';
   import ProblemNote from '$lib/parts/ProblemNote.svelte';
+  import { Doing } from '$lib/state/doing.svelte';
   import { live } from '$lib/state/live.svelte';
   import { session } from '$lib/state/session.svelte';
 
   let pairs = $state<{ first: string; second: string; decidedBy: string }[]>([]);
   let proposals = $state<{ first: string; second: string; why: string }[]>([]);
-  let problem = $state<Problem | undefined>();
   let showsAll = $state(false);
   const SHOWN = 4;
 
-  async function load() {
-    try {
-      ({ pairs, proposals } = await need(api.GET('/api/pairs')));
-      problem = undefined;
-    } catch (thrown) {
-      problem = asProblem(thrown);
-    }
-  }
-
-  async function act(what: () => Promise<unknown>) {
-    try {
-      await what();
-      await load();
-    } catch (thrown) {
-      problem = asProblem(thrown);
-    }
-  }
+  const doing = new Doing(async () => {
+    ({ pairs, proposals } = await need(api.GET('/api/pairs')));
+  });
 
   const confirm = (first: string, second: string) =>
-    act(() => need(api.PUT('/api/pairs', { body: { first, second } })));
+    doing.act(() => need(api.PUT('/api/pairs', { body: { first, second } })));
   const confirmAll = () =>
-    act(async () => {
+    doing.act(async () => {
       for (const { first, second } of proposals) {
         await need(api.PUT('/api/pairs', { body: { first, second } }));
       }
     });
   const refuse = (first: string, second: string) =>
-    act(() => need(api.DELETE('/api/pairs', { params: { query: { first, second } } })));
+    doing.act(() => need(api.DELETE('/api/pairs', { params: { query: { first, second } } })));
 
   onMount(() => {
-    load();
-    return live.on('fleet', load);
+    doing.load();
+    return live.on('fleet', doing.load);
   });
 </script>
 
 <section class="panel p-3.5" aria-labelledby="pairs">
   <h2 id="pairs">Pairs</h2>
   <p class="text-quiet">Devices that back each other up.</p>
-  {#if problem}<ProblemNote {problem} />{/if}
+  {#if doing.problem}<ProblemNote problem={doing.problem} />{/if}
   {#if proposals.length > 0}
     <p class="mt-1 font-semibold">{proposals.length} proposed</p>
     <ul class="space-y-1.5">

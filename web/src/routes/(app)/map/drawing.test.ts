@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest';
 import type { MapView } from '$lib/api/client';
-import { countsInWords, drawingOf, frameOf, worstOf } from './drawing';
+import { countsInWords, drawingOf, frameOf, questionOf, worstOf } from './drawing';
 
 const answer = (kind: 'YES' | 'NO') => ({ kind, reason: '' });
 const device = (name: string, site: string, kept: 'YES' | 'NO') => ({
@@ -72,3 +72,9 @@ it.each([
   expect(worstOf(counts)).toBe(worst);
   expect(countsInWords(counts)).toBe(said);
 });
+
+it.each([
+  ['matched', 'matched'],
+  ['colour', 'kept'],
+  [null, 'kept']
+])('of an address with %s the question is %s', (text, question) => expect(questionOf(text)).toBe(question));

@@ -10,6 +10,12 @@ import {
 import type { Answer, MapView } from '$lib/api/client';
 
 export type Question = 'kept' | 'matched' | 'sound' | 'current';
+const QUESTIONS: Question[] = ['kept', 'matched', 'sound', 'current'];
+
+/** The question that an address names; Kept if it names none that there is. */
+export const questionOf = (text: string | null): Question =>
+  QUESTIONS.find((question) => question === text) ?? 'kept';
+
 type MapDevice = MapView['devices'][number];
 
 /** Something to draw: a site, or a device of the site that is open. */

@@ -1,38 +1,21 @@
 <script lang="ts">
   import { onMount } from 'svelte';
-  import { api, asProblem, need, type Group, type Problem, type ReadingPlan } from '$lib/api/client';
+  import { api, need, type Group, type ReadingPlan } from '$lib/api/client';
   import ProblemNote from '$lib/parts/ProblemNote.svelte';
+  import { Doing } from '$lib/state/doing.svelte';
   import { session } from '$lib/state/session.svelte';
 
   let plans = $state<ReadingPlan[]>([]);
   let groups = $state<Group[]>([]);
   let added = $state('');
-  let problem = $state<Problem | undefined>();
   const free = $derived(groups.filter((group) => !plans.some((plan) => plan.group === group.name)));
 
-  async function load() {
-    try {
-      [plans, groups] = await Promise.all([
-        need(api.GET('/api/reading-plans')),
-        need(api.GET('/api/groups'))
-      ]);
-      problem = undefined;
-    } catch (thrown) {
-      problem = asProblem(thrown);
-    }
-  }
-
-  async function act(what: () => Promise<unknown>) {
-    try {
-      await what();
-      await load();
-    } catch (thrown) {
-      problem = asProblem(thrown);
-    }
-  }
+  const doing = new Doing(async () => {
+    [plans, groups] = await Promise.all([need(api.GET('/api/reading-plans')), need(api.GET('/api/groups'))]);
+  });
 
   const set = (plan: ReadingPlan) =>
-    act(() =>
+    doing.act(() =>
       need(
         api.PUT('/api/reading-plans', {
           params: { query: { group: plan.group ?? '' } },
@@ -41,11 +24,11 @@
       )
     );
   const remove = (group: string) =>
-    act(() => need(api.DELETE('/api/reading-plans', { params: { query: { group } } })));
+    doing.act(() => need(api.DELETE('/api/reading-plans', { params: { query: { group } } })));
   const add = () =>
     set({ group: added, everyMinutes: 5, fullAfterHours: 24, on: true }).then(() => (added = ''));
 
-  onMount(load);
+  onMount(doing.load);
 </script>
 
 <section class="mt-6" aria-labelledby="looks">
@@ -54,7 +37,7 @@
     Between copies each device is asked for its facts and whether its configuration has moved: a whole copy is
     taken when it has, or after the time given. A device goes by the first of these groups that it is in.
   </p>
-  {#if problem}<div class="mt-2"><ProblemNote {problem} /></div>{/if}
+  {#if doing.problem}<div class="mt-2"><ProblemNote problem={doing.problem} /></div>{/if}
   <div class="panel mt-2 max-w-3xl">
     <table class="rows">
       <thead

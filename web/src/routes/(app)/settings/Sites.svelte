@@ -1,8 +1,9 @@
 <script lang="ts">
   import { onMount } from 'svelte';
-  import { api, asProblem, need, type Problem, type Site } from '$lib/api/client';
+  import { api, need, type Site } from '$lib/api/client';
   import ProblemNote from '$lib/parts/ProblemNote.svelte';
   import { valueText } from '$lib/parts/queryText';
+  import { Doing } from '$lib/state/doing.svelte';
   import { session } from '$lib/state/session.svelte';
   import { count } from '$lib/text/time';
   import { nested } from './sites';
@@ -12,27 +13,11 @@
   let name = $state('');
   let parent = $state('');
   let edits = $state(false);
-  let problem = $state<Problem | undefined>();
   const rows = $derived(nested(sites));
 
-  async function load() {
-    try {
-      sites = await need(api.GET('/api/sites'));
-    } catch (thrown) {
-      problem = asProblem(thrown);
-    }
-  }
-
-  async function act(what: () => Promise<unknown>) {
-    try {
-      await what();
-      edits = false;
-      problem = undefined;
-      await load();
-    } catch (thrown) {
-      problem = asProblem(thrown);
-    }
-  }
+  const doing = new Doing(async () => {
+    sites = await need(api.GET('/api/sites'));
+  });
 
   function edit(site?: Site) {
     edits = true;
@@ -41,19 +26,18 @@
     parent = site?.parent ?? '';
   }
 
-  const save = () =>
-    act(() =>
-      need(
-        api.PUT('/api/sites/{code}', {
-          params: { path: { code } },
-          body: { name, parent: parent === '' ? undefined : parent }
-        })
-      )
+  async function save() {
+    const body = { name, parent: parent === '' ? undefined : parent };
+    const isSaved = await doing.act(() =>
+      need(api.PUT('/api/sites/{code}', { params: { path: { code } }, body }))
     );
-  const remove = (site: Site) =>
-    act(() => need(api.DELETE('/api/sites/{code}', { params: { path: { code: site.code } } })));
+    edits = !isSaved;
+  }
 
-  onMount(load);
+  const remove = (site: Site) =>
+    doing.act(() => need(api.DELETE('/api/sites/{code}', { params: { path: { code: site.code } } })));
+
+  onMount(doing.load);
 </script>
 
 <section class="mt-6" aria-labelledby="sites">
@@ -67,7 +51,7 @@
     </div>
     {#if session.mayAct}<button class="btn" onclick={() => edit()}>Add a site…</button>{/if}
   </div>
-  {#if problem}<div class="mt-2 max-w-3xl"><ProblemNote {problem} /></div>{/if}
+  {#if doing.problem}<div class="mt-2 max-w-3xl"><ProblemNote problem={doing.problem} /></div>{/if}
   {#if edits}
     <form
       class="panel mt-2 flex max-w-3xl flex-wrap items-end gap-3 p-4"

@@ -160,8 +160,7 @@
         <table class="rows">
           <thead
             ><tr
-              ><th>Day (UTC)</th><th>Device</th><th>Address</th><th class="text-right">Log-ins</th><th
-                >Latest</th
+              ><th>Day (UTC)</th><th>Device</th><th>Address</th><th class="text-right">Uses</th><th>Latest</th
               ></tr
             ></thead
           >

@@ -19,7 +19,7 @@
   import { keys } from '$lib/state/keys.svelte';
   import { live } from '$lib/state/live.svelte';
   import { session } from '$lib/state/session.svelte';
-  import { bringsIn, deviceOf, endedOf, rateOf, totalOf } from '../jobText';
+  import { bringsIn, deviceOf, endedOf, isOfFleet, rateOf, totalOf } from '../jobText';
   import LineTable from './LineTable.svelte';
 
   type State = JobLine['state'];
@@ -124,7 +124,7 @@
   /** Of a device in the fleet it is the device that must allow it; of a new one its line. */
   const allowTelnet = (line: JobLine) =>
     act(async () => {
-      if (job?.kind === 'COPY') {
+      if (job && isOfFleet(job.kind)) {
         const params = { path: { name: line.target } };
         await need(api.PUT('/api/devices/{name}/telnet', { params, body: { allowed: true } }));
       }

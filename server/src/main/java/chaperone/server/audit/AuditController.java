@@ -1,5 +1,6 @@
 package chaperone.server.audit;
 
+import chaperone.server.api.CsvFile;
 import jakarta.persistence.criteria.CriteriaBuilder;
 import jakarta.persistence.criteria.Predicate;
 import jakarta.persistence.criteria.Root;
@@ -7,25 +8,18 @@ import jakarta.validation.Valid;
 import jakarta.validation.constraints.Max;
 import jakarta.validation.constraints.Min;
 import jakarta.validation.constraints.Size;
-import java.io.IOException;
-import java.io.UncheckedIOException;
 import java.time.Instant;
 import java.util.ArrayList;
 import java.util.HexFormat;
 import java.util.List;
 import java.util.Locale;
 import java.util.Optional;
-import org.apache.commons.csv.CSVFormat;
-import org.apache.commons.csv.CSVPrinter;
 import org.jspecify.annotations.Nullable;
 import org.springdoc.core.annotations.ParameterObject;
 import org.springframework.data.domain.Page;
 import org.springframework.data.domain.PageRequest;
 import org.springframework.data.domain.Sort;
 import org.springframework.data.jpa.domain.Specification;
-import org.springframework.http.ContentDisposition;
-import org.springframework.http.HttpHeaders;
-import org.springframework.http.MediaType;
 import org.springframework.http.ResponseEntity;
 import org.springframework.transaction.annotation.Transactional;
 import org.springframework.web.bind.annotation.GetMapping;
@@ -36,10 +30,8 @@ import org.springframework.web.bind.annotation.RestController;
 @RestController
 class AuditController {
     private static final int LARGEST_TABLE = 100_000;
-    private static final CSVFormat TABLE = CSVFormat.RFC4180
-            .builder()
-            .setHeader("number", "at", "who", "token", "from", "act", "object", "detail", "outcome", "hash")
-            .get();
+    private static final List<String> TABLE =
+            List.of("number", "at", "who", "token", "from", "act", "object", "detail", "outcome", "hash");
 
     private final AuditEntryRepository entries;
     private final AuditLog log;
@@ -130,36 +122,24 @@ class AuditController {
     @GetMapping(path = "/api/audit.csv", produces = "text/csv")
     @Transactional(readOnly = true)
     public ResponseEntity<String> table(@Valid @ParameterObject Sought sought) {
-        StringBuilder csv = new StringBuilder();
-        try (CSVPrinter printer = new CSVPrinter(csv, TABLE)) {
-            PageRequest all = PageRequest.of(0, LARGEST_TABLE, Sort.by("number").descending());
-            for (AuditEntry entry : entries.findAll(sought.condition(), all)) print(printer, entry);
-        } catch (IOException e) {
-            throw new UncheckedIOException(e);
-        }
-        return ResponseEntity.ok()
-                .contentType(MediaType.parseMediaType("text/csv;charset=UTF-8"))
-                .header(
-                        HttpHeaders.CONTENT_DISPOSITION,
-                        ContentDisposition.attachment()
-                                .filename("audit.csv")
-                                .build()
-                                .toString())
-                .body(csv.toString());
+        PageRequest all = PageRequest.of(0, LARGEST_TABLE, Sort.by("number").descending());
+        return CsvFile.of(
+                "audit.csv", TABLE, entries.findAll(sought.condition(), all).map(AuditController::row));
     }
 
-    private static void print(CSVPrinter printer, AuditEntry entry) throws IOException {
+    private static Object[] row(AuditEntry entry) {
         EntryView view = EntryView.of(entry);
-        printer.printRecord(
-                view.number(),
-                view.at(),
-                view.who(),
-                view.token(),
-                view.from(),
-                view.act(),
-                view.object(),
-                view.detail(),
-                view.outcome(),
-                HexFormat.of().formatHex(entry.digest()));
+        return new Object[] {
+            view.number(),
+            view.at(),
+            view.who(),
+            view.token(),
+            view.from(),
+            view.act(),
+            view.object(),
+            view.detail(),
+            view.outcome(),
+            HexFormat.of().formatHex(entry.digest())
+        };
     }
 }

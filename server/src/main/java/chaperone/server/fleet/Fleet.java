@@ -95,6 +95,14 @@ public class Fleet {
         return devices.findByName(name);
     }
 
+    /** Those of the names that devices have. */
+    @Transactional(readOnly = true)
+    public List<String> known(Collection<String> names) {
+        return names.isEmpty()
+                ? List.of()
+                : devices.findByNameIn(names).stream().map(Device::name).toList();
+    }
+
     @Transactional(readOnly = true)
     public Optional<Device> at(String host, int port) {
         return devices.findByHostAndPort(host, port);

@@ -4,22 +4,16 @@ import chaperone.core.answer.FourAnswers;
 import chaperone.core.query.Field;
 import chaperone.core.query.QueryHelp;
 import chaperone.core.query.QueryReader;
+import chaperone.server.api.CsvFile;
 import chaperone.server.fleet.DeviceRepository.ValueCount;
 import jakarta.validation.Valid;
 import jakarta.validation.constraints.Max;
 import jakarta.validation.constraints.Min;
 import jakarta.validation.constraints.Size;
-import java.io.IOException;
-import java.io.UncheckedIOException;
 import java.time.Clock;
 import java.time.Instant;
 import java.util.List;
-import org.apache.commons.csv.CSVFormat;
-import org.apache.commons.csv.CSVPrinter;
 import org.springdoc.core.annotations.ParameterObject;
-import org.springframework.http.ContentDisposition;
-import org.springframework.http.HttpHeaders;
-import org.springframework.http.MediaType;
 import org.springframework.http.ResponseEntity;
 import org.springframework.transaction.annotation.Transactional;
 import org.springframework.web.bind.annotation.GetMapping;
@@ -29,26 +23,23 @@ import org.springframework.web.bind.annotation.RestController;
 /** What may be written in a query, and the devices that one means as a table. */
 @RestController
 class QueryController {
-    private static final CSVFormat TABLE = CSVFormat.RFC4180
-            .builder()
-            .setHeader(
-                    "name",
-                    "address",
-                    "port",
-                    "platform",
-                    "site",
-                    "role",
-                    "model",
-                    "serial",
-                    "release",
-                    "tags",
-                    "kept",
-                    "matched",
-                    "sound",
-                    "current",
-                    "copied",
-                    "changed")
-            .get();
+    private static final List<String> TABLE = List.of(
+            "name",
+            "address",
+            "port",
+            "platform",
+            "site",
+            "role",
+            "model",
+            "serial",
+            "release",
+            "tags",
+            "kept",
+            "matched",
+            "sound",
+            "current",
+            "copied",
+            "changed");
 
     private final DeviceRepository devices;
     private final CredentialSetRepository credentials;
@@ -104,21 +95,10 @@ class QueryController {
     public ResponseEntity<String> table(@Valid @ParameterObject Wanted wanted) {
         Instant now = clock.instant();
         List<Device> found = devices.findAll(search.condition(wanted), DeviceFilter.sort(wanted.sort()));
-        StringBuilder csv = new StringBuilder();
-        try (CSVPrinter printer = new CSVPrinter(csv, TABLE)) {
-            for (Device device : found) printer.printRecord(row(device, now));
-        } catch (IOException e) {
-            throw new UncheckedIOException(e);
-        }
-        return ResponseEntity.ok()
-                .contentType(MediaType.parseMediaType("text/csv;charset=UTF-8"))
-                .header(
-                        HttpHeaders.CONTENT_DISPOSITION,
-                        ContentDisposition.attachment()
-                                .filename("fleet.csv")
-                                .build()
-                                .toString())
-                .body(csv.toString());
+        return CsvFile.of(
+                "fleet.csv",
+                TABLE,
+                found.stream().map(device -> row(device, now)).toList());
     }
 
     private static Object[] row(Device device, Instant now) {

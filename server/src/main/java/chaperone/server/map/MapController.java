@@ -87,7 +87,7 @@ class MapController {
             List<PlaceView> places,
             List<NoteView> notes) {}
 
-    record PlacesInput(@NotEmpty @Size(max = 10_000) List<@Valid PlaceView> places) {}
+    record PlacesInput(@NotEmpty @Size(max = 1000) List<@Valid PlaceView> places) {}
 
     /** @param site empty for the drawing of all sites */
     record NoteInput(

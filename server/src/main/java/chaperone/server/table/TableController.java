@@ -23,19 +23,30 @@ class TableController {
         this.tables = tables;
     }
 
-    /** @param rows the first ones, with a cell for each column; {@code all} counts all */
-    record TableView(TableKind kind, Instant readAt, List<String> columns, List<List<String>> rows, int all) {}
+    /**
+     * @param rows the first ones, with a cell for each column; {@code all} counts all
+     * @param known the names among its neighbours that are devices of the fleet
+     */
+    record TableView(
+            TableKind kind,
+            Instant readAt,
+            List<String> columns,
+            List<List<String>> rows,
+            int all,
+            List<String> known) {}
 
     @GetMapping("/api/devices/{name}/tables")
     @Transactional(readOnly = true)
     public List<TableView> tables(@PathVariable String name) {
-        return tables.of(fleet.get(name).id()).stream()
-                .map(table -> new TableView(
-                        table.kind(),
-                        table.readAt(),
-                        table.kind().columns(),
-                        table.rows().stream().limit(MOST_ROWS).toList(),
-                        table.rowCount()))
-                .toList();
+        return tables.of(fleet.get(name).id()).stream().map(this::view).toList();
+    }
+
+    private TableView view(DeviceTable table) {
+        List<List<String>> rows = table.rows().stream().limit(MOST_ROWS).toList();
+        int name = table.kind().columns().indexOf("name");
+        List<String> names =
+                name < 0 ? List.of() : rows.stream().map(row -> row.get(name)).toList();
+        return new TableView(
+                table.kind(), table.readAt(), table.kind().columns(), rows, table.rowCount(), fleet.known(names));
     }
 }

@@ -10,7 +10,6 @@
 
   const name = $derived(page.params.name ?? '');
   let tables = $state<DeviceTable[] | undefined>();
-  let known = $state<ReadonlySet<string>>(new Set());
   let problem = $state<Problem | undefined>();
   const sorted = $derived(
     [...(tables ?? [])].sort((one, other) => ORDER.indexOf(one.kind) - ORDER.indexOf(other.kind))
@@ -24,8 +23,6 @@
       const params = { path: { name: wanted } };
       const found = await need(api.GET('/api/devices/{name}/tables', { params }));
       if (wanted === name) tables = found;
-      const map = await need(api.GET('/api/map'));
-      known = new Set(map.devices.map((device) => device.name));
     } catch (thrown) {
       problem = asProblem(thrown);
     }
@@ -80,7 +77,7 @@
           <tr>
             {#each row as cell, column (column)}
               <td class="mono">
-                {#if shown.columns[column] === 'name' && known.has(cell)}
+                {#if shown.columns[column] === 'name' && shown.known.includes(cell)}
                   <a class="underline" href="/devices/{encodeURIComponent(cell)}/tables?table={shown.kind}"
                     >{cell}</a
                   >

@@ -1,0 +1,38 @@
+import { asProblem, type Problem } from '$lib/api/client';
+
+/**
+ * Loads what a part of a page shows, and does what its reader asks for. A deed that failed says so until the next deed,
+ * however often the part is loaded meanwhile.
+ */
+export class Doing {
+  #ofLoading = $state.raw<Problem | undefined>();
+  #ofDeed = $state.raw<Problem | undefined>();
+  #fetch: () => Promise<unknown>;
+
+  readonly problem = $derived(this.#ofDeed ?? this.#ofLoading);
+
+  constructor(fetch: () => Promise<unknown>) {
+    this.#fetch = fetch;
+  }
+
+  load = async () => {
+    try {
+      await this.#fetch();
+      this.#ofLoading = undefined;
+    } catch (thrown) {
+      this.#ofLoading = asProblem(thrown);
+    }
+  };
+
+  /** Loads afterwards in any case: part of it may have been done. True if all of it was. */
+  act = async (deed: () => Promise<unknown>): Promise<boolean> => {
+    try {
+      await deed();
+      this.#ofDeed = undefined;
+    } catch (thrown) {
+      this.#ofDeed = asProblem(thrown);
+    }
+    await this.load();
+    return this.#ofDeed === undefined;
+  };
+}

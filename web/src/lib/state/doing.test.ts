@@ -1,0 +1,42 @@
+import { describe, expect, it } from 'vitest';
+import { Problem } from '$lib/api/client';
+import { Doing } from './doing.svelte';
+
+const refused = new Problem(409, 'no-pair', 'They are no pair.', 'Choose others.');
+
+describe('Doing', () => {
+  it('loads after a deed, done or not', async () => {
+    let loads = 0;
+    const doing = new Doing(async () => loads++);
+    expect(await doing.act(async () => {})).toBe(true);
+    expect(await doing.act(() => Promise.reject(refused))).toBe(false);
+    expect(loads).toBe(2);
+  });
+
+  it('keeps what a deed met until the next deed', async () => {
+    const doing = new Doing(async () => {});
+    await doing.act(() => Promise.reject(refused));
+    await doing.load();
+    expect(doing.problem).toBe(refused);
+    await doing.act(async () => {});
+    expect(doing.problem).toBeUndefined();
+  });
+
+  it('says what loading met, and takes it back when it works again', async () => {
+    let works = false;
+    const doing = new Doing(async () => {
+      if (!works) throw new Problem(0, 'no-server', 'The server does not answer.', 'Wait.');
+    });
+    await doing.load();
+    expect(doing.problem?.code).toBe('no-server');
+    works = true;
+    await doing.load();
+    expect(doing.problem).toBeUndefined();
+  });
+
+  it('makes a problem of whatever was thrown', async () => {
+    const doing = new Doing(() => Promise.reject(new Error('boom')));
+    await doing.load();
+    expect(doing.problem?.meaning).toContain('boom');
+  });
+});
