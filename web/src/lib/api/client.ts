@@ -14,6 +14,7 @@ export type Revision = Schemas['RevisionView'];
 export type Compare = Schemas['CompareView'];
 export type CompareRow = Schemas['RowView'];
 export type CredentialSet = Schemas['CredentialSetView'];
+export type Possible = Schemas['PossibleView'];
 export type Group = Schemas['GroupView'];
 export type DeviceTable = Schemas['TableView'];
 export type DeviceEvent = Schemas['DeviceEventView'];

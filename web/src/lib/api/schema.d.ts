@@ -228,6 +228,22 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/credential-sets/possible": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["possible"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/credential-sets/{id}": {
         parameters: {
             query?: never;
@@ -1146,22 +1162,27 @@ export interface components {
             removed: number;
         };
         CredentialSetInput: {
-            account: string;
+            /** @enum {string} */
+            files?: "PLATFORM" | "SCP" | "SFTP" | "HTTPS" | "NONE";
+            logIns: components["schemas"]["LogInInput"][];
             name: string;
             note: string;
-            password?: string;
             privilegedPassword?: string;
+            serverAddress?: string;
         };
         CredentialSetView: {
-            account: string;
             /** Format: date-time */
             changedAt: string;
             /** Format: int64 */
             devices: number;
+            /** @enum {string} */
+            files: "PLATFORM" | "SCP" | "SFTP" | "HTTPS" | "NONE";
             /** Format: int64 */
             id: number;
+            logIns: components["schemas"]["LogInView"][];
             name: string;
             note: string;
+            serverAddress: string;
         };
         DeviceDetail: {
             credentialSet: string;
@@ -1388,7 +1409,7 @@ export interface components {
             /** Format: int32 */
             number: number;
             /** @enum {string} */
-            outcome: "NONE" | "ADDED" | "ALREADY_KNOWN" | "SAME_DEVICE" | "NOBODY_THERE" | "NEW_REVISION" | "NOTHING_NEW" | "LOGGED_IN" | "COPIED_IN_PART" | "NO_ANSWER" | "PORT_CLOSED" | "LOGIN_REFUSED" | "PRIVILEGE_REFUSED" | "HOST_KEY_CHANGED" | "CERTIFICATE_CHANGED" | "TELNET_NOT_ALLOWED" | "NO_SHELL" | "NO_PROGRAM_INTERFACE" | "PARTLY_READABLE" | "CAPABILITY_MISSING" | "TRANSFER_REFUSED" | "FILE_DIFFERS" | "NOT_A_KNOWN_PLATFORM" | "UNEXPECTED_PROMPT" | "FELL_SILENT" | "DROPPED" | "COMMAND_REFUSED" | "TOO_LONG" | "INCOMPLETE" | "NAME_TAKEN" | "DEVICE_GONE" | "STOPPED" | "INTERNAL";
+            outcome: "NONE" | "ADDED" | "ALREADY_KNOWN" | "SAME_DEVICE" | "NOBODY_THERE" | "NEW_REVISION" | "NOTHING_NEW" | "LOGGED_IN" | "COPIED_IN_PART" | "NO_ANSWER" | "PORT_CLOSED" | "LOGIN_REFUSED" | "NO_LOG_IN" | "PRIVILEGE_REFUSED" | "HOST_KEY_CHANGED" | "CERTIFICATE_CHANGED" | "TELNET_NOT_ALLOWED" | "NO_SHELL" | "NO_PROGRAM_INTERFACE" | "PARTLY_READABLE" | "CAPABILITY_MISSING" | "TRANSFER_REFUSED" | "FILE_DIFFERS" | "NOT_A_KNOWN_PLATFORM" | "UNEXPECTED_PROMPT" | "FELL_SILENT" | "DROPPED" | "COMMAND_REFUSED" | "TOO_LONG" | "INCOMPLETE" | "NAME_TAKEN" | "DEVICE_GONE" | "STOPPED" | "INTERNAL";
             /** Format: int32 */
             port: number;
             seen: string;
@@ -1404,6 +1425,21 @@ export interface components {
         LogIn: {
             name: string;
             password: string;
+        };
+        LogInInput: {
+            account: string;
+            passphrase?: string;
+            password?: string;
+            privateKey?: string;
+            protocols: ("SSH" | "NETCONF" | "HTTPS" | "TELNET")[];
+            /** Format: int32 */
+            was?: number;
+        };
+        LogInView: {
+            account: string;
+            hasPassword: boolean;
+            protocols: ("SSH" | "NETCONF" | "HTTPS" | "TELNET")[];
+            publicKey?: string;
         };
         MadeToken: {
             token: string;
@@ -1499,7 +1535,7 @@ export interface components {
             lines: number;
             meaning: string;
             /** @enum {string} */
-            outcome: "NONE" | "ADDED" | "ALREADY_KNOWN" | "SAME_DEVICE" | "NOBODY_THERE" | "NEW_REVISION" | "NOTHING_NEW" | "LOGGED_IN" | "COPIED_IN_PART" | "NO_ANSWER" | "PORT_CLOSED" | "LOGIN_REFUSED" | "PRIVILEGE_REFUSED" | "HOST_KEY_CHANGED" | "CERTIFICATE_CHANGED" | "TELNET_NOT_ALLOWED" | "NO_SHELL" | "NO_PROGRAM_INTERFACE" | "PARTLY_READABLE" | "CAPABILITY_MISSING" | "TRANSFER_REFUSED" | "FILE_DIFFERS" | "NOT_A_KNOWN_PLATFORM" | "UNEXPECTED_PROMPT" | "FELL_SILENT" | "DROPPED" | "COMMAND_REFUSED" | "TOO_LONG" | "INCOMPLETE" | "NAME_TAKEN" | "DEVICE_GONE" | "STOPPED" | "INTERNAL";
+            outcome: "NONE" | "ADDED" | "ALREADY_KNOWN" | "SAME_DEVICE" | "NOBODY_THERE" | "NEW_REVISION" | "NOTHING_NEW" | "LOGGED_IN" | "COPIED_IN_PART" | "NO_ANSWER" | "PORT_CLOSED" | "LOGIN_REFUSED" | "NO_LOG_IN" | "PRIVILEGE_REFUSED" | "HOST_KEY_CHANGED" | "CERTIFICATE_CHANGED" | "TELNET_NOT_ALLOWED" | "NO_SHELL" | "NO_PROGRAM_INTERFACE" | "PARTLY_READABLE" | "CAPABILITY_MISSING" | "TRANSFER_REFUSED" | "FILE_DIFFERS" | "NOT_A_KNOWN_PLATFORM" | "UNEXPECTED_PROMPT" | "FELL_SILENT" | "DROPPED" | "COMMAND_REFUSED" | "TOO_LONG" | "INCOMPLETE" | "NAME_TAKEN" | "DEVICE_GONE" | "STOPPED" | "INTERNAL";
         };
         Pair: {
             /** Format: date-time */
@@ -1563,6 +1599,13 @@ export interface components {
             source: "SHIPPED" | "ALTERED" | "ADDED";
             tables: string[];
             title: string;
+        };
+        PossibleView: {
+            platform: string;
+            title: string;
+            whyNoCopy?: string;
+            whyNoImageTransfer?: string;
+            whyNoPutBack?: string;
         };
         Proposal: {
             first: string;
@@ -2201,6 +2244,29 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["Added"];
+                };
+            };
+        };
+    };
+    possible: {
+        parameters: {
+            query?: {
+                protocols?: ("SSH" | "NETCONF" | "HTTPS" | "TELNET")[];
+                files?: "PLATFORM" | "SCP" | "SFTP" | "HTTPS" | "NONE";
+            };
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["PossibleView"][];
                 };
             };
         };

@@ -5,6 +5,7 @@
   import When from '$lib/parts/When.svelte';
   import { session } from '$lib/state/session.svelte';
   import { valueText } from '$lib/parts/queryText';
+  import { accountsOf, titlesOf } from '$lib/text/logIns';
   import { count } from '$lib/text/time';
   import CredentialSetForm from './CredentialSetForm.svelte';
 
@@ -77,14 +78,17 @@
   <div class="panel mt-4 overflow-x-auto">
     <table class="rows">
       <thead
-        ><tr><th>Credential set</th><th>Account</th><th>Note</th><th>Used by</th><th>Changed</th><th></th></tr
+        ><tr
+          ><th>Credential set</th><th>Account</th><th>By</th><th>Note</th><th>Used by</th><th>Changed</th><th
+          ></th></tr
         ></thead
       >
       <tbody>
         {#each sets as set (set.id)}
           <tr>
             <td><a class="font-semibold hover:underline" href="/credentials/{set.id}">{set.name}</a></td>
-            <td class="mono">{set.account}</td>
+            <td class="mono">{accountsOf(set.logIns)}</td>
+            <td>{titlesOf(set.logIns.flatMap((logIn) => logIn.protocols))}</td>
             <td>{set.note}</td>
             <td>
               <a

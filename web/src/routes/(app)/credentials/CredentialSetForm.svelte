@@ -2,6 +2,9 @@
   import { untrack } from 'svelte';
   import { api, asProblem, need, type CredentialSet, type Problem } from '$lib/api/client';
   import ProblemNote from '$lib/parts/ProblemNote.svelte';
+  import { draftsOf, FILE_CHOICES, free, inputOf, newLogIn, toggled } from '$lib/text/logIns';
+  import LogInFields from './LogInFields.svelte';
+  import PossibleTable from './PossibleTable.svelte';
 
   interface Props {
     /** The set to change; a new one if there is none. */
@@ -13,21 +16,24 @@
   let { set, onsaved, onclose }: Props = $props();
   const given = untrack(() => set);
   let name = $state(given?.name ?? '');
-  let account = $state(given?.account ?? '');
   let note = $state(given?.note ?? '');
-  let password = $state('');
+  let logIns = $state(given ? draftsOf(given.logIns) : [newLogIn(['SSH', 'NETCONF', 'HTTPS'])]);
   let privileged = $state('');
+  let files = $state(given?.files ?? 'PLATFORM');
+  let serverAddress = $state(given?.serverAddress ?? '');
   let problem = $state<Problem | undefined>();
-  const hint = given ? 'unchanged if left empty' : '';
+  const unused = $derived(free(logIns));
+  const protocols = $derived(logIns.flatMap((logIn) => logIn.protocols));
 
   async function save(event: SubmitEvent) {
     event.preventDefault();
     const body = {
       name,
-      account,
       note,
-      password: password === '' ? undefined : password,
-      privilegedPassword: privileged === '' ? undefined : privileged
+      logIns: logIns.map(inputOf),
+      privilegedPassword: privileged === '' ? undefined : privileged,
+      files,
+      serverAddress
     };
     try {
       if (given)
@@ -40,52 +46,73 @@
   }
 </script>
 
-<form class="panel mt-4 grid max-w-3xl grid-cols-2 gap-x-4 gap-y-3 p-4" onsubmit={save}>
-  <h2 class="col-span-2">{given ? `Change “${given.name}”` : 'New credential set'}</h2>
-  <label>
-    <span class="font-semibold">Name</span>
-    <input
-      class="input mt-1 w-full"
-      bind:value={name}
-      maxlength="60"
-      required
-      {@attach (input) => input.focus()}
-    />
-  </label>
-  <label>
-    <span class="font-semibold">Account on the devices</span>
-    <input class="input mt-1 w-full" bind:value={account} maxlength="60" required autocomplete="off" />
-  </label>
-  <label>
-    <span class="font-semibold">Password</span>
-    <input
-      class="input mt-1 w-full"
-      type="password"
-      bind:value={password}
-      maxlength="200"
-      required={!given}
-      placeholder={hint}
-      autocomplete="new-password"
-    />
-  </label>
-  <label>
-    <span class="font-semibold">Password of the privileged level</span>
-    <input
-      class="input mt-1 w-full"
-      type="password"
-      bind:value={privileged}
-      maxlength="200"
-      placeholder={hint}
-      autocomplete="new-password"
-    />
-  </label>
-  <label class="col-span-2">
-    <span class="font-semibold">Note</span>
-    <input class="input mt-1 w-full" bind:value={note} maxlength="500" />
-  </label>
-  {#if problem}<div class="col-span-2"><ProblemNote {problem} /></div>{/if}
-  <div class="col-span-2 flex gap-2">
-    <button class="btn btn-primary">Save</button>
-    <button class="btn" type="button" onclick={onclose}>Cancel</button>
-  </div>
-</form>
+<div class="mt-4 grid grid-cols-[minmax(0,1fr)_minmax(0,26rem)] items-start gap-4">
+  <form class="panel grid grid-cols-2 gap-x-4 gap-y-3 p-4" onsubmit={save}>
+    <h2 class="col-span-2">{given ? `Change “${given.name}”` : 'New credential set'}</h2>
+    <label>
+      <span class="font-semibold">Name</span>
+      <input
+        class="input mt-1 w-full"
+        bind:value={name}
+        maxlength="60"
+        required
+        {@attach (input) => input.focus()}
+      />
+    </label>
+    <label>
+      <span class="font-semibold">Note</span>
+      <input class="input mt-1 w-full" bind:value={note} maxlength="500" />
+    </label>
+    {#each logIns as logIn, place (place)}
+      <LogInFields
+        bind:draft={() => logIn, (next) => (logIns[place] = next)}
+        number={place + 1}
+        alone={logIns.length === 1}
+        ontoggle={(protocol) => (logIns = toggled(logIns, place, protocol))}
+        onremove={() => (logIns = logIns.filter((_, i) => i !== place))}
+      />
+    {/each}
+    {#if logIns.length < 4}
+      <div class="col-span-2">
+        <button class="btn" type="button" onclick={() => (logIns = [...logIns, newLogIn(unused)])}
+          >Another account for other protocols</button
+        >
+      </div>
+    {/if}
+    <label>
+      <span class="font-semibold">Password of the privileged level</span>
+      <input
+        class="input mt-1 w-full"
+        type="password"
+        bind:value={privileged}
+        maxlength="200"
+        placeholder={given ? 'unchanged if left empty' : ''}
+        autocomplete="new-password"
+      />
+    </label>
+    <label>
+      <span class="font-semibold">Files go by</span>
+      <select class="select mt-1 w-full" bind:value={files}>
+        {#each FILE_CHOICES as choice (choice.name)}<option value={choice.name}>{choice.title}</option>{/each}
+      </select>
+    </label>
+    <label class="col-span-2">
+      <span class="font-semibold">This server's address as the devices see it</span>
+      <input
+        class="input mono mt-1 w-full"
+        bind:value={serverAddress}
+        maxlength="253"
+        placeholder="only if addresses are translated on the way"
+      />
+    </label>
+    {#if problem}<div class="col-span-2"><ProblemNote {problem} /></div>{/if}
+    <div class="col-span-2 flex gap-2">
+      <button class="btn btn-primary">Save</button>
+      <button class="btn" type="button" onclick={onclose}>Cancel</button>
+    </div>
+  </form>
+  <section class="panel p-4" aria-labelledby="possible">
+    <h2 id="possible">What this makes possible</h2>
+    <PossibleTable {protocols} {files} />
+  </section>
+</div>

@@ -14,7 +14,6 @@ import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.List;
 import java.util.Locale;
-import java.util.Map;
 import java.util.concurrent.TimeUnit;
 import tools.jackson.databind.JsonNode;
 
@@ -55,10 +54,7 @@ public final class FleetPage {
         boolean holds = false;
         try (Connection connection = DriverManager.getConnection(database, "postgres", "")) {
             Api api = Sweep.logIn();
-            Map<String, Object> set = Map.of("name", "switches", "note", "", "account", "chaperone", "password", "x");
-            fill(
-                    connection,
-                    api.post("/api/credential-sets", set).json(201).get("id").asLong());
+            fill(connection, api.addCredentialSet("switches", "chaperone", "x", ""));
             holds = measure(api, connection);
         } finally {
             server.destroy();

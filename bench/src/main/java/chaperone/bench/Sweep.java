@@ -106,18 +106,7 @@ public final class Sweep {
     }
 
     static void bringIn(Api api, List<String> hosts) throws InterruptedException {
-        Map<String, Object> set = Map.of(
-                "name",
-                "switches",
-                "note",
-                "",
-                "account",
-                "chaperone",
-                "password",
-                "harbour-light-7",
-                "privilegedPassword",
-                "tide-table-9");
-        long id = api.post("/api/credential-sets", set).json(201).get("id").asLong();
+        long id = api.addCredentialSet("switches", "chaperone", "harbour-light-7", "tide-table-9");
         String csv = IntStream.range(0, hosts.size())
                 .mapToObj(i -> hosts.get(i) + ",Hall " + i / 50 + "\n")
                 .collect(Collectors.joining("", "address,site\n", ""));

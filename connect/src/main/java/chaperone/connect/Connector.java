@@ -38,7 +38,9 @@ public final class Connector implements AutoCloseable {
     }
 
     private Met meetBySsh(Target target, List<Platform> platforms, ConversationListener listener) {
-        if (of(ShellDialogue.class, platforms).isEmpty()) {
+        boolean byProgramsOnly =
+                !target.login().has(LoginProtocol.SSH) && target.login().has(LoginProtocol.NETCONF);
+        if (byProgramsOnly || of(ShellDialogue.class, platforms).isEmpty()) {
             return meetBy(Dialogue.Netconf.class, target, platforms, listener);
         }
         try {
@@ -160,7 +162,9 @@ public final class Connector implements AutoCloseable {
 
     /** Only where Telnet is allowed it is worth asking which of the two answers. */
     private Greeting greeting(Target target, ShellDialogue dialogue) {
-        boolean mayBeTelnet = target.telnetAllowed() && dialogue.telnet().isPresent();
+        boolean mayBeTelnet = target.telnetAllowed()
+                && dialogue.telnet().isPresent()
+                && target.login().has(LoginProtocol.TELNET);
         return mayBeTelnet ? Greeting.of(target.endpoint(), patience) : Greeting.SSH;
     }
 
@@ -177,7 +181,10 @@ public final class Connector implements AutoCloseable {
         try {
             listener.opened(conversation);
             listener.reached(Step.CONNECTED, isTelnet ? "Telnet: everything passes in the clear" : line.identity());
-            if (isTelnet) conversation.logIn(dialogue.telnet().orElseThrow(), target.login());
+            if (isTelnet) {
+                LoginDetail login = target.login().by(LoginProtocol.TELNET, target.endpoint());
+                conversation.logIn(dialogue.telnet().orElseThrow(), login);
+            }
             return conversation;
         } catch (RuntimeException e) {
             conversation.close();
@@ -205,7 +212,7 @@ public final class Connector implements AutoCloseable {
 
     /** A NETCONF session, hellos exchanged. The caller closes it. */
     public NetconfConversation netconf(Target target, ConversationListener listener) {
-        SshLink.LoggedIn loggedIn = ssh.logIn(target);
+        SshLink.LoggedIn loggedIn = ssh.logIn(target, LoginProtocol.NETCONF);
         try {
             Incoming incoming = new Incoming(patience.mostBytes());
             ChannelSubsystem channel = ssh.subsystem(loggedIn.session(), "netconf", target.endpoint(), incoming);
@@ -223,9 +230,17 @@ public final class Connector implements AutoCloseable {
 
     /** A connection for files, in the platform's way. The caller closes it. */
     public FileTransfer files(Target target, FileWay way) {
-        FileTransfer.Link link = way.kind() == FileWay.Kind.HTTPS
+        FileWay.Kind kind = target.login()
+                .files()
+                .kindFor(way)
+                .orElseThrow(() -> new ConversationException(
+                        FailureKind.NO_LOG_IN,
+                        target.endpoint(),
+                        "the credential set and the platform share no way for files"));
+        FileTransfer.Link link = kind == FileWay.Kind.HTTPS
                 ? new FileTransfer.Https(new HttpsConversation(target, patience, ConversationListener.NONE))
-                : FileTransfer.overSsh(way.kind(), ssh.logIn(target).session());
+                : FileTransfer.overSsh(
+                        kind, ssh.logIn(target, LoginProtocol.SSH).session());
         return new FileTransfer(target.endpoint(), way, link);
     }
 

@@ -6,6 +6,8 @@ public enum FailureKind {
     NO_ANSWER,
     PORT_CLOSED,
     LOGIN_REFUSED,
+    /** There is no account for the protocol that the device speaks; nothing was sent. */
+    NO_LOG_IN,
     PRIVILEGE_REFUSED,
     /** The host key is not the one that was pinned. */
     HOST_KEY_CHANGED,

@@ -118,7 +118,8 @@ final class HttpsConversation implements Conversation {
     /** The body of the answer, of any kind. */
     byte[] send(String method, String path, byte[] body, ContentType type) {
         HttpUriRequestBase request = new HttpUriRequestBase(method, address(path));
-        String login = target.login().account() + ":" + target.login().password();
+        LoginDetail account = target.login().by(LoginProtocol.HTTPS, target.endpoint());
+        String login = account.account() + ":" + account.password();
         request.setHeader(
                 "Authorization", "Basic " + Base64.getEncoder().encodeToString(login.getBytes(StandardCharsets.UTF_8)));
         if (body.length > 0) request.setEntity(new ByteArrayEntity(body, type));
@@ -144,7 +145,12 @@ final class HttpsConversation implements Conversation {
         byte[] body = read(response.getEntity());
         int status = response.getCode();
         if (status == UNAUTHORIZED) {
-            throw failure(FailureKind.LOGIN_REFUSED, "account " + target.login().account() + " or its password");
+            throw failure(
+                    FailureKind.LOGIN_REFUSED,
+                    "account "
+                            + target.login()
+                                    .by(LoginProtocol.HTTPS, target.endpoint())
+                                    .account() + " or its password");
         }
         String said = new String(body, StandardCharsets.UTF_8).strip();
         String shown = said.length() > 200 ? said.substring(0, 200) : said;

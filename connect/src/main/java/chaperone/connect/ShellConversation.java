@@ -60,7 +60,7 @@ final class ShellConversation implements Conversation {
     }
 
     /** Answers the questions of a Telnet log-in; the first prompt, or a refusal, comes after it. */
-    void logIn(TelnetLogin questions, Login login) {
+    void logIn(TelnetLogin questions, LoginDetail login) {
         awaitLine(questions.asksAccount()::matches, patience.prompt(), FailureKind.UNEXPECTED_PROMPT);
         incoming.take();
         send(login.account());

@@ -7,6 +7,7 @@ import java.util.List;
 import org.apache.sshd.client.SshClient;
 import org.apache.sshd.client.auth.keyboard.UserAuthKeyboardInteractiveFactory;
 import org.apache.sshd.client.auth.password.UserAuthPasswordFactory;
+import org.apache.sshd.client.auth.pubkey.UserAuthPublicKeyFactory;
 import org.apache.sshd.client.channel.ChannelShell;
 import org.apache.sshd.client.channel.ChannelSubsystem;
 import org.apache.sshd.client.channel.ClientChannel;
@@ -32,8 +33,10 @@ final class SshLink implements AutoCloseable {
         // Nothing of the account under which the server runs may take part: no keys, no agent, no configuration.
         client.setKeyIdentityProvider(KeyIdentityProvider.EMPTY_KEYS_PROVIDER);
         client.setHostConfigEntryResolver(HostConfigEntryResolver.EMPTY);
-        client.setUserAuthFactories(
-                List.of(UserAuthPasswordFactory.INSTANCE, UserAuthKeyboardInteractiveFactory.INSTANCE));
+        client.setUserAuthFactories(List.of(
+                UserAuthPublicKeyFactory.INSTANCE,
+                UserAuthPasswordFactory.INSTANCE,
+                UserAuthKeyboardInteractiveFactory.INSTANCE));
         client.setKeyExchangeFactories(client.getKeyExchangeFactories().stream()
                 .filter(factory -> !factory.getName().contains("sntrup")
                         && !factory.getName().contains("mlkem"))
@@ -49,11 +52,12 @@ final class SshLink implements AutoCloseable {
     }
 
     /** The caller closes the session. */
-    LoggedIn logIn(Target target) {
+    LoggedIn logIn(Target target, LoginProtocol protocol) {
+        LoginDetail login = target.login().by(protocol, target.endpoint());
         HostKeyCheck check = new HostKeyCheck(target.pinned());
-        ClientSession session = connect(target, check);
+        ClientSession session = connect(target, login.account(), check);
         try {
-            authenticate(session, target, check);
+            authenticate(session, target, login, check);
             return new LoggedIn(session, check.seen().orElseThrow());
         } catch (RuntimeException e) {
             session.close(true);
@@ -61,7 +65,7 @@ final class SshLink implements AutoCloseable {
         }
     }
 
-    private ClientSession connect(Target target, HostKeyCheck check) {
+    private ClientSession connect(Target target, String account, HostKeyCheck check) {
         Endpoint endpoint = target.endpoint();
         InetSocketAddress address = new InetSocketAddress(endpoint.host(), endpoint.port());
         if (address.isUnresolved()) {
@@ -69,7 +73,7 @@ final class SshLink implements AutoCloseable {
         }
         try {
             return client.connect(
-                            target.login().account(),
+                            account,
                             address,
                             AttributeRepository.ofKeyValuePair(HostKeyCheck.OF_CONNECTION, check),
                             null)
@@ -80,18 +84,18 @@ final class SshLink implements AutoCloseable {
         }
     }
 
-    private void authenticate(ClientSession session, Target target, HostKeyCheck check) {
-        session.addPasswordIdentity(target.login().password());
+    private void authenticate(ClientSession session, Target target, LoginDetail login, HostKeyCheck check) {
+        login.keys().forEach(session::addPublicKeyIdentity);
+        if (!login.password().isEmpty()) session.addPasswordIdentity(login.password());
         try {
             session.auth().verify(patience.logIn());
         } catch (IOException e) {
-            throw logInFailure(session, target, check, e);
+            throw logInFailure(session, target.endpoint(), login, check, e);
         }
     }
 
     private static ConversationException logInFailure(
-            ClientSession session, Target target, HostKeyCheck check, IOException e) {
-        Endpoint endpoint = target.endpoint();
+            ClientSession session, Endpoint endpoint, LoginDetail login, HostKeyCheck check, IOException e) {
         if (check.isChanged()) {
             return new ConversationException(FailureKind.HOST_KEY_CHANGED, endpoint, check.explanation(), e);
         }
@@ -105,7 +109,8 @@ final class SshLink implements AutoCloseable {
                 ? new ConversationException(
                         FailureKind.LOGIN_REFUSED,
                         endpoint,
-                        "account " + target.login().account() + " or its password",
+                        "account " + login.account()
+                                + (login.keys().isEmpty() ? " or its password" : ", its key or password"),
                         e)
                 : new ConversationException(FailureKind.DROPPED, endpoint, "the session ended during log-in", e);
     }

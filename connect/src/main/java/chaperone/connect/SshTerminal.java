@@ -7,7 +7,7 @@ import org.apache.sshd.client.channel.ChannelShell;
 record SshTerminal(SshLink.LoggedIn loggedIn, ChannelShell channel, Incoming incoming) implements TerminalLine {
 
     static SshTerminal open(SshLink link, Target target, Incoming incoming) {
-        SshLink.LoggedIn loggedIn = link.logIn(target);
+        SshLink.LoggedIn loggedIn = link.logIn(target, LoginProtocol.SSH);
         try {
             return new SshTerminal(loggedIn, link.shell(loggedIn.session(), target.endpoint(), incoming), incoming);
         } catch (RuntimeException e) {

@@ -142,7 +142,9 @@ class FleetApiTest {
 
     @Test
     void aCredentialSetIsChangedWithoutItsPasswordsAndKeptWhileItIsUsed() {
-        Map<String, Object> input = Map.of("name", "switches", "note", "changed", "account", "chaperone");
+        Map<String, Object> logIn =
+                Map.of("protocols", List.of("SSH", "NETCONF", "HTTPS", "TELNET"), "account", "chaperone", "was", 0);
+        Map<String, Object> input = Map.of("name", "switches", "note", "changed", "logIns", List.of(logIn));
         assertThat(administrator
                         .put("/api/credential-sets/" + switches(), input)
                         .status())
@@ -156,13 +158,9 @@ class FleetApiTest {
                         .get("detail")
                         .asString())
                 .contains("is used by 31 devices");
-        long spare = administrator
-                .post("/api/credential-sets", Map.of("name", "spare", "note", "", "account", "x", "password", "y"))
-                .json(201)
-                .get("id")
-                .asLong();
+        long spare = administrator.addCredentialSet("spare", "x", "y", "");
         assertThat(administrator
-                        .post("/api/credential-sets", Map.of("name", "Spare", "note", "", "account", "x"))
+                        .post("/api/credential-sets", Api.credentialSet("Spare", "x", "y", ""))
                         .status())
                 .isEqualTo(409);
         assertThat(administrator.delete("/api/credential-sets/" + spare).status())

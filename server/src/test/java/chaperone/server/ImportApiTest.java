@@ -26,13 +26,7 @@ class ImportApiTest {
     static void start() {
         server = TestServer.start(2939);
         engineer = server.as(Role.ENGINEER);
-        wrong = server.as(Role.ADMINISTRATOR)
-                .post(
-                        "/api/credential-sets",
-                        Map.of("name", "old switches", "note", "", "account", "chaperone", "password", "low-water-1"))
-                .json(201)
-                .get("id")
-                .asLong();
+        wrong = server.as(Role.ADMINISTRATOR).addCredentialSet("old switches", "chaperone", "low-water-1", "");
     }
 
     @AfterAll

@@ -76,22 +76,7 @@ class RestartTest {
     }
 
     private static void bringIn(Api api) {
-        long set = api.post(
-                        "/api/credential-sets",
-                        Map.of(
-                                "name",
-                                "switches",
-                                "note",
-                                "",
-                                "account",
-                                DemoFleet.ACCOUNT,
-                                "password",
-                                DemoFleet.PASSWORD,
-                                "privilegedPassword",
-                                DemoFleet.ADMIN_PASSWORD))
-                .json(201)
-                .get("id")
-                .asLong();
+        long set = api.addCredentialSet("switches", DemoFleet.ACCOUNT, DemoFleet.PASSWORD, DemoFleet.ADMIN_PASSWORD);
         api.awaitJob(api.post(
                         "/api/imports",
                         Map.of("csv", "127.20.1.21", "credentialSet", set, "port", DEVICE_PORT, "listName", ""))

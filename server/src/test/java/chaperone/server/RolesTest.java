@@ -87,6 +87,7 @@ class RolesTest {
         POST   /api/jobs/{id}/stop                            | ENGINEER
         POST   /api/jobs/{id}/retry                           | ENGINEER
         GET    /api/credential-sets                           | VIEWER
+        GET    /api/credential-sets/possible                  | VIEWER
         GET    /api/credential-sets/{id}/uses                 | VIEWER
         POST   /api/credential-sets/{id}/try                  | ENGINEER
         POST   /api/credential-sets                           | ADMINISTRATOR
@@ -219,8 +220,8 @@ class RolesTest {
         POST   | /api/imports               | {"csv":"127.20.1.1","credentialSet":999,"port":22,"listName":""} | 404
         POST   | /api/imports               | {"csv":                                                   | 400
         POST   | /api/copies                | {"devices":["no-such-device"]}                           | 404
-        POST   | /api/credential-sets       | {"name":"","note":"","account":"x"}                      | 400
-        POST   | /api/credential-sets       | {"name":"Switches","note":"","account":"x"}              | 409
+        POST   | /api/credential-sets       | {"name":"a","note":"","logIns":[]}                       | 400
+        POST   | /api/credential-sets       | {"name":"Switches","note":"","logIns":[{"protocols":["SSH"],"account":"x","password":"y"}]} | 409
         GET    | /api/devices?size=100000   |                                                           | 400
         GET    | /api/devices?query=site+is |                                                           | 400
         GET    | /api/query-help?query=     |                                                           | 400

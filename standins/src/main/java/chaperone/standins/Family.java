@@ -24,12 +24,15 @@ import chaperone.standins.pellon.PellonSwitch;
 import chaperone.standins.ssh.SshPort;
 import chaperone.standins.ssh.SshRuntime;
 import chaperone.standins.telnet.TelnetPort;
+import java.io.IOException;
+import java.io.InputStream;
+import java.io.OutputStream;
 import java.time.Clock;
 import java.util.Optional;
 import java.util.function.Function;
 
 /** Puts a device of each family together with the port that it listens on. */
-record Family(Device device, Function<Identity, Port> ports) {
+record Family(Device device, Function<Identity, Port> ports, Optional<Function<Visit, Shell>> shellOf) {
 
     static Family of(Plan plan, SshRuntime runtime, Clock clock, Events events) {
         Guard guard = new Guard(runtime.timer());
@@ -38,7 +41,17 @@ record Family(Device device, Function<Identity, Port> ports) {
             return shell(plan, runtime, device, visit -> new CorvaneShell(device, visit, events, guard));
         }
         if (made instanceof AltamontRouter device) {
-            SshPort.Programs netconf = (visit, in, out) -> new NetconfSession(device, visit, events, in, out).serve();
+            SshPort.Programs netconf = new SshPort.Programs() {
+                @Override
+                public void serve(Visit visit, InputStream in, OutputStream out) throws IOException {
+                    new NetconfSession(device, visit, events, in, out).serve();
+                }
+
+                @Override
+                public boolean isOn() {
+                    return device.isReachedBy("programs");
+                }
+            };
             Function<Visit, Shell> shellOf = visit -> new AltamontShell(device, visit, events);
             return ssh(plan, runtime, device, shellOf, Optional.of(netconf), SshPort.Files.SFTP);
         }
@@ -48,7 +61,9 @@ record Family(Device device, Function<Identity, Port> ports) {
         }
         PellonService service = new PellonService((PellonSwitch) made, events);
         return new Family(
-                made, identity -> new HttpsPort(plan.address(), identity, service, service::open, runtime.shells()));
+                made,
+                identity -> new HttpsPort(plan.address(), identity, service, service::open, runtime.shells()),
+                Optional.empty());
     }
 
     /** A device that nobody can reach; what it is told to undo later it does not undo. */
@@ -71,7 +86,10 @@ record Family(Device device, Function<Identity, Port> ports) {
         if (plan.access() == Access.SSH) {
             return ssh(plan, runtime, device, shellOf, Optional.empty(), SshPort.Files.SCP);
         }
-        return new Family(device, identity -> new TelnetPort(plan.address(), device::logIn, shellOf, runtime.shells()));
+        return new Family(
+                device,
+                identity -> new TelnetPort(plan.address(), device::logIn, shellOf, runtime.shells()),
+                Optional.of(shellOf));
     }
 
     private static Family ssh(
@@ -84,10 +102,12 @@ record Family(Device device, Function<Identity, Port> ports) {
         SshPort.Offer offer = new SshPort.Offer(
                 plan.hardware().maker() + "_" + plan.hardware().release().split("\\.")[0],
                 device::logIn,
+                device::logInByKey,
                 shellOf,
                 netconf,
                 files,
                 device.chassis().storage());
-        return new Family(device, identity -> new SshPort(plan.address(), identity.key(), runtime, offer));
+        return new Family(
+                device, identity -> new SshPort(plan.address(), identity.key(), runtime, offer), Optional.of(shellOf));
     }
 }

@@ -6,18 +6,27 @@ import chaperone.standins.device.Fault;
 import chaperone.standins.device.Hardware;
 import chaperone.standins.device.Identity;
 import chaperone.standins.device.NetworkEnd;
+import chaperone.standins.device.Shell;
+import chaperone.standins.device.Terminal;
 import chaperone.standins.device.Visit;
 import chaperone.standins.ssh.SshRuntime;
+import java.io.ByteArrayInputStream;
+import java.io.ByteArrayOutputStream;
+import java.io.IOException;
 import java.net.InetSocketAddress;
+import java.nio.charset.StandardCharsets;
 import java.time.Clock;
 import java.time.Duration;
 import java.util.Map;
+import java.util.Optional;
+import java.util.function.Function;
 
 /** One simulated device at its address, with the faults that it is told to have. */
 public final class StandIn implements AutoCloseable {
     private final Device device;
     private final NetworkEnd network;
     private final Syslog syslog;
+    private final Optional<Function<Visit, Shell>> shellOf;
 
     /** By which protocol a device with a command line is reached; older units have no SSH. */
     public enum Access {
@@ -40,6 +49,9 @@ public final class StandIn implements AutoCloseable {
         this.device = family.device();
         this.network =
                 new NetworkEnd(plan.address(), plan.identity(), device, family.ports(), runtime.timer(), restartTakes);
+        this.shellOf = family.shellOf();
+        // Not in the thread of the session that made the change: closing the port waits for that session.
+        device.chassis().afterChange(() -> runtime.timer().execute(network::settle));
         network.settle();
     }
 
@@ -102,6 +114,30 @@ public final class StandIn implements AutoCloseable {
         device.faults().clear(fault);
         network.comeBackIfHeldUp();
         network.settle();
+    }
+
+    /** As if it had just been unpacked: it answers on its cable only, until it is told more. */
+    public void becomeFactoryNew() {
+        device.becomeFactoryNew();
+    }
+
+    /**
+     * What somebody pastes who stands at the device with a cable; gives what the screen shows.
+     *
+     * @throws IllegalArgumentException if the device has no command line
+     */
+    public String paste(String text) throws IOException {
+        Function<Visit, Shell> shell =
+                shellOf.orElseThrow(() -> new IllegalArgumentException(name() + " has no command line"));
+        Visit visit = new Visit("cable", levelAtCable(), network.address(), Visit.CABLE);
+        ByteArrayOutputStream screen = new ByteArrayOutputStream();
+        ByteArrayInputStream typed = new ByteArrayInputStream(text.getBytes(StandardCharsets.ISO_8859_1));
+        shell.apply(visit).serve(new Terminal(typed, screen, true, 0));
+        return screen.toString(StandardCharsets.ISO_8859_1);
+    }
+
+    private String levelAtCable() {
+        return maker().equals("Altamont") ? "full" : "admin";
     }
 
     /** As if another device had been put in its place. */

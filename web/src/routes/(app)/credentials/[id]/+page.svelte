@@ -15,6 +15,7 @@
   import { valueText } from '$lib/parts/queryText';
   import When from '$lib/parts/When.svelte';
   import { session } from '$lib/state/session.svelte';
+  import { accountsOf, titlesOf } from '$lib/text/logIns';
   import { count } from '$lib/text/time';
 
   const id = $derived(Number(page.params.id));
@@ -88,7 +89,8 @@
   <h1>{set.name}</h1>
   <p class="text-quiet">
     <a class="underline" href="/credentials">Credential set</a> · account
-    <span class="mono">{set.account}</span>
+    <span class="mono">{accountsOf(set.logIns)}</span>
+    by {titlesOf(set.logIns.flatMap((logIn) => logIn.protocols))}
     {#if set.note}· {set.note}{/if} · changed <When at={set.changedAt} />
   </p>
   <div class="mt-4 grid grid-cols-2 items-start gap-4">

@@ -1,4 +1,5 @@
 <script lang="ts">
+  import { accountsOf } from '$lib/text/logIns';
   import { goto } from '$app/navigation';
   import { onMount } from 'svelte';
   import { api, asProblem, need, type CredentialSet, type Platform, type Problem } from '$lib/api/client';
@@ -172,7 +173,8 @@
       <label class="block">
         <span class="font-semibold">Credential set</span>
         <select class="select mt-1 w-full" bind:value={set} required>
-          {#each sets ?? [] as each (each.id)}<option value={each.id}>{each.name} ({each.account})</option
+          {#each sets ?? [] as each (each.id)}<option value={each.id}
+              >{each.name} ({accountsOf(each.logIns)})</option
             >{/each}
         </select>
       </label>

@@ -1,4 +1,5 @@
 <script lang="ts">
+  import { accountsOf } from '$lib/text/logIns';
   import { goto } from '$app/navigation';
   import { api, asProblem, need, type CredentialSet, type Problem } from '$lib/api/client';
   import ProblemNote from '$lib/parts/ProblemNote.svelte';
@@ -67,7 +68,7 @@
             checked={chosen.includes(set.id)}
             onchange={() => toggle(set.id)}
           />
-          <span class="grow">{set.name} <span class="text-quiet">({set.account})</span></span>
+          <span class="grow">{set.name} <span class="text-quiet">({accountsOf(set.logIns)})</span></span>
           {#if chosen.includes(set.id)}<span class="tag">{chosen.indexOf(set.id) + 1}.</span>{/if}
         </label>
       {:else}<p class="text-quiet">There is no credential set yet.</p>{/each}

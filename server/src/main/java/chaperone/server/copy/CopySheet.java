@@ -20,8 +20,8 @@ class CopySheet {
             select d.name, d.platform, d.host, d.port, d.telnet_allowed, d.credential_set_id, d.facts_digest,
               d.started_at, d.storage_total, d.storage_free, d.change_mark, d.last_copy_at,
               (select min(t.read_at) from device_table t where t.device_id = d.id) as tables_read_at,
-              d.last_failure is null and d.incomplete = '' as is_well, c.account, c.password,
-              c.privileged, k.fingerprint, r.id as running_id, r.digest as running_digest,
+              d.last_failure is null and d.incomplete = '' as is_well, c.version as set_version,
+              k.fingerprint, r.id as running_id, r.digest as running_digest,
               r.settled_digest as running_settled, s.id as saved_id, s.digest as saved_digest,
               s.settled_digest as saved_settled
             from device d
@@ -63,12 +63,7 @@ class CopySheet {
 
     private Sheet sheet(ResultSet row) throws SQLException {
         Endpoint endpoint = new Endpoint(row.getString("host"), row.getInt("port"));
-        Login login = credentials.open(
-                row.getLong("credential_set_id"),
-                endpoint,
-                row.getString("account"),
-                row.getBytes("password"),
-                row.getBytes("privileged"));
+        Login login = credentials.open(row.getLong("credential_set_id"), row.getLong("set_version"), endpoint);
         Target target = new Target(
                 endpoint, login, Optional.ofNullable(row.getString("fingerprint")), row.getBoolean("telnet_allowed"));
         return new Sheet(

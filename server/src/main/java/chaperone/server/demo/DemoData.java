@@ -127,12 +127,8 @@ class DemoData implements ApplicationRunner {
 
     private long addSet(String maker, String name) {
         boolean isSwitch = maker.equals("Corvane");
-        return credentials.add(new CredentialSets.Entry(
-                name,
-                "all " + maker + " devices",
-                "chaperone",
-                Optional.of("harbour-light-7"),
-                Optional.of(isSwitch ? "tide-table-9" : "")));
+        return credentials.add(CredentialSets.Entry.simple(
+                name, "all " + maker + " devices", "chaperone", "harbour-light-7", isSwitch ? "tide-table-9" : ""));
     }
 
     /** Several at once: each is met for real, and most of the time is waiting for it. */

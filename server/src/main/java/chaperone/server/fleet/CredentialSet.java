@@ -1,11 +1,21 @@
 package chaperone.server.fleet;
 
+import chaperone.connect.FileChoice;
+import jakarta.persistence.CollectionTable;
+import jakarta.persistence.ElementCollection;
 import jakarta.persistence.Entity;
+import jakarta.persistence.EnumType;
+import jakarta.persistence.Enumerated;
+import jakarta.persistence.FetchType;
 import jakarta.persistence.GeneratedValue;
 import jakarta.persistence.GenerationType;
 import jakarta.persistence.Id;
+import jakarta.persistence.JoinColumn;
+import jakarta.persistence.OrderColumn;
 import jakarta.persistence.Version;
 import java.time.Instant;
+import java.util.ArrayList;
+import java.util.List;
 
 /** Log-in details that many devices share; the passwords are sealed and never leave the server. */
 @Entity
@@ -16,9 +26,18 @@ class CredentialSet {
 
     private String name;
     private String note;
-    private String account;
-    private byte[] password;
     private byte[] privileged;
+
+    @Enumerated(EnumType.STRING)
+    private FileChoice files;
+
+    private String serverAddress;
+
+    @ElementCollection(fetch = FetchType.EAGER)
+    @CollectionTable(name = "credential_log_in", joinColumns = @JoinColumn(name = "credential_set_id"))
+    @OrderColumn(name = "place")
+    private List<SealedLogIn> logIns = new ArrayList<>();
+
     private Instant changedAt;
 
     @Version
@@ -29,9 +48,9 @@ class CredentialSet {
     CredentialSet(String name, Instant at) {
         this.name = name;
         this.note = "";
-        this.account = "";
-        this.password = new byte[0];
         this.privileged = new byte[0];
+        this.files = FileChoice.PLATFORM;
+        this.serverAddress = "";
         this.changedAt = at;
     }
 
@@ -47,31 +66,42 @@ class CredentialSet {
         return note;
     }
 
-    String account() {
-        return account;
+    List<SealedLogIn> logIns() {
+        return List.copyOf(logIns);
     }
 
-    byte[] password() {
-        return password.clone();
+    FileChoice files() {
+        return files;
+    }
+
+    String serverAddress() {
+        return serverAddress;
     }
 
     byte[] privileged() {
         return privileged.clone();
     }
 
+    long version() {
+        return version;
+    }
+
     Instant changedAt() {
         return changedAt;
     }
 
-    void describe(String name, String note, String account, Instant at) {
-        this.name = name;
-        this.note = note;
-        this.account = account;
+    void describe(CredentialSets.Entry entry, Instant at) {
+        this.name = entry.name();
+        this.note = entry.note();
+        this.files = entry.files();
+        this.serverAddress = entry.serverAddress();
         this.changedAt = at;
     }
 
-    void setPassword(byte[] sealed) {
-        this.password = sealed.clone();
+    void setLogIns(List<SealedLogIn> sealed) {
+        // A new row rather than an altered one: Hibernate compares arrays of bytes by identity.
+        logIns.clear();
+        logIns.addAll(sealed);
     }
 
     void setPrivileged(byte[] sealed) {

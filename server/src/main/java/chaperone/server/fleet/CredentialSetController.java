@@ -1,21 +1,29 @@
 package chaperone.server.fleet;
 
+import chaperone.connect.FileChoice;
+import chaperone.connect.LoginProtocol;
+import chaperone.connect.Possible;
 import chaperone.server.audit.AuditNote;
 import chaperone.server.audit.Audited;
 import chaperone.server.job.JobKind;
 import chaperone.server.job.JobService;
 import chaperone.server.job.NewLine;
 import chaperone.server.job.Newcomer;
+import chaperone.server.platform.PlatformShelf;
 import jakarta.validation.Valid;
+import jakarta.validation.constraints.Max;
+import jakarta.validation.constraints.Min;
 import jakarta.validation.constraints.NotBlank;
 import jakarta.validation.constraints.NotEmpty;
 import jakarta.validation.constraints.NotNull;
+import jakarta.validation.constraints.Pattern;
 import jakarta.validation.constraints.Size;
 import java.security.Principal;
 import java.time.Instant;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.Set;
 import java.util.stream.Collectors;
 import org.springframework.http.HttpStatus;
 import org.springframework.web.bind.annotation.DeleteMapping;
@@ -25,6 +33,7 @@ import org.springframework.web.bind.annotation.PostMapping;
 import org.springframework.web.bind.annotation.PutMapping;
 import org.springframework.web.bind.annotation.RequestBody;
 import org.springframework.web.bind.annotation.RequestMapping;
+import org.springframework.web.bind.annotation.RequestParam;
 import org.springframework.web.bind.annotation.ResponseStatus;
 import org.springframework.web.bind.annotation.RestController;
 
@@ -38,6 +47,7 @@ class CredentialSetController {
     private final CredentialUses uses;
     private final Fleet fleet;
     private final JobService jobs;
+    private final PlatformShelf platforms;
 
     CredentialSetController(
             CredentialSets service,
@@ -45,7 +55,9 @@ class CredentialSetController {
             DeviceRepository devices,
             CredentialUses uses,
             Fleet fleet,
-            JobService jobs) {
+            JobService jobs,
+            PlatformShelf platforms) {
+        this.platforms = platforms;
         this.uses = uses;
         this.fleet = fleet;
         this.jobs = jobs;
@@ -54,16 +66,78 @@ class CredentialSetController {
         this.devices = devices;
     }
 
-    record CredentialSetView(long id, String name, String note, String account, long devices, Instant changedAt) {}
+    /**
+     * @param publicKey the line that a device needs to let the private key in; absent if there is none
+     * @param hasPassword false if only the key opens the device
+     */
+    record LogInView(List<LoginProtocol> protocols, String account, boolean hasPassword, Optional<String> publicKey) {
+        static LogInView of(SealedLogIn logIn) {
+            return new LogInView(
+                    List.copyOf(logIn.forProtocols()),
+                    logIn.account(),
+                    logIn.password().length > 0,
+                    Optional.of(logIn.publicKey()).filter(key -> !key.isEmpty()));
+        }
+    }
 
+    record CredentialSetView(
+            long id,
+            String name,
+            String note,
+            List<LogInView> logIns,
+            FileChoice files,
+            String serverAddress,
+            long devices,
+            Instant changedAt) {}
+
+    /**
+     * @param password absent if it stays as it is; the empty text takes it away
+     * @param privateKey PEM; absent if it stays as it is; the empty text takes it away
+     * @param was the place of this log-in in the set as it stands, from 0; absent for a new one
+     */
+    record LogInInput(
+            @NotEmpty @Size(max = 4) Set<LoginProtocol> protocols,
+            @NotBlank @Size(max = 60) String account,
+            Optional<@Size(max = 200) String> password,
+            Optional<@Size(max = 16_384) String> privateKey,
+            Optional<@Size(max = 200) String> passphrase,
+            Optional<@Min(0) @Max(3) Integer> was) {
+        CredentialSets.LogInEntry entry() {
+            return new CredentialSets.LogInEntry(
+                    protocols,
+                    account,
+                    password,
+                    privateKey.map(text -> new PrivateKeyText(text, passphrase.orElse(""))),
+                    was);
+        }
+
+        @Override
+        public String toString() {
+            return "LogInInput[" + account + "]";
+        }
+    }
+
+    /** @param serverAddress where devices find this server, if not where it is seen to come from; may be empty */
     record CredentialSetInput(
             @NotBlank @Size(max = 60) String name,
             @NotNull @Size(max = 500) String note,
-            @NotBlank @Size(max = 60) String account,
-            Optional<@Size(max = 200) String> password,
-            Optional<@Size(max = 200) String> privilegedPassword) {
+            @NotEmpty @Size(max = 4) List<@Valid LogInInput> logIns,
+            Optional<@Size(max = 200) String> privilegedPassword,
+            Optional<FileChoice> files,
+            Optional<
+                            @Pattern(
+                                    regexp = "|[A-Za-z0-9]([A-Za-z0-9.:-]{0,251}[A-Za-z0-9])?",
+                                    message = "is no host name and no address")
+                            String>
+                    serverAddress) {
         CredentialSets.Entry entry() {
-            return new CredentialSets.Entry(name, note, account, password, privilegedPassword);
+            return new CredentialSets.Entry(
+                    name,
+                    note,
+                    logIns.stream().map(LogInInput::entry).toList(),
+                    privilegedPassword,
+                    files.orElse(FileChoice.PLATFORM),
+                    serverAddress.orElse(""));
         }
 
         @Override
@@ -84,7 +158,9 @@ class CredentialSetController {
                         set.id(),
                         set.name(),
                         set.note(),
-                        set.account(),
+                        set.logIns().stream().map(LogInView::of).toList(),
+                        set.files(),
+                        set.serverAddress(),
                         users.getOrDefault(set.id(), 0L),
                         set.changedAt()))
                 .toList();
@@ -106,6 +182,32 @@ class CredentialSetController {
     record TryRequest(@NotEmpty @Size(max = 500) List<@Size(max = 253) String> devices) {}
 
     record Started(long job) {}
+
+    /** What a choice of protocols makes possible on a platform; a text that is absent means that it is possible. */
+    record PossibleView(
+            String platform,
+            String title,
+            Optional<String> whyNoCopy,
+            Optional<String> whyNoPutBack,
+            Optional<String> whyNoImageTransfer) {}
+
+    /** What log-ins by these protocols make possible, platform by platform; nothing is stored. */
+    @GetMapping("/possible")
+    List<PossibleView> possible(
+            @RequestParam(defaultValue = "") @Size(max = 4) Set<LoginProtocol> protocols,
+            @RequestParam(defaultValue = "PLATFORM") FileChoice files) {
+        return platforms.current().all().stream()
+                .map(platform -> {
+                    Possible possible = Possible.on(platform, protocols, files);
+                    return new PossibleView(
+                            platform.name(),
+                            platform.title(),
+                            possible.copy(),
+                            possible.putBack(),
+                            possible.imageTransfer());
+                })
+                .toList();
+    }
 
     @Audited("tried a credential set")
     @PostMapping("/{id}/try")

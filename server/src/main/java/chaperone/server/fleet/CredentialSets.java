@@ -1,12 +1,20 @@
 package chaperone.server.fleet;
 
 import chaperone.connect.Endpoint;
+import chaperone.connect.FileChoice;
 import chaperone.connect.Login;
+import chaperone.connect.LoginDetail;
+import chaperone.connect.LoginProtocol;
 import chaperone.server.audit.AuditNote;
 import chaperone.server.problem.ProblemException;
 import chaperone.server.secret.SecretBox;
 import java.time.Clock;
+import java.util.EnumSet;
+import java.util.List;
+import java.util.Map;
 import java.util.Optional;
+import java.util.Set;
+import java.util.concurrent.ConcurrentHashMap;
 import org.springframework.http.HttpStatus;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
@@ -18,11 +26,42 @@ public class CredentialSets {
     private final DeviceRepository devices;
     private final CredentialUses uses;
     private final SecretBox box;
+    private final LogInBox logInBox;
     private final Clock clock;
+    /** As they were stored, sealed. */
+    private final Map<Long, CredentialSet> lastRead = new ConcurrentHashMap<>();
 
-    /** What a person enters; a password that is absent stays as it is. */
+    /** What a person enters; a privileged password that is absent stays as it is. */
     public record Entry(
-            String name, String note, String account, Optional<String> password, Optional<String> privilegedPassword) {}
+            String name,
+            String note,
+            List<LogInEntry> logIns,
+            Optional<String> privilegedPassword,
+            FileChoice files,
+            String serverAddress) {
+
+        /** One account for every protocol, by password. */
+        public static Entry simple(String name, String note, String account, String password, String privileged) {
+            LogInEntry everywhere = new LogInEntry(
+                    EnumSet.allOf(LoginProtocol.class),
+                    account,
+                    Optional.of(password),
+                    Optional.empty(),
+                    Optional.empty());
+            return new Entry(name, note, List.of(everywhere), Optional.of(privileged), FileChoice.PLATFORM, "");
+        }
+    }
+
+    /**
+     * @param key a private key; the empty text takes the one that is there away
+     * @param was which of the set's log-ins so far this one is: what is absent here stays as it is there
+     */
+    public record LogInEntry(
+            Set<LoginProtocol> protocols,
+            String account,
+            Optional<String> password,
+            Optional<PrivateKeyText> key,
+            Optional<Integer> was) {}
 
     CredentialSets(
             CredentialSetRepository sets, DeviceRepository devices, CredentialUses uses, SecretBox box, Clock clock) {
@@ -30,6 +69,7 @@ public class CredentialSets {
         this.sets = sets;
         this.devices = devices;
         this.box = box;
+        this.logInBox = new LogInBox(box);
         this.clock = clock;
     }
 
@@ -44,7 +84,8 @@ public class CredentialSets {
     @Transactional
     void change(long id, Entry entry) {
         AuditNote.add(entry.name()
-                + (entry.password().isPresent() ? ", new password" : "")
+                + (entry.logIns().stream().anyMatch(l -> l.password().isPresent()) ? ", new password" : "")
+                + (entry.logIns().stream().anyMatch(l -> l.key().isPresent()) ? ", private key" : "")
                 + (entry.privilegedPassword().isPresent() ? ", new privileged password" : ""));
         checkName(entry.name(), Optional.of(id));
         save(get(id), entry);
@@ -63,20 +104,31 @@ public class CredentialSets {
                     "Give them another credential set first.");
         }
         sets.delete(set);
+        lastRead.remove(id);
     }
 
     /** The details in the clear, for one conversation with the device at {@code endpoint}; the use is recorded. */
     @Transactional(readOnly = true)
     public Login open(long id, Endpoint endpoint) {
-        CredentialSet set = get(id);
-        return open(id, endpoint, set.account(), set.password(), set.privileged());
+        return open(get(id), endpoint);
     }
 
-    /** For whoever has read the sealed passwords of a set already. */
-    public Login open(long id, Endpoint endpoint, String account, byte[] password, byte[] privileged) {
-        uses.note(id, endpoint);
-        return new Login(
-                account, box.open(password, place(id, "password")), box.open(privileged, place(id, "privileged")));
+    /** The same for whoever knows the set's version: a sweep reads each set once, and not once a device. */
+    public Login open(long id, long version, Endpoint endpoint) {
+        CredentialSet set = lastRead.get(id);
+        if (set == null || set.version() != version) {
+            set = get(id);
+            lastRead.put(id, set);
+        }
+        return open(set, endpoint);
+    }
+
+    private Login open(CredentialSet set, Endpoint endpoint) {
+        uses.note(set.id(), endpoint);
+        List<LoginDetail> details = set.logIns().stream()
+                .map(logIn -> logInBox.open(set.id(), logIn))
+                .toList();
+        return new Login(details, box.open(set.privileged(), place(set.id(), "privileged")), set.files());
     }
 
     /** The number of the set of this name. */
@@ -90,13 +142,11 @@ public class CredentialSets {
     }
 
     private CredentialSet save(CredentialSet set, Entry entry) {
-        set.describe(entry.name(), entry.note(), entry.account(), clock.instant());
+        boolean isNew = set.logIns().isEmpty();
+        set.describe(entry, clock.instant());
         // The number is part of what the seal covers, so it must be there first.
         long id = sets.saveAndFlush(set).id();
-        boolean isNew = set.password().length == 0;
-        if (isNew || entry.password().isPresent()) {
-            set.setPassword(box.seal(entry.password().orElse(""), place(id, "password")));
-        }
+        set.setLogIns(logInBox.seal(id, entry.logIns(), set.logIns()));
         if (isNew || entry.privilegedPassword().isPresent()) {
             set.setPrivileged(box.seal(entry.privilegedPassword().orElse(""), place(id, "privileged")));
         }

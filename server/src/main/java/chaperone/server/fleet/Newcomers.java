@@ -59,6 +59,7 @@ class Newcomers {
             return Optional.of(takeWith(work, set));
         } catch (ConversationException e) {
             boolean mayAnotherFit = e.kind() == FailureKind.LOGIN_REFUSED
+                    || e.kind() == FailureKind.NO_LOG_IN
                     || e.kind() == FailureKind.PRIVILEGE_REFUSED
                     || e.kind() == FailureKind.PARTLY_READABLE;
             if (!mayAnotherFit) throw e;

@@ -3,6 +3,7 @@ package chaperone.server.fleet;
 import chaperone.connect.Connector;
 import chaperone.connect.Conversation;
 import chaperone.connect.Endpoint;
+import chaperone.connect.Possible;
 import chaperone.connect.Target;
 import chaperone.core.platform.Platform;
 import chaperone.server.job.JobKind;
@@ -57,22 +58,25 @@ class TryHandler implements LineHandler {
                 keys.pinned(device.host(), device.port()),
                 device.isTelnetAllowed());
         Platform platform = platforms.get(device.platform());
+        Possible possible =
+                Possible.on(platform, target.login().protocols(), target.login().files());
         try (Conversation conversation = connector.open(target, platform, work::holds)) {
             String running = conversation.ask(platform.copy().running());
             return platform.copy()
                     .partOf(running)
                     .map(part -> LineResult.failed(Outcome.PARTLY_READABLE, part))
-                    .orElseGet(() -> LineResult.done(Outcome.LOGGED_IN, possible(platform)));
+                    .orElseGet(() -> LineResult.done(Outcome.LOGGED_IN, inWords(possible)));
         }
     }
 
-    /** What the platform can do with a log-in like this one. */
-    static String possible(Platform platform) {
+    /** Copying is possible: it was just done. */
+    static String inWords(Possible possible) {
         List<String> can = new ArrayList<>(List.of("copy"));
         List<String> cannot = new ArrayList<>();
-        (platform.edit().isPresent() ? can : cannot).add("put back");
-        (platform.files().isPresent() ? can : cannot).add("image transfer");
+        possible.putBack().ifPresentOrElse(why -> cannot.add("put back (" + why + ")"), () -> can.add("put back"));
+        possible.imageTransfer()
+                .ifPresentOrElse(why -> cannot.add("image transfer (" + why + ")"), () -> can.add("image transfer"));
         String most = "possible: " + String.join(", ", can);
-        return cannot.isEmpty() ? most : most + "; not with this platform: " + String.join(", ", cannot);
+        return cannot.isEmpty() ? most : most + "; not possible: " + String.join(", ", cannot);
     }
 }

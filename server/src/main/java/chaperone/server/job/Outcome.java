@@ -26,6 +26,9 @@ public enum Outcome {
     LOGIN_REFUSED(
             "The device refused the account or its password.",
             "Try again with another credential set, or correct this one."),
+    NO_LOG_IN(
+            "The credential set has no log-in for the protocol that the device speaks; nothing was sent.",
+            "Add one to the credential set, or try again with another set."),
     PRIVILEGE_REFUSED(
             "The log-in worked, but the privileged level was refused.",
             "Check the privileged password of the credential set and the account's level on the device."),

@@ -14,6 +14,7 @@ import java.net.http.HttpRequest.BodyPublishers;
 import java.net.http.HttpResponse;
 import java.net.http.HttpResponse.BodyHandlers;
 import java.time.Duration;
+import java.util.List;
 import java.util.Map;
 import java.util.function.Predicate;
 import tools.jackson.databind.JsonNode;
@@ -132,5 +133,19 @@ public final class Api {
                 .get(0)
                 .get("outcome")
                 .asString();
+    }
+
+    /** One account for every protocol; gives the new set's number. */
+    public long addCredentialSet(String name, String account, String password, String privileged) {
+        return post("/api/credential-sets", credentialSet(name, account, password, privileged))
+                .json(201)
+                .get("id")
+                .asLong();
+    }
+
+    public static Map<String, Object> credentialSet(String name, String account, String password, String privileged) {
+        Map<String, Object> logIn = Map.of(
+                "protocols", List.of("SSH", "NETCONF", "HTTPS", "TELNET"), "account", account, "password", password);
+        return Map.of("name", name, "note", "", "logIns", List.of(logIn), "privilegedPassword", privileged);
     }
 }

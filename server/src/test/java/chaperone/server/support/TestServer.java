@@ -53,12 +53,8 @@ public final class TestServer implements AutoCloseable {
         AccountService accounts = context.getBean(AccountService.class);
         for (Role role : Role.values()) accounts.add(nameOf(role), role + " of the tests", role, PASSWORD);
         long set = context.getBean(CredentialSets.class)
-                .add(new CredentialSets.Entry(
-                        "switches",
-                        "",
-                        DemoFleet.ACCOUNT,
-                        Optional.of(DemoFleet.PASSWORD),
-                        Optional.of(DemoFleet.ADMIN_PASSWORD)));
+                .add(CredentialSets.Entry.simple(
+                        "switches", "", DemoFleet.ACCOUNT, DemoFleet.PASSWORD, DemoFleet.ADMIN_PASSWORD));
         return new TestServer(context, standIns, Optional.empty(), devicePort, set);
     }
 

@@ -92,6 +92,28 @@ public final class AltamontRouter implements Device {
                 .findFirst();
     }
 
+    @Override
+    public synchronized void becomeFactoryNew() {
+        running = parse("system { reach [ cable ]; }");
+        kept = running.copy();
+        draft = running.copy();
+        chassis.changed("factory");
+    }
+
+    @Override
+    public synchronized boolean isRemote() {
+        return isReachedBy("shell") || isReachedBy("programs");
+    }
+
+    /** By the command line and by programs, unless the configuration says which. */
+    public synchronized boolean isReachedBy(String way) {
+        List<String> ways = running.block("system").stream()
+                .flatMap(system -> system.all("reach").stream())
+                .map(item -> item.word)
+                .toList();
+        return ways.isEmpty() || ways.contains(way);
+    }
+
     /** The draft, for the session that edits it. */
     synchronized AltamontConfig draftFor(int session) throws Exclamation {
         if (lockedBy != 0 && lockedBy != session) throw new Exclamation("draft: locked by session " + lockedBy);

@@ -56,6 +56,7 @@ record Shape(String name, Kind kind, Pattern form, List<Shape> below) {
                     leaf("welcome", TEXT),
                     of("clock-from", Kind.LEAVES, ADDRESS),
                     of("log-to", Kind.LEAVES, ADDRESS),
+                    of("reach", Kind.LEAVES, "shell|programs|cable"),
                     of("account", Kind.NAMED, NAME, leaf("level", "full|look"), leaf("secret", TEXT))),
             of(
                     "ports",

@@ -60,6 +60,18 @@ public final class BrislingFirewall implements Device {
         return fits ? Optional.of("admin") : Optional.empty();
     }
 
+    @Override
+    public synchronized void becomeFactoryNew() {
+        running = parse("reach cable");
+        stored = running.copy();
+        chassis.changed("factory");
+    }
+
+    @Override
+    public synchronized boolean isRemote() {
+        return running.read(Kind.REACH).stream().noneMatch(m -> m.group(2).equals("cable"));
+    }
+
     synchronized BrislingConfig copyOfRunning() {
         return running.copy();
     }

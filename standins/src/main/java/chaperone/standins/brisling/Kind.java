@@ -9,6 +9,7 @@ import java.util.stream.Stream;
 enum Kind {
     NAME("name ()([A-Za-z0-9][A-Za-z0-9._-]{0,62})"),
     ADMIN("admin ([\\w.-]{1,40}) (?:password|hash) (\\S{1,100})"),
+    REACH("reach ()(shell|cable)"),
     LOG_SERVER("log-server (\\d{1,3}(?:\\.\\d{1,3}){3})"),
     TIME_SERVER("time-server (\\d{1,3}(?:\\.\\d{1,3}){3})"),
     PORT("port (e[1-8]) address (\\d{1,3}(?:\\.\\d{1,3}){3}/\\d{1,2})"),

@@ -25,6 +25,8 @@ import tools.jackson.databind.json.JsonMapper;
  * PUT    /stand-ins/{name}/faults/{fault}?number=3
  * DELETE /stand-ins/{name}/faults/{fault}
  * POST   /stand-ins/{name}/new-host-key
+ * POST   /stand-ins/{name}/factory-new
+ * POST   /stand-ins/{name}/cable          the body is what somebody pastes
  * POST   /stand-ins/{name}/restart
  * POST   /stand-ins/{name}/sail
  * POST   /stand-ins/{name}/berth
@@ -33,6 +35,8 @@ import tools.jackson.databind.json.JsonMapper;
 public final class ControlServer implements AutoCloseable {
     /** No model was delivered with a module in it. */
     private static final int FREE_SLOT = 7;
+
+    private static final int MOST_PASTED = 65_536;
 
     private final HttpServer server;
     private final StandIns standIns;
@@ -80,7 +84,8 @@ public final class ControlServer implements AutoCloseable {
             answer = answer(
                     exchange.getRequestMethod(),
                     path,
-                    number(exchange.getRequestURI().getQuery()));
+                    number(exchange.getRequestURI().getQuery()),
+                    exchange.getRequestBody().readNBytes(MOST_PASTED));
         } catch (IllegalArgumentException e) {
             answer = new Answer(404, Map.of("error", String.valueOf(e.getMessage())));
         }
@@ -91,7 +96,7 @@ public final class ControlServer implements AutoCloseable {
         exchange.close();
     }
 
-    private Answer answer(String method, String[] path, int number) {
+    private Answer answer(String method, String[] path, int number, byte[] body) throws IOException {
         String what = method + " " + path[0];
         if (what.equals("GET faults")) {
             return new Answer(200, Stream.of(Fault.values()).map(FaultShown::of).toList());
@@ -111,6 +116,10 @@ public final class ControlServer implements AutoCloseable {
             case "POST new-host-key" -> standIn.changeIdentity();
             case "POST insert-module" -> chassis(standIn).insert(FREE_SLOT, new Module("P8", "EXTRA-" + path[1]));
             case "POST take-module-out" -> chassis(standIn).takeOut(FREE_SLOT);
+            case "POST factory-new" -> standIn.becomeFactoryNew();
+            case "POST cable" -> {
+                return new Answer(200, Map.of("screen", standIn.paste(new String(body, StandardCharsets.ISO_8859_1))));
+            }
             case "POST restart" -> standIn.restart();
             case "POST sail" -> standIn.setAway(true);
             case "POST berth" -> standIn.setAway(false);

@@ -54,6 +54,35 @@ public final class CorvaneSwitch implements Device {
                 .findFirst();
     }
 
+    @Override
+    public synchronized Optional<String> logInByKey(String account, String key) {
+        if (chassis.faults().has(Fault.WRONG_CREDENTIALS)) return Optional.empty();
+        boolean isKnown = running.linesThatStartWith("key-of").stream()
+                .anyMatch(words -> words.get(1).equals(account) && words.get(2).equals("\"" + key + "\""));
+        return running.linesThatStartWith("account").stream()
+                .filter(words -> isKnown && words.get(1).equals(account))
+                .map(words -> words.get(3))
+                .findFirst();
+    }
+
+    @Override
+    public synchronized void becomeFactoryNew() {
+        running = parse("reach cable");
+        saved = running.print();
+        chassis.changed("factory");
+    }
+
+    @Override
+    public synchronized boolean isRemote() {
+        return running.linesThatStartWith("reach").stream()
+                .noneMatch(words -> words.get(1).equals("cable"));
+    }
+
+    /** Before the first password is set, whoever holds the cable may do everything. */
+    synchronized boolean isOpenToCable() {
+        return running.linesThatStartWith("admin-secret").isEmpty();
+    }
+
     synchronized boolean raises(String password) {
         if (chassis.faults().has(Fault.PRIVILEGE_REFUSED)) return false;
         return running.linesThatStartWith("admin-secret").stream().anyMatch(words -> fits(password, words.get(1)));

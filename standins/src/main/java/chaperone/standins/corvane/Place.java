@@ -9,6 +9,8 @@ enum Place {
     TEXT("a text in quotation marks", "\"[^\"]{0,80}\"|[^\" ]{1,80}"),
     LEVEL("view or admin", "view|admin"),
     SECRET("a secret", "[\\x21-\\x7e]{1,100}"),
+    KEY("a public key in quotation marks", "\"[a-z0-9-]{1,40} [A-Za-z0-9+/=]{20,1000}\""),
+    REACH("shell or cable", "shell|cable"),
     VLAN("a vlan from 1 to 4094", "\\d{1,4}"),
     VLANS("vlans with commas", "\\d{1,4}(,\\d{1,4}){0,500}"),
     PORT("a port such as 1/0/4", "\\d{1,2}/\\d{1,2}/\\d{1,3}"),
@@ -41,7 +43,7 @@ enum Place {
             case ADDRESS -> isAddress(word);
             case PREFIX -> isPrefix(word);
             case WHERE -> word.equals("any") || isPrefix(word);
-            case NAME, TEXT, LEVEL, SECRET, PORT, LINE_NUMBER, ACTION, PROTOCOL -> true;
+            case NAME, TEXT, LEVEL, SECRET, KEY, REACH, PORT, LINE_NUMBER, ACTION, PROTOCOL -> true;
         };
     }
 

@@ -35,6 +35,8 @@ record Shape(String form, int keyWords, Optional<Block> block) {
             line("name {name}", 1),
             line("admin-secret {secret}", 1),
             line("account {name} level {level} secret {secret}", 2),
+            line("key-of {name} {key}", 2),
+            line("reach {reach}", 1),
             line("vlan {vlan} [{text}]", 2),
             opens("port {port}", 2, Block.PORT),
             opens("gateway vlan {vlan}", 3, Block.GATEWAY),

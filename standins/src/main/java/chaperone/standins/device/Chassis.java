@@ -21,6 +21,7 @@ public final class Chassis {
     /** What somebody put into a free slot, by the slot. */
     private final Map<Integer, Module> inserted = new ConcurrentSkipListMap<>();
 
+    private volatile Runnable afterChange = () -> {};
     private int changes;
     private int saves;
     private Instant changedAt;
@@ -83,10 +84,18 @@ public final class Chassis {
         next = Optional.empty();
     }
 
-    public synchronized void changed(String account) {
-        changes++;
-        changedAt = clock.instant();
-        changedBy = account;
+    public void changed(String account) {
+        synchronized (this) {
+            changes++;
+            changedAt = clock.instant();
+            changedBy = account;
+        }
+        afterChange.run();
+    }
+
+    /** Runs after each change of the configuration, in the thread that made it. */
+    public void afterChange(Runnable what) {
+        afterChange = what;
     }
 
     /** What a restart brings back is another one now. */

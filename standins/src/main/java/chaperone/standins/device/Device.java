@@ -12,6 +12,19 @@ public interface Device {
     /** The level of an account if the password is right. */
     Optional<String> logIn(String account, String password);
 
+    /** The same for whoever shows a key: its type and the key in Base64, as RFC 4253 has them. */
+    default Optional<String> logInByKey(String account, String key) {
+        return Optional.empty();
+    }
+
+    /** Loses all that was ever set, in force and saved, as if it had just been unpacked. */
+    void becomeFactoryNew();
+
+    /** Whether it listens on its network port at all; a factory-new device may answer on its cable only. */
+    default boolean isRemote() {
+        return true;
+    }
+
     /** The configuration in force as the device shows it, one character a byte (ISO 8859-1). */
     String runningText();
 

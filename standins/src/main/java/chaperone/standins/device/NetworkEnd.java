@@ -46,7 +46,7 @@ public final class NetworkEnd implements AutoCloseable {
         if (closed) return;
         Faults faults = device.faults();
         boolean silent = isAway || faults.has(Fault.NO_ANSWER) || restarts && faults.has(Fault.STAYS_AWAY);
-        boolean listens = !silent && !restarts && !faults.has(Fault.PORT_CLOSED);
+        boolean listens = !silent && !restarts && !faults.has(Fault.PORT_CLOSED) && device.isRemote();
         if (!listens) stopListening();
         if (!silent) endSilence();
         if (silent && silence.isEmpty()) silence = Optional.of(new SilentPort(address));

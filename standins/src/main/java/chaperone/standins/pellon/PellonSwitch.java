@@ -84,6 +84,13 @@ public final class PellonSwitch implements Device {
         replace(document, "chaperone");
     }
 
+    @Override
+    public synchronized void becomeFactoryNew() {
+        running = parse("{}");
+        saved = parse("{}");
+        chassis.changed("factory");
+    }
+
     /** {@code look} or {@code full}. */
     @Override
     public synchronized Optional<String> logIn(String account, String password) {

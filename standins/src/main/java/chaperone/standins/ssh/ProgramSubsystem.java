@@ -24,7 +24,8 @@ record ProgramSubsystem(Programs programs, Executor executor) implements Subsyst
     }
 
     @Override
-    public Command createSubsystem(ChannelSession channel) {
+    public Command createSubsystem(ChannelSession channel) throws IOException {
+        if (!programs.isOn()) throw new IOException("The interface for programs is off");
         return new Running(SshPort.visit(channel.getServerSession(), "NETCONF"));
     }
 

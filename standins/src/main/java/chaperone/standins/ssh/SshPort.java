@@ -15,6 +15,7 @@ import java.util.Optional;
 import java.util.function.BiFunction;
 import java.util.function.Function;
 import org.apache.sshd.common.AttributeRepository.AttributeKey;
+import org.apache.sshd.common.config.keys.PublicKeyEntry;
 import org.apache.sshd.common.file.virtualfs.VirtualFileSystemFactory;
 import org.apache.sshd.common.keyprovider.KeyPairProvider;
 import org.apache.sshd.common.session.helpers.AbstractSession;
@@ -36,9 +37,11 @@ public final class SshPort implements Port {
     }
 
     /** A session of the interface for programs, on a channel's two streams. */
-    @FunctionalInterface
     public interface Programs {
         void serve(Visit visit, InputStream in, OutputStream out) throws IOException;
+
+        /** Whether the device's configuration has it on. */
+        boolean isOn();
     }
 
     /**
@@ -46,12 +49,14 @@ public final class SshPort implements Port {
      *
      * @param identification what it calls itself before the log-in (RFC 4253, section 4.2)
      * @param logIn account and password to the account's level, if they fit
+     * @param byKey account and public key to the account's level, if the device knows this key
      * @param shellOf what a visitor talks to
      * @param netconf the subsystem {@code netconf} (RFC 6242), if it has one
      */
     public record Offer(
             String identification,
             BiFunction<String, String, Optional<String>> logIn,
+            BiFunction<String, String, Optional<String>> byKey,
             Function<Visit, Shell> shellOf,
             Optional<Programs> netconf,
             Files files,
@@ -70,14 +75,18 @@ public final class SshPort implements Port {
                 .filter(factory -> !factory.getName().contains("sntrup")
                         && !factory.getName().contains("mlkem"))
                 .toList());
-        server.setPasswordAuthenticator((account, password, session) -> {
-            Optional<String> level = offer.logIn().apply(account, password);
-            level.ifPresent(found -> session.setAttribute(LEVEL, found));
-            return level.isPresent();
-        });
+        server.setPasswordAuthenticator(
+                (account, password, session) -> letIn(session, offer.logIn().apply(account, password)));
+        server.setPublickeyAuthenticator(
+                (account, key, session) -> letIn(session, offer.byKey().apply(account, PublicKeyEntry.toString(key))));
         server.setShellFactory(channel ->
                 new ShellCommand(offer.shellOf().apply(visit(channel.getServerSession(), "SSH")), runtime.shells()));
         offerFiles(offer, runtime);
+    }
+
+    private static boolean letIn(ServerSession session, Optional<String> level) {
+        level.ifPresent(found -> session.setAttribute(LEVEL, found));
+        return level.isPresent();
     }
 
     private void offerFiles(Offer offer, SshRuntime runtime) {
