@@ -123,7 +123,7 @@ export interface paths {
             path?: never;
             cookie?: never;
         };
-        get: operations["check_1"];
+        get: operations["check_2"];
         put?: never;
         post?: never;
         delete?: never;
@@ -158,6 +158,22 @@ export interface paths {
         get: operations["standIns"];
         put?: never;
         post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/bench/stand-ins/{name}/cable": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["cable"];
         delete?: never;
         options?: never;
         head?: never;
@@ -491,7 +507,7 @@ export interface paths {
             path?: never;
             cookie?: never;
         };
-        get: operations["text_1"];
+        get: operations["text_2"];
         put?: never;
         post?: never;
         delete?: never;
@@ -893,7 +909,7 @@ export interface paths {
         };
         get?: never;
         put?: never;
-        post: operations["check"];
+        post: operations["check_1"];
         delete?: never;
         options?: never;
         head?: never;
@@ -932,6 +948,54 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/platforms/{name}/first-contact": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["show"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/platforms/{name}/first-contact/check": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["check"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/platforms/{name}/first-contact/text": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["text"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/platforms/{name}/read": {
         parameters: {
             query?: never;
@@ -955,7 +1019,7 @@ export interface paths {
             path?: never;
             cookie?: never;
         };
-        get: operations["text"];
+        get: operations["text_1"];
         put?: never;
         post?: never;
         delete?: never;
@@ -1111,6 +1175,43 @@ export interface components {
             /** Format: int64 */
             matching: number;
             people: string[];
+        };
+        BaseAnswerView: {
+            evidence?: string;
+            /** Format: int32 */
+            line?: number;
+            neededFor?: string;
+            title: string;
+            /** @enum {string} */
+            verdict: "THERE" | "MISSING" | "NOT_KNOWN";
+        };
+        BaseCheckRequest: {
+            device?: string;
+            text?: string;
+            values: {
+                [key: string]: string;
+            };
+        };
+        BaseFieldView: {
+            expected: string;
+            isSecret: boolean;
+            key: string;
+            title: string;
+        };
+        BaseItemView: {
+            fields: string[];
+            neededFor?: string;
+            title: string;
+        };
+        BaseTextRequest: {
+            items: string[];
+            values: {
+                [key: string]: string;
+            };
+        };
+        BaseTextView: {
+            gaps: string[];
+            text: string;
         };
         CheckView: {
             /** Format: int64 */
@@ -1292,6 +1393,11 @@ export interface components {
             takesNumber: boolean;
             /** Format: int32 */
             usualNumber: number;
+        };
+        FirstContactView: {
+            fields: components["schemas"]["BaseFieldView"][];
+            how: string;
+            items: components["schemas"]["BaseItemView"][];
         };
         FleetView: {
             address: string;
@@ -1556,6 +1662,9 @@ export interface components {
             next: string;
             present: string;
         };
+        Pasted: {
+            text: string;
+        };
         PlaceView: {
             /** @enum {string} */
             kind: "SITE" | "DEVICE";
@@ -1587,6 +1696,7 @@ export interface components {
             /** Format: int64 */
             devices: number;
             grammar: string;
+            hasFirstContact: boolean;
             hasTelnet: boolean;
             isRecognised: boolean;
             name: string;
@@ -1693,6 +1803,9 @@ export interface components {
             before?: components["schemas"]["SideView"];
             /** @enum {string} */
             kind: "SAME" | "ADDED" | "REMOVED" | "MODIFIED" | "NOISE";
+        };
+        Screen: {
+            screen: string;
         };
         SectionView: {
             fold?: components["schemas"]["FoldView"];
@@ -2049,7 +2162,7 @@ export interface operations {
             };
         };
     };
-    check_1: {
+    check_2: {
         parameters: {
             query?: never;
             header?: never;
@@ -2105,6 +2218,32 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["StandInView"][];
+                };
+            };
+        };
+    };
+    cable: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                name: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["Pasted"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Screen"];
                 };
             };
         };
@@ -2689,7 +2828,7 @@ export interface operations {
             };
         };
     };
-    text_1: {
+    text_2: {
         parameters: {
             query?: {
                 kind?: "RUNNING" | "SAVED";
@@ -3351,7 +3490,7 @@ export interface operations {
             };
         };
     };
-    check: {
+    check_1: {
         parameters: {
             query?: never;
             header?: never;
@@ -3463,6 +3602,80 @@ export interface operations {
             };
         };
     };
+    show: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                name: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["FirstContactView"];
+                };
+            };
+        };
+    };
+    check: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                name: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["BaseCheckRequest"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["BaseAnswerView"][];
+                };
+            };
+        };
+    };
+    text: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                name: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["BaseTextRequest"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["BaseTextView"];
+                };
+            };
+        };
+    };
     read: {
         parameters: {
             query?: never;
@@ -3489,7 +3702,7 @@ export interface operations {
             };
         };
     };
-    text: {
+    text_1: {
         parameters: {
             query?: never;
             header?: never;

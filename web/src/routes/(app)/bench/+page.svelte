@@ -6,6 +6,7 @@
   import { address } from '$lib/state/address.svelte';
   import { keys } from '$lib/state/keys.svelte';
   import { count } from '$lib/text/time';
+  import Cable from './Cable.svelte';
   import Console from './Console.svelte';
   import { faultWord, matching, stateOf } from './benchText';
 
@@ -15,6 +16,7 @@
   let chosenFault = $state('');
   let number = $state<number | undefined>();
   let consoleOf = $state('');
+  let cableOf = $state('');
 
   const words = $derived(address.params.get('find') ?? '');
   const shown = $derived(matching(standIns ?? [], words));
@@ -106,6 +108,9 @@
       {#if consoleOf}
         {#key consoleOf}<Console name={consoleOf} onclose={() => (consoleOf = '')} />{/key}
       {/if}
+      {#if cableOf}
+        {#key cableOf}<Cable name={cableOf} onclose={() => (cableOf = '')} />{/key}
+      {/if}
       <div class="panel mt-3 overflow-x-auto">
         <table class="rows">
           <thead>
@@ -141,6 +146,7 @@
         <button class="btn btn-primary" onclick={() => (consoleOf = current.name)}
           >Console <kbd>c</kbd></button
         >
+        <button class="btn" onclick={() => (cableOf = current.name)}>Cable</button>
         <button class="btn" onclick={() => tell(current.name, 'restart')}>Restart</button>
         <button class="btn" onclick={() => tell(current.name, 'insert-module')}>Insert a module</button>
         <button class="btn" onclick={() => tell(current.name, 'take-module-out')}>Take it out</button>
@@ -148,6 +154,7 @@
           >{current.isAway ? 'Call to berth' : 'Out of reach'}</button
         >
         <button class="btn" onclick={() => tell(current.name, 'new-host-key')}>New key</button>
+        <button class="btn" onclick={() => tell(current.name, 'factory-new')}>Make it factory-new</button>
       </div>
       <h2 class="mt-4">Faults</h2>
       {#each Object.entries(current.faults) as [each, value] (each)}

@@ -67,6 +67,9 @@ class RolesTest {
         GET    /api/platforms/{name}/texts/{number}           | VIEWER
         POST   /api/platforms/check                           | VIEWER
         POST   /api/platforms/{name}/read                     | VIEWER
+        GET    /api/platforms/{name}/first-contact            | VIEWER
+        POST   /api/platforms/{name}/first-contact/text       | ENGINEER
+        POST   /api/platforms/{name}/first-contact/check      | ENGINEER
         POST   /api/platforms/{name}/try                      | ADMINISTRATOR
         PUT    /api/platforms/{name}                          | ADMINISTRATOR
         DELETE /api/platforms/{name}                          | ADMINISTRATOR
@@ -75,6 +78,7 @@ class RolesTest {
         PUT    /api/bench/stand-ins/{name}/faults/{fault}     | ENGINEER
         DELETE /api/bench/stand-ins/{name}/faults/{fault}     | ENGINEER
         POST   /api/bench/stand-ins/{name}/{act}              | ENGINEER
+        POST   /api/bench/stand-ins/{name}/cable              | ENGINEER
         POST   /api/copies                                    | ENGINEER
         POST   /api/imports                                   | ENGINEER
         POST   /api/imports/columns                           | ENGINEER

@@ -6,6 +6,7 @@
   import ProblemNote from '$lib/parts/ProblemNote.svelte';
   import { address } from '$lib/state/address.svelte';
   import { session } from '$lib/state/session.svelte';
+  import FirstContact from './FirstContact.svelte';
   import Headings from './Headings.svelte';
   import { needsMeanings, type Guess } from './headings';
   import LookThrough from './LookThrough.svelte';
@@ -25,6 +26,7 @@
   const EXAMPLE = 'address,port,site,role\n127.20.4.11,2022,Eastholm,core\n127.20.4.12,2022,Eastholm,core';
   const shown = $derived(csv.split('\n'));
   const looks = $derived(address.params.get('by') === 'ranges');
+  const isNew = $derived(address.params.get('by') === 'new');
   let guess = $state<Guess | undefined>();
   let meanings = $state<Record<string, string>>({});
 
@@ -101,16 +103,21 @@
 </p>
 
 <div class="join mt-3" role="group" aria-label="How">
-  <button class="btn join-item" aria-pressed={!looks} onclick={() => address.change({ by: '' })}
+  <button class="btn join-item" aria-pressed={!looks && !isNew} onclick={() => address.change({ by: '' })}
     >From a list</button
   >
   <button class="btn join-item" aria-pressed={looks} onclick={() => address.change({ by: 'ranges' })}
     >By looking through ranges</button
   >
+  <button class="btn join-item" aria-pressed={isNew} onclick={() => address.change({ by: 'new' })}
+    >A factory-new device first</button
+  >
 </div>
 
 {#if looks}
   <LookThrough sets={sets ?? []} />
+{:else if isNew}
+  <FirstContact {platforms} />
 {:else}
   <form class="mt-4 grid grid-cols-[minmax(0,1fr)_300px] items-start gap-4" onsubmit={bringIn}>
     <div

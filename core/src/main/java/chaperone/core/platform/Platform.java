@@ -15,6 +15,7 @@ import java.util.Optional;
  * @param title the name that people read
  * @param recognition none if the platform is used only where somebody chooses it
  * @param quickCheck none if the family offers nothing that moves with the configuration
+ * @param firstContact none if the platform does not say what a factory-new device needs
  * @param keepsOddParts whether a text that does not keep to the grammar is taken all the same
  */
 public record Platform(
@@ -31,7 +32,8 @@ public record Platform(
         List<TableReader> tables,
         Optional<FileWay> files,
         Optional<EditRequests> edit,
-        Optional<QuickCheck> quickCheck) {
+        Optional<QuickCheck> quickCheck,
+        Optional<FirstContact> firstContact) {
 
     public Platform {
         tables = List.copyOf(tables);

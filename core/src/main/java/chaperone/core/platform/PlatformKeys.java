@@ -3,6 +3,8 @@ package chaperone.core.platform;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.stream.Collectors;
+import java.util.stream.Stream;
 
 /** Every entry that a platform's YAML may have, block by block: what the reader allows and what an editor proposes. */
 public final class PlatformKeys {
@@ -27,7 +29,8 @@ public final class PlatformKeys {
                 key("quick-check", "how one sees without a copy that nothing has changed", ""),
                 key("tables", "routes, ARP, MAC addresses and neighbours", ""),
                 key("files", "how files are sent and fetched", ""),
-                key("edit", "how lines of configuration are given to the device", ""));
+                key("edit", "how lines of configuration are given to the device", ""),
+                key("first-contact", "what a factory-new device must be told before it can be reached", ""));
         block(
                 "recognise",
                 key("request", "a harmless request", "show facts"),
@@ -132,6 +135,25 @@ public final class PlatformKeys {
                 key("finish", "requests that put the lines in force", "[done]"),
                 key("abandon", "requests after a line was refused", "[done]"),
                 key("save", "requests that make it survive a restart", "[save]"));
+        block(
+                "first-contact",
+                key("how", "where the text goes, in words", "Paste it at the device's cable."),
+                key("begin", "lines before the first item", "[edit]"),
+                key("items", "what it must be told, in this order", ""),
+                key("finish", "lines after the last item", "[done, save]"));
+        block(
+                "first-contact.items",
+                key("item", "what it is, in words", "name"),
+                key("needed-for", "the operation that needs it; left out if nothing goes without it", "changes"),
+                key("lines", "with places for " + fields(), "['name {name}']"),
+                key("present", "a pattern that its configuration matches once it was told", "'^name \\S+$'"),
+                key("absent", "a pattern that its configuration matches as long as it was not", "'^reach cable$'"));
+    }
+
+    private static String fields() {
+        return Stream.of(BaseField.values())
+                .map(field -> "{" + field.key() + "}")
+                .collect(Collectors.joining(" "));
     }
 
     private PlatformKeys() {}

@@ -7,9 +7,11 @@ import chaperone.core.table.TableKind;
 import chaperone.core.table.TableReader;
 import com.google.re2j.Pattern;
 import java.util.ArrayList;
+import java.util.HashSet;
 import java.util.List;
 import java.util.Locale;
 import java.util.Optional;
+import java.util.Set;
 
 /** Reads a platform from YAML; every mistake is reported with its line, not only the first. */
 public final class PlatformReader {
@@ -55,7 +57,8 @@ public final class PlatformReader {
                 root.blocks("tables").stream().map(PlatformReader::table).toList(),
                 root.optionalBlock("files").map(PlatformReader::files),
                 root.optionalBlock("edit").map(PlatformReader::edit),
-                root.optionalBlock("quick-check").map(PlatformReader::quickCheck));
+                root.optionalBlock("quick-check").map(PlatformReader::quickCheck),
+                root.optionalBlock("first-contact").map(PlatformReader::firstContact));
     }
 
     private static Dialogue dialogue(YamlBlock root) {
@@ -127,6 +130,34 @@ public final class PlatformReader {
 
     private static QuickCheck quickCheck(YamlBlock block) {
         return new QuickCheck(block.text("request"), block.pattern("mark", 1));
+    }
+
+    private static FirstContact firstContact(YamlBlock block) {
+        List<FirstContact.Item> items =
+                block.blocks("items").stream().map(PlatformReader::baseItem).toList();
+        if (items.isEmpty()) block.problem("items", "\"items\" needs at least one");
+        Set<String> titles = new HashSet<>();
+        for (FirstContact.Item item : items) {
+            if (!titles.add(item.title())) block.problem("items", "\"" + item.title() + "\" is there twice");
+        }
+        return new FirstContact(block.text("how"), baseLines(block, "begin"), items, baseLines(block, "finish"));
+    }
+
+    private static FirstContact.Item baseItem(YamlBlock block) {
+        return new FirstContact.Item(
+                block.text("item"),
+                block.optionalText("needed-for"),
+                baseLines(block, "lines"),
+                block.optionalPattern("present", 0),
+                block.optionalPattern("absent", 0));
+    }
+
+    private static List<String> baseLines(YamlBlock block, String key) {
+        List<String> lines = block.texts(key);
+        for (String unknown : FirstContact.unknownPlaces(lines)) {
+            block.problem(key, unknown + " is none of the fields that a person fills in");
+        }
+        return lines;
     }
 
     private static TableReader table(YamlBlock block) {

@@ -79,6 +79,8 @@ class SecurityRules {
         rules.requestMatchers(HttpMethod.POST, "/api/platforms/check", "/api/platforms/*/read")
                 .hasRole(VIEWER);
         // A platform's text says which commands go to devices.
+        rules.requestMatchers(HttpMethod.POST, "/api/platforms/*/first-contact/*")
+                .hasRole(ENGINEER);
         rules.requestMatchers(HttpMethod.POST, "/api/platforms/*/try").hasRole(ADMINISTRATOR);
         rules.requestMatchers(HttpMethod.PUT, "/api/platforms/*").hasRole(ADMINISTRATOR);
         rules.requestMatchers(HttpMethod.DELETE, "/api/platforms/*").hasRole(ADMINISTRATOR);

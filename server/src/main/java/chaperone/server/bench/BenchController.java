@@ -1,9 +1,12 @@
 package chaperone.server.bench;
 
 import chaperone.server.audit.Audited;
+import jakarta.validation.Valid;
 import jakarta.validation.constraints.Max;
 import jakarta.validation.constraints.Min;
+import jakarta.validation.constraints.NotNull;
 import jakarta.validation.constraints.Pattern;
+import jakarta.validation.constraints.Size;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
@@ -12,6 +15,7 @@ import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PathVariable;
 import org.springframework.web.bind.annotation.PostMapping;
 import org.springframework.web.bind.annotation.PutMapping;
+import org.springframework.web.bind.annotation.RequestBody;
 import org.springframework.web.bind.annotation.RequestMapping;
 import org.springframework.web.bind.annotation.RequestParam;
 import org.springframework.web.bind.annotation.RestController;
@@ -80,9 +84,27 @@ class BenchController {
     @PostMapping("/stand-ins/{name}/{act}")
     StandInView act(
             @PathVariable @Pattern(regexp = NAME) String name,
-            @PathVariable @Pattern(regexp = "restart|new-host-key|sail|berth|insert-module|take-module-out")
+            @PathVariable @Pattern(regexp = "restart|new-host-key|sail|berth|insert-module|take-module-out|factory-new")
                     String act) {
         return view(control.ask("POST", "/stand-ins/" + name + "/" + act));
+    }
+
+    record Pasted(@NotNull @Size(max = 20_000) String text) {
+        @Override
+        public String toString() {
+            return "Pasted";
+        }
+    }
+
+    /** @param screen what the device has shown, with what was typed */
+    record Screen(String screen) {}
+
+    /** Types at the stand-in's cable, where a factory-new device listens too. */
+    @Audited("typed at a stand-in's cable")
+    @PostMapping("/stand-ins/{name}/cable")
+    Screen cable(@PathVariable @Pattern(regexp = NAME) String name, @Valid @RequestBody Pasted pasted) {
+        JsonNode answer = control.send("POST", "/stand-ins/" + name + "/cable", pasted.text());
+        return json.treeToValue(answer, Screen.class);
     }
 
     private StandInView view(JsonNode node) {

@@ -8,6 +8,7 @@ import java.net.http.HttpRequest;
 import java.net.http.HttpRequest.BodyPublishers;
 import java.net.http.HttpResponse;
 import java.net.http.HttpResponse.BodyHandlers;
+import java.nio.charset.StandardCharsets;
 import java.time.Duration;
 import org.springframework.beans.factory.annotation.Value;
 import org.springframework.http.HttpStatus;
@@ -37,6 +38,11 @@ class StandInControl {
 
     /** @throws ProblemException if there are no stand-ins, or they refuse */
     JsonNode ask(String method, String path) {
+        return send(method, path, "");
+    }
+
+    /** The same with a body, one byte a character. */
+    JsonNode send(String method, String path, String text) {
         if (!isThere()) {
             throw new ProblemException(
                     HttpStatus.NOT_FOUND,
@@ -46,7 +52,7 @@ class StandInControl {
         }
         HttpRequest request = HttpRequest.newBuilder(URI.create(address + path))
                 .timeout(PATIENCE)
-                .method(method, BodyPublishers.noBody())
+                .method(method, BodyPublishers.ofString(text, StandardCharsets.ISO_8859_1))
                 .build();
         try {
             HttpResponse<String> answer = client.send(request, BodyHandlers.ofString());

@@ -66,6 +66,7 @@ class PlatformController {
             String grammar,
             boolean isRecognised,
             boolean hasTelnet,
+            boolean hasFirstContact,
             List<String> tables,
             long devices,
             Optional<Instant> savedAt,
@@ -167,6 +168,7 @@ class PlatformController {
                 platform.recognition().isPresent(),
                 platform.dialogue() instanceof chaperone.core.platform.ShellDialogue shell
                         && shell.telnet().isPresent(),
+                platform.firstContact().isPresent(),
                 platform.tables().stream()
                         .map(table -> table.kind().name().toLowerCase(java.util.Locale.ROOT))
                         .toList(),

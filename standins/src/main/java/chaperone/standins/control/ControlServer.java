@@ -104,7 +104,9 @@ public final class ControlServer implements AutoCloseable {
         if (what.equals("GET stand-ins") && path.length == 1) {
             return new Answer(
                     200,
-                    standIns.all().values().stream().map(ControlServer::shown).toList());
+                    standIns.all().entrySet().stream()
+                            .map(entry -> shown(entry.getKey(), entry.getValue()))
+                            .toList());
         }
         if (path.length < 3 || !path[0].equals("stand-ins"))
             return new Answer(404, Map.of("error", "not known: " + String.join("/", path)));
@@ -125,12 +127,13 @@ public final class ControlServer implements AutoCloseable {
             case "POST berth" -> standIn.setAway(false);
             default -> throw new IllegalArgumentException("not known: " + method + " " + path[2]);
         }
-        return new Answer(200, shown(standIn));
+        return new Answer(200, shown(path[1], standIn));
     }
 
-    private static Shown shown(StandIn standIn) {
+    /** @param name by which it is asked for, whatever it is called by its configuration meanwhile */
+    private static Shown shown(String name, StandIn standIn) {
         return new Shown(
-                standIn.name(),
+                name,
                 standIn.address().getHostString(),
                 standIn.address().getPort(),
                 standIn.maker(),

@@ -1,0 +1,227 @@
+<script lang="ts">
+  import { untrack } from 'svelte';
+  import {
+    api,
+    asProblem,
+    need,
+    type BaseAnswer,
+    type FirstContact,
+    type Platform,
+    type Problem
+  } from '$lib/api/client';
+  import ProblemNote from '$lib/parts/ProblemNote.svelte';
+  import { session } from '$lib/state/session.svelte';
+  import { askedFor, sayOf } from './firstContact';
+
+  interface Props {
+    platforms: Platform[];
+  }
+
+  let { platforms }: Props = $props();
+  const offered = $derived(platforms.filter((each) => each.hasFirstContact));
+  let platform = $state('');
+  let contact = $state<FirstContact | undefined>();
+  /** Titles of the items that are left out. */
+  let left = $state<string[]>([]);
+  let values = $state<Record<string, string>>({ 'prefix-length': '24', account: 'chaperone' });
+  let text = $state('');
+  let gaps = $state<string[]>([]);
+  let copied = $state(false);
+  let problem = $state<Problem | undefined>();
+  let device = $state('');
+  let pasted = $state('');
+  let answers = $state<BaseAnswer[] | undefined>();
+  let checkProblem = $state<Problem | undefined>();
+
+  const chosen = $derived((contact?.items ?? []).filter((item) => !left.includes(item.title)));
+  const fields = $derived(contact ? askedFor(contact, left) : []);
+
+  $effect(() => {
+    if (platform === '' && offered[0]) platform = offered[0].name;
+  });
+
+  $effect(() => {
+    const wanted = platform;
+    if (wanted === '') return;
+    need(api.GET('/api/platforms/{name}/first-contact', { params: { path: { name: wanted } } }))
+      .then((found) => {
+        if (wanted !== platform) return;
+        contact = found;
+        left = found.items.filter((item) => item.neededFor !== undefined).map((item) => item.title);
+        answers = undefined;
+      })
+      .catch((thrown) => (problem = asProblem(thrown)));
+  });
+
+  // Written anew a moment after the last key stroke; what was asked last counts.
+  $effect(() => {
+    const body = { items: chosen.map((item) => item.title), values: { ...values } };
+    const wanted = untrack(() => platform);
+    if (!contact || !session.mayAct) return;
+    const timer = setTimeout(() => write(wanted, body), 200);
+    return () => clearTimeout(timer);
+  });
+
+  async function write(wanted: string, body: { items: string[]; values: Record<string, string> }) {
+    try {
+      const written = await need(
+        api.POST('/api/platforms/{name}/first-contact/text', { params: { path: { name: wanted } }, body })
+      );
+      text = written.text;
+      gaps = written.gaps;
+      problem = undefined;
+      copied = false;
+    } catch (thrown) {
+      problem = asProblem(thrown);
+    }
+  }
+
+  async function copy() {
+    try {
+      await navigator.clipboard.writeText(text);
+      copied = true;
+    } catch {
+      copied = false;
+    }
+  }
+
+  async function check(event: SubmitEvent) {
+    event.preventDefault();
+    const known = Object.fromEntries(
+      Object.entries(values).filter(([key]) => !contact?.fields.find((field) => field.key === key)?.isSecret)
+    );
+    // The address that people see may be translated: only a text that was pasted is held against it.
+    if (device !== '') for (const key of Object.keys(known)) delete known[key];
+    try {
+      answers = await need(
+        api.POST('/api/platforms/{name}/first-contact/check', {
+          params: { path: { name: platform } },
+          body: device === '' ? { text: pasted, values: known } : { device, values: known }
+        })
+      );
+      checkProblem = undefined;
+    } catch (thrown) {
+      checkProblem = asProblem(thrown);
+      answers = undefined;
+    }
+  }
+</script>
+
+{#if !session.mayAct}
+  <p class="mt-4">An engineer can write base configurations.</p>
+{:else if offered.length === 0}
+  <p class="mt-4">No platform says what a factory-new device needs.</p>
+{:else}
+  <div class="mt-4 grid grid-cols-[minmax(0,1fr)_minmax(0,1.15fr)] items-start gap-4">
+    <section class="panel p-4" aria-labelledby="first">
+      <h2 id="first">Base configuration</h2>
+      <p class="text-quiet">
+        What a factory-new device must be told before it can be reached. Neither the text nor the passwords in
+        it are kept.
+      </p>
+      <label class="mt-3 block">
+        <span class="font-semibold">Platform</span>
+        <select class="select mt-1 w-full" bind:value={platform}>
+          {#each offered as each (each.name)}<option value={each.name}>{each.title}</option>{/each}
+        </select>
+      </label>
+      <div class="mt-3 grid grid-cols-2 gap-x-3 gap-y-2">
+        {#each fields as field (field.key)}
+          <label class={field.key === 'server' || field.key === 'name' ? 'col-span-2' : ''}>
+            <span class="font-semibold">{field.title}</span>
+            <input
+              class="input mono mt-1 w-full"
+              type={field.isSecret ? 'password' : 'text'}
+              bind:value={values[field.key]}
+              title={field.expected}
+              maxlength="253"
+              autocomplete={field.isSecret ? 'new-password' : 'off'}
+            />
+          </label>
+        {/each}
+      </div>
+      <fieldset class="mt-3">
+        <legend class="font-semibold">Tell it</legend>
+        {#each contact?.items ?? [] as item (item.title)}
+          <label class="flex items-baseline gap-2 py-0.5">
+            <input
+              type="checkbox"
+              class="checkbox self-center"
+              checked={!left.includes(item.title)}
+              onchange={() =>
+                (left = left.includes(item.title)
+                  ? left.filter((title) => title !== item.title)
+                  : [...left, item.title])}
+            />
+            {item.title}
+            <span class="text-quiet">{item.neededFor ? `only for ${item.neededFor}` : 'needed now'}</span>
+          </label>
+        {/each}
+      </fieldset>
+      {#if problem}<div class="mt-3"><ProblemNote {problem} /></div>{/if}
+    </section>
+
+    <div class="min-w-0">
+      <section class="panel p-4" aria-labelledby="text">
+        <div class="flex items-center gap-2">
+          <h2 id="text" class="grow">Text for the device</h2>
+          <button class="btn btn-primary" type="button" onclick={copy} disabled={gaps.length > 0}
+            >{copied ? 'Copied' : 'Copy it'}</button
+          >
+        </div>
+        <p class="text-quiet">{contact?.how ?? ''}</p>
+        {#if gaps.length > 0}<p class="text-warning mt-1">Still empty: {gaps.join(', ')}</p>{/if}
+        <pre
+          class="mono bg-base-200 mt-2 overflow-x-auto rounded p-3"
+          aria-label="Base configuration">{text}</pre>
+      </section>
+
+      <section class="panel mt-4 p-4" aria-labelledby="check">
+        <h2 id="check">Check a device against this list</h2>
+        <form class="mt-2" onsubmit={check}>
+          <div class="flex items-end gap-2">
+            <label class="grow">
+              <span class="font-semibold">Device of the fleet</span>
+              <input class="input mono mt-1 w-full" bind:value={device} maxlength="253" />
+            </label>
+            <button class="btn" disabled={device === '' && pasted.trim() === ''}>Check</button>
+          </div>
+          {#if device === ''}
+            <label class="mt-2 block">
+              <span class="font-semibold">or its configuration, pasted</span>
+              <textarea
+                class="textarea mono mt-1 h-20 w-full"
+                bind:value={pasted}
+                spellcheck="false"
+                wrap="off"></textarea>
+            </label>
+          {/if}
+        </form>
+        {#if checkProblem}<div class="mt-3"><ProblemNote problem={checkProblem} /></div>{/if}
+        {#if answers}
+          <table class="rows mt-3" aria-label="What the device was told">
+            <thead><tr><th>Item</th><th>Told</th><th>Evidence</th></tr></thead>
+            <tbody>
+              {#each answers as answer (answer.title)}
+                <tr>
+                  <td>{answer.title}</td>
+                  <td
+                    class={answer.verdict === 'THERE'
+                      ? 'text-success'
+                      : answer.neededFor
+                        ? 'text-quiet'
+                        : 'text-error'}>{sayOf(answer)}</td
+                  >
+                  <td class="mono break-all"
+                    >{#if answer.line !== undefined}<span class="text-quiet">{answer.line + 1}</span>
+                      {answer.evidence}{/if}</td
+                  >
+                </tr>
+              {/each}
+            </tbody>
+          </table>
+        {/if}
+      </section>
+    </div>
+  </div>
+{/if}
