@@ -4,7 +4,7 @@
   import ProblemNote from '$lib/parts/ProblemNote.svelte';
   import { draftsOf, FILE_CHOICES, free, inputOf, newLogIn, toggled } from '$lib/text/logIns';
   import LogInFields from './LogInFields.svelte';
-  import PossibleTable from './PossibleTable.svelte';
+  import PossibleList from './PossibleList.svelte';
 
   interface Props {
     /** The set to change; a new one if there is none. */
@@ -46,7 +46,7 @@
   }
 </script>
 
-<div class="mt-4 grid grid-cols-[minmax(0,1fr)_minmax(0,26rem)] items-start gap-4">
+<div class="mt-4 grid grid-cols-[minmax(0,1fr)_minmax(0,20rem)] items-start gap-4">
   <form class="panel grid grid-cols-2 gap-x-4 gap-y-3 p-4" onsubmit={save}>
     <h2 class="col-span-2">{given ? `Change “${given.name}”` : 'New credential set'}</h2>
     <label>
@@ -113,6 +113,6 @@
   </form>
   <section class="panel p-4" aria-labelledby="possible">
     <h2 id="possible">What this makes possible</h2>
-    <PossibleTable {protocols} {files} />
+    <PossibleList {protocols} {files} />
   </section>
 </div>

@@ -38,11 +38,11 @@
     {/if}
   </div>
   <label>
-    <span class="font-semibold">Account on the devices{ofThis}</span>
+    <span class="font-semibold">Account on the devices<span class="sr-only">{ofThis}</span></span>
     <input class="input mt-1 w-full" bind:value={draft.account} maxlength="60" required autocomplete="off" />
   </label>
   <label>
-    <span class="font-semibold">Password{ofThis}</span>
+    <span class="font-semibold">Password<span class="sr-only">{ofThis}</span></span>
     <input
       class="input mt-1 w-full"
       type="password"

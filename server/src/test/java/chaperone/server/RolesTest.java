@@ -61,6 +61,10 @@ class RolesTest {
         GET    /api/devices/{name}/compare                    | VIEWER
         GET    /api/devices/{name}/compare.diff               | ENGINEER
         PUT    /api/devices/{name}/telnet                     | ENGINEER
+        POST   /api/devices/{name}/consoles                   | ENGINEER
+        GET    /api/devices/{name}/consoles                   | VIEWER
+        GET    /api/consoles/{id}                             | ENGINEER
+        GET    /api/consoles/{id}/text                        | ENGINEER
         GET    /api/platforms                                 | VIEWER
         GET    /api/platforms/keys                            | VIEWER
         GET    /api/platforms/{name}                          | VIEWER

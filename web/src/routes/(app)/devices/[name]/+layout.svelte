@@ -18,7 +18,8 @@
     { word: 'Configuration', path: `${here}/configuration` },
     { word: 'Facts', path: `${here}/facts` },
     { word: 'Tables', path: `${here}/tables` },
-    { word: 'Events', path: `${here}/events` }
+    { word: 'Events', path: `${here}/events` },
+    ...(session.mayAct ? [{ word: 'Console', path: `${here}/console` }] : [])
   ]);
 
   $effect(() => {
@@ -52,6 +53,10 @@
           .filter(Boolean)
           .join(' · ')} ·
         <span class="mono">{device.host}:{device.port}</span>
+        {#if opened.detail.ownPage}·
+          <a class="underline" href={opened.detail.ownPage} target="_blank" rel="external noopener noreferrer"
+            >its own page</a
+          >{/if}
         {#if device.pair}· pair with <a class="underline" href="/devices/{encodeURIComponent(device.pair)}"
             >{device.pair}</a
           >{/if} ·

@@ -11,7 +11,7 @@
   } from '$lib/api/client';
   import ProblemNote from '$lib/parts/ProblemNote.svelte';
   import { session } from '$lib/state/session.svelte';
-  import { askedFor, sayOf } from './firstContact';
+  import { askedFor, masked, sayOf } from './firstContact';
 
   interface Props {
     platforms: Platform[];
@@ -27,6 +27,7 @@
   let text = $state('');
   let gaps = $state<string[]>([]);
   let copied = $state(false);
+  let shown = $state(false);
   let problem = $state<Problem | undefined>();
   let device = $state('');
   let pasted = $state('');
@@ -34,6 +35,11 @@
   let checkProblem = $state<Problem | undefined>();
 
   const chosen = $derived((contact?.items ?? []).filter((item) => !left.includes(item.title)));
+  const secrets = $derived(
+    (contact?.fields ?? [])
+      .filter((field) => field.isSecret && values[field.key])
+      .map((field) => values[field.key] ?? '')
+  );
   const fields = $derived(contact ? askedFor(contact, left) : []);
 
   $effect(() => {
@@ -165,15 +171,20 @@
       <section class="panel p-4" aria-labelledby="text">
         <div class="flex items-center gap-2">
           <h2 id="text" class="grow">Text for the device</h2>
+          {#if secrets.length > 0}
+            <button class="btn" type="button" onclick={() => (shown = !shown)}
+              >{shown ? 'Hide passwords' : 'Show passwords'}</button
+            >
+          {/if}
           <button class="btn btn-primary" type="button" onclick={copy} disabled={gaps.length > 0}
             >{copied ? 'Copied' : 'Copy it'}</button
           >
         </div>
         <p class="text-quiet">{contact?.how ?? ''}</p>
         {#if gaps.length > 0}<p class="text-warning mt-1">Still empty: {gaps.join(', ')}</p>{/if}
-        <pre
-          class="mono bg-base-200 mt-2 overflow-x-auto rounded p-3"
-          aria-label="Base configuration">{text}</pre>
+        <pre class="mono bg-base-200 mt-2 overflow-x-auto rounded p-3" aria-label="Base configuration">{shown
+            ? text
+            : masked(text, secrets)}</pre>
       </section>
 
       <section class="panel mt-4 p-4" aria-labelledby="check">

@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest';
 import type { FirstContact } from '$lib/api/client';
-import { askedFor, sayOf } from './firstContact';
+import { askedFor, masked, sayOf } from './firstContact';
 
 const field = (key: string) => ({ key, title: key, expected: '', isSecret: false });
 const contact: FirstContact = {
@@ -27,5 +27,11 @@ describe('base configuration of a factory-new device', () => {
     ['NOT_KNOWN', undefined, 'not known']
   ] as const)('says %s, needed for %s', (verdict, neededFor, said) => {
     expect(sayOf({ title: 'x', verdict, neededFor })).toBe(said);
+  });
+
+  it('hides passwords and nothing else', () => {
+    const text = 'name ebb-10\nadmin-secret ebb-1\nput secret "ebb-1"\n';
+    expect(masked(text, ['ebb-1'])).toBe('name ebb-10\nadmin-secret ••••\nput secret "••••"\n');
+    expect(masked(text, [])).toBe(text);
   });
 });

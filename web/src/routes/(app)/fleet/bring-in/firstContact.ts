@@ -15,3 +15,17 @@ export function sayOf(answer: BaseAnswer): string {
   if (answer.verdict === 'NOT_KNOWN') return 'not known';
   return answer.neededFor ? `no; only for ${answer.neededFor}` : 'no; needed now';
 }
+
+/** The text with dots where the passwords stand; each as a whole word or between quotation marks. */
+export function masked(text: string, secrets: string[]): string {
+  const between = /([^\s"]+)/;
+  return text
+    .split('\n')
+    .map((line) =>
+      line
+        .split(between)
+        .map((word) => (secrets.includes(word) ? '••••' : word))
+        .join('')
+    )
+    .join('\n');
+}

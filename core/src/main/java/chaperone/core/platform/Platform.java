@@ -16,6 +16,7 @@ import java.util.Optional;
  * @param recognition none if the platform is used only where somebody chooses it
  * @param quickCheck none if the family offers nothing that moves with the configuration
  * @param firstContact none if the platform does not say what a factory-new device needs
+ * @param ownPage the address of the page that a device shows of itself, with {@code {}} for its host and port
  * @param keepsOddParts whether a text that does not keep to the grammar is taken all the same
  */
 public record Platform(
@@ -33,7 +34,8 @@ public record Platform(
         Optional<FileWay> files,
         Optional<EditRequests> edit,
         Optional<QuickCheck> quickCheck,
-        Optional<FirstContact> firstContact) {
+        Optional<FirstContact> firstContact,
+        Optional<String> ownPage) {
 
     public Platform {
         tables = List.copyOf(tables);

@@ -30,6 +30,7 @@ public final class PlatformKeys {
                 key("tables", "routes, ARP, MAC addresses and neighbours", ""),
                 key("files", "how files are sent and fetched", ""),
                 key("edit", "how lines of configuration are given to the device", ""),
+                key("own-page", "the page that a device shows of itself, {} for host and port", "'https://{}/'"),
                 key("first-contact", "what a factory-new device must be told before it can be reached", ""));
         block(
                 "recognise",

@@ -58,7 +58,8 @@ public final class PlatformReader {
                 root.optionalBlock("files").map(PlatformReader::files),
                 root.optionalBlock("edit").map(PlatformReader::edit),
                 root.optionalBlock("quick-check").map(PlatformReader::quickCheck),
-                root.optionalBlock("first-contact").map(PlatformReader::firstContact));
+                root.optionalBlock("first-contact").map(PlatformReader::firstContact),
+                ownPage(root));
     }
 
     private static Dialogue dialogue(YamlBlock root) {
@@ -130,6 +131,14 @@ public final class PlatformReader {
 
     private static QuickCheck quickCheck(YamlBlock block) {
         return new QuickCheck(block.text("request"), block.pattern("mark", 1));
+    }
+
+    private static Optional<String> ownPage(YamlBlock root) {
+        Optional<String> page = root.optionalText("own-page");
+        boolean isSound = page.filter(text -> !text.startsWith("https://{}") && !text.startsWith("http://{}"))
+                .isEmpty();
+        if (!isSound) root.problem("own-page", "expected an address such as https://{}/");
+        return page;
     }
 
     private static FirstContact firstContact(YamlBlock block) {

@@ -1,12 +1,15 @@
 package chaperone.server.fleet;
 
+import chaperone.connect.Endpoint;
 import chaperone.core.answer.FourAnswers;
 import chaperone.core.platform.Facts;
+import chaperone.core.platform.Platform;
 import chaperone.server.audit.AuditNote;
 import chaperone.server.audit.Audited;
 import chaperone.server.fleet.FacetCounts.Count;
 import chaperone.server.fleet.FacetCounts.Counts;
 import chaperone.server.fleet.FacetCounts.Fact;
+import chaperone.server.platform.PlatformShelf;
 import jakarta.validation.Valid;
 import jakarta.validation.constraints.Max;
 import jakarta.validation.constraints.Min;
@@ -44,6 +47,7 @@ class DeviceController {
     private final HostKeyRepository keys;
     private final Pairs pairs;
     private final FacetCounts facets;
+    private final PlatformShelf platforms;
     private final Clock clock;
 
     DeviceController(
@@ -54,6 +58,7 @@ class DeviceController {
             HostKeyRepository keys,
             Pairs pairs,
             FacetCounts facets,
+            PlatformShelf platforms,
             Clock clock) {
         this.fleet = fleet;
         this.search = search;
@@ -62,6 +67,7 @@ class DeviceController {
         this.keys = keys;
         this.pairs = pairs;
         this.facets = facets;
+        this.platforms = platforms;
         this.clock = clock;
     }
 
@@ -149,7 +155,13 @@ class DeviceController {
 
     record ModuleView(String slot, String name, String serial) {}
 
-    record DeviceDetail(DeviceView device, String credentialSet, Optional<HostKeyView> hostKey, FactsView facts) {}
+    /** @param ownPage the address of the page that the device shows of itself */
+    record DeviceDetail(
+            DeviceView device,
+            String credentialSet,
+            Optional<HostKeyView> hostKey,
+            FactsView facts,
+            Optional<String> ownPage) {}
 
     @GetMapping
     @Transactional(readOnly = true)
@@ -182,7 +194,12 @@ class DeviceController {
                 credentials.get(device.credentialSet()).name(),
                 keys.findById(new HostKey.Address(device.host(), device.port()))
                         .map(key -> new HostKeyView(key.fingerprint(), key.pinnedAt())),
-                FactsView.of(device));
+                FactsView.of(device),
+                platforms
+                        .current()
+                        .find(device.platform())
+                        .flatMap(Platform::ownPage)
+                        .map(page -> page.replace("{}", new Endpoint(device.host(), device.port()).toString())));
     }
 
     record TelnetUse(boolean allowed) {}

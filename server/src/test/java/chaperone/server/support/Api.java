@@ -17,6 +17,7 @@ import java.time.Duration;
 import java.util.List;
 import java.util.Map;
 import java.util.function.Predicate;
+import java.util.stream.Collectors;
 import tools.jackson.databind.JsonNode;
 import tools.jackson.databind.json.JsonMapper;
 
@@ -147,5 +148,12 @@ public final class Api {
         Map<String, Object> logIn = Map.of(
                 "protocols", List.of("SSH", "NETCONF", "HTTPS", "TELNET"), "account", account, "password", password);
         return Map.of("name", name, "note", "", "logIns", List.of(logIn), "privilegedPassword", privileged);
+    }
+
+    /** As a header has them; for what another client is to do in this session. */
+    public String cookies() {
+        return cookies.getCookieStore().getCookies().stream()
+                .map(cookie -> cookie.getName() + "=" + cookie.getValue())
+                .collect(Collectors.joining("; "));
     }
 }

@@ -11,6 +11,7 @@ import java.io.IOException;
 import java.io.OutputStream;
 import java.nio.charset.StandardCharsets;
 import java.util.Base64;
+import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.OptionalInt;
@@ -77,7 +78,7 @@ public final class PellonService implements HttpHandler {
     }
 
     private void send(HttpExchange exchange, Answer answer) throws IOException {
-        exchange.getResponseHeaders().set("Content-Type", "application/json");
+        exchange.getResponseHeaders().putIfAbsent("Content-Type", List.of("application/json"));
         exchange.getResponseHeaders().set("ETag", tag());
         // One request a connection: a device this small keeps none open.
         exchange.getResponseHeaders().set("Connection", "close");
@@ -100,7 +101,11 @@ public final class PellonService implements HttpHandler {
         try {
             if (!device.isInService()) return beforeService(request, body);
             Optional<Visit> visit = visitor(exchange);
-            if (visit.isEmpty()) return Answer.error(401, "who are you?");
+            if (visit.isEmpty()) {
+                exchange.getResponseHeaders().set("WWW-Authenticate", "Basic realm=\"" + device.name() + "\"");
+                return Answer.error(401, "who are you?");
+            }
+            if (request.equals("GET /")) return ownPage(exchange);
             events.loggedIn(visit.get());
             boolean looks = exchange.getRequestMethod().equals("GET");
             if (!looks && !visit.get().level().equals("full")) return Answer.error(403, "your account may only look");
@@ -131,6 +136,14 @@ public final class PellonService implements HttpHandler {
         if (parts.length < 2) return Optional.empty();
         return device.logIn(parts[0], parts[1])
                 .map(level -> new Visit(parts[0], level, exchange.getRemoteAddress(), "HTTPS"));
+    }
+
+    /** What a browser shows. */
+    private Answer ownPage(HttpExchange exchange) {
+        exchange.getResponseHeaders().set("Content-Type", "text/html; charset=iso-8859-1");
+        String page = "<!doctype html><title>" + device.name() + "</title><h1>Pellon " + device.name() + "</h1><pre>"
+                + device.facts().replace("&", "&amp;").replace("<", "&lt;") + "</pre>\n";
+        return Answer.json(200, page);
     }
 
     private Answer look(String request) {

@@ -1,39 +1,27 @@
 <script lang="ts">
-  import { FitAddon } from '@xterm/addon-fit';
-  import { Terminal } from '@xterm/xterm';
-  import '@xterm/xterm/css/xterm.css';
   import { onMount } from 'svelte';
+  import { terminalIn } from './terminal';
 
   interface Props {
-    /** The stand-in to talk to. */
+    /** The device to talk to. */
     name: string;
+    /** The address of the web socket, from the first slash. */
+    path: string;
+    /** Said while the session is open. */
+    status: string;
     onclose: () => void;
+    onended?: () => void;
   }
 
-  let { name, onclose }: Props = $props();
+  let { name, path, status, onclose, onended }: Props = $props();
   let holder: HTMLDivElement | undefined = $state();
   let stage = $state<'opening' | 'open' | 'ended'>('opening');
 
   onMount(() => {
-    const style = getComputedStyle(document.documentElement);
-    const colour = (token: string) => style.getPropertyValue(token).trim();
-    const terminal = new Terminal({
-      fontFamily: colour('--font-mono') || 'monospace',
-      fontSize: 12.5,
-      screenReaderMode: true,
-      theme: { background: colour('--color-neutral'), foreground: colour('--color-neutral-content') }
-    });
-    const fit = new FitAddon();
-    terminal.loadAddon(fit);
     if (!holder) return;
-    terminal.open(holder);
-    fit.fit();
-    // Tab belongs to the page, so that the keyboard is never caught here.
-    terminal.attachCustomKeyEventHandler((event) => event.key !== 'Tab');
+    const terminal = terminalIn(holder);
     const scheme = location.protocol === 'https:' ? 'wss' : 'ws';
-    const socket = new WebSocket(
-      `${scheme}://${location.host}/api/bench/stand-ins/${encodeURIComponent(name)}/console`
-    );
+    const socket = new WebSocket(`${scheme}://${location.host}${path}`);
     socket.binaryType = 'arraybuffer';
     socket.onopen = () => {
       stage = 'open';
@@ -43,9 +31,11 @@
     socket.onclose = () => {
       stage = 'ended';
       terminal.write('\r\n-- the session has ended --\r\n');
+      onended?.();
     };
     terminal.onData((text) => socket.readyState === WebSocket.OPEN && socket.send(text));
     return () => {
+      socket.onclose = null;
       socket.close();
       terminal.dispose();
     };
@@ -55,9 +45,7 @@
 <section class="panel mt-3 p-3" aria-label="Console of {name}">
   <div class="mb-2 flex items-center gap-2">
     <h2 class="grow">Console of {name}</h2>
-    <span class="text-quiet" role="status"
-      >{stage === 'open' ? 'logged in as m.oduya; Tab leaves the console' : stage}</span
-    >
+    <span class="text-quiet" role="status">{stage === 'open' ? status : stage}</span>
     <button class="btn" onclick={onclose}>Close</button>
   </div>
   <div bind:this={holder} class="bg-neutral h-72 overflow-hidden rounded p-2"></div>

@@ -2,6 +2,7 @@
   import { api, asProblem, need, type Possible, type Problem } from '$lib/api/client';
   import ProblemNote from '$lib/parts/ProblemNote.svelte';
   import type { Protocol } from '$lib/text/logIns';
+  import { together } from './possible';
 
   interface Props {
     protocols: Protocol[];
@@ -25,22 +26,15 @@
   });
 </script>
 
-{#snippet answer(why: string | undefined)}
-  {#if why === undefined}<span class="text-success">possible</span>
-  {:else}<span class="text-quiet">{why}</span>{/if}
-{/snippet}
-
 {#if problem}<ProblemNote {problem} />{/if}
-<table class="rows" aria-label="What this makes possible">
-  <thead><tr><th>Platform</th><th>Copy</th><th>Put back</th><th>Image transfer</th></tr></thead>
-  <tbody aria-live="polite">
-    {#each platforms as platform (platform.platform)}
-      <tr>
-        <td class="whitespace-nowrap">{platform.title}</td>
-        <td>{@render answer(platform.whyNoCopy)}</td>
-        <td>{@render answer(platform.whyNoPutBack)}</td>
-        <td>{@render answer(platform.whyNoImageTransfer)}</td>
-      </tr>
-    {/each}
-  </tbody>
-</table>
+<dl aria-live="polite">
+  {#each together(platforms) as same (same.titles.join())}
+    <div class="border-base-300 border-b py-2 last:border-0">
+      <dt class="font-semibold">{same.titles.join(', ')}</dt>
+      {#if same.can.length > 0}<dd class="text-success">{same.can.join(', ')}</dd>{/if}
+      {#each same.cannot as each (each.what)}
+        <dd>no {each.what} <span class="text-quiet">{each.why}</span></dd>
+      {/each}
+    </div>
+  {/each}
+</dl>

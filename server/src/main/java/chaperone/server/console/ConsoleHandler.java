@@ -1,0 +1,99 @@
+package chaperone.server.console;
+
+import chaperone.connect.Console;
+import chaperone.connect.ConversationException;
+import chaperone.server.job.Outcome;
+import chaperone.server.problem.ProblemException;
+import java.io.IOException;
+import java.nio.charset.StandardCharsets;
+import java.util.Map;
+import java.util.concurrent.ConcurrentHashMap;
+import org.slf4j.Logger;
+import org.slf4j.LoggerFactory;
+import org.springframework.web.socket.BinaryMessage;
+import org.springframework.web.socket.CloseStatus;
+import org.springframework.web.socket.TextMessage;
+import org.springframework.web.socket.WebSocketSession;
+import org.springframework.web.socket.handler.ConcurrentWebSocketSessionDecorator;
+import org.springframework.web.socket.handler.TextWebSocketHandler;
+
+/**
+ * A console over a web socket (RFC 6455): what is typed comes as text, what the device says goes out as bytes. Whoever
+ * extends it says which console an address stands for.
+ */
+public abstract class ConsoleHandler extends TextWebSocketHandler {
+    private static final Logger LOG = LoggerFactory.getLogger(ConsoleHandler.class);
+    private static final int SEND_LIMIT_MILLIS = 10_000;
+    private static final int BUFFER_BYTES = 4_000_000;
+    private static final int MOST_CONSOLES = 50;
+
+    private final Map<String, Console> open = new ConcurrentHashMap<>();
+
+    /**
+     * @param parts the words of the address between its slashes
+     * @throws ConversationException if the device is not reached
+     * @throws ProblemException if there is no such console for whoever asks
+     */
+    protected abstract Console console(WebSocketSession session, String[] parts, Console.Sink sink);
+
+    @Override
+    public void afterConnectionEstablished(WebSocketSession session) throws IOException {
+        WebSocketSession line = new ConcurrentWebSocketSessionDecorator(session, SEND_LIMIT_MILLIS, BUFFER_BYTES);
+        String[] parts = String.valueOf(session.getUri()).split("\\?")[0].split("/");
+        try {
+            if (open.size() >= MOST_CONSOLES) throw new IllegalStateException("Too many consoles are open.");
+            open.put(session.getId(), console(session, parts, to(line)));
+        } catch (ConversationException e) {
+            refuse(line, Outcome.of(e.kind()).meaning() + " " + e.seen());
+        } catch (ProblemException | IllegalStateException e) {
+            refuse(line, String.valueOf(e.getMessage()));
+        }
+    }
+
+    private static Console.Sink to(WebSocketSession line) {
+        return new Console.Sink() {
+            @Override
+            public void said(byte[] bytes) {
+                send(line, bytes);
+            }
+
+            @Override
+            public void ended() {
+                close(line);
+            }
+        };
+    }
+
+    private static void send(WebSocketSession line, byte[] bytes) {
+        try {
+            if (line.isOpen()) line.sendMessage(new BinaryMessage(bytes));
+        } catch (IOException | RuntimeException e) {
+            LOG.debug("The page has gone", e);
+        }
+    }
+
+    private static void refuse(WebSocketSession line, String why) throws IOException {
+        send(line, ("No console: " + why + "\r\n").getBytes(StandardCharsets.UTF_8));
+        line.close(CloseStatus.NORMAL);
+    }
+
+    private static void close(WebSocketSession line) {
+        try {
+            line.close(CloseStatus.NORMAL);
+        } catch (IOException e) {
+            LOG.debug("The page has gone", e);
+        }
+    }
+
+    @Override
+    protected void handleTextMessage(WebSocketSession session, TextMessage message) {
+        Console console = open.get(session.getId());
+        if (console != null) console.type(message.getPayload());
+    }
+
+    @Override
+    public void afterConnectionClosed(WebSocketSession session, CloseStatus status) {
+        Console console = open.remove(session.getId());
+        if (console != null) console.close();
+    }
+}

@@ -1,0 +1,25 @@
+package chaperone.server.console;
+
+import chaperone.connect.Console;
+import chaperone.server.problem.ProblemException;
+import java.security.Principal;
+import org.springframework.stereotype.Component;
+import org.springframework.web.socket.WebSocketSession;
+
+/** A person's session on a device of the fleet. */
+@Component
+class DeviceConsole extends ConsoleHandler {
+    private final ConsoleDesk desk;
+
+    DeviceConsole(ConsoleDesk desk) {
+        this.desk = desk;
+    }
+
+    @Override
+    protected Console console(WebSocketSession session, String[] parts, Console.Sink sink) {
+        String number = parts[parts.length - 2];
+        Principal person = session.getPrincipal();
+        if (person == null || !number.matches("\\d{1,18}")) throw ProblemException.notFound("console", number);
+        return desk.fetch(Long.parseLong(number), person.getName(), sink);
+    }
+}

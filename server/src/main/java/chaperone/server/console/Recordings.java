@@ -1,0 +1,89 @@
+package chaperone.server.console;
+
+import java.sql.Timestamp;
+import java.time.Clock;
+import java.time.Instant;
+import java.util.List;
+import java.util.Optional;
+import org.springframework.jdbc.core.simple.JdbcClient;
+import org.springframework.stereotype.Repository;
+
+/** Where consoles are recorded. */
+@Repository
+class Recordings {
+    private final JdbcClient database;
+    private final Clock clock;
+
+    /** @param endedAt absent while it goes on, or if the server went down meanwhile */
+    record Recording(
+            long id,
+            String device,
+            String account,
+            String loggedInAs,
+            Instant beganAt,
+            Optional<Instant> endedAt,
+            long bytes) {}
+
+    /** @param atMillis since the beginning */
+    record Piece(long atMillis, byte[] said) {}
+
+    Recordings(JdbcClient database, Clock clock) {
+        this.database = database;
+        this.clock = clock;
+    }
+
+    long begin(String device, String account, String loggedInAs) {
+        return database.sql("insert into console_recording (device, account, logged_in_as, began_at)"
+                        + " values (?, ?, ?, ?) returning id")
+                .params(device, account, loggedInAs, Timestamp.from(clock.instant()))
+                .query(Long.class)
+                .single();
+    }
+
+    void add(long recording, int number, Piece piece) {
+        database.sql("insert into console_piece (recording_id, number, at_millis, said) values (?, ?, ?, ?)")
+                .params(recording, number, piece.atMillis(), piece.said())
+                .update();
+        database.sql("update console_recording set bytes = bytes + ? where id = ?")
+                .params(piece.said().length, recording)
+                .update();
+    }
+
+    void end(long recording) {
+        database.sql("update console_recording set ended_at = ? where id = ? and ended_at is null")
+                .params(Timestamp.from(clock.instant()), recording)
+                .update();
+    }
+
+    Optional<Recording> find(long id) {
+        return select("where id = ?", id).stream().findFirst();
+    }
+
+    /** The newest two hundred of a device. */
+    List<Recording> of(String device) {
+        return select("where device = ? order by began_at desc limit 200", device);
+    }
+
+    private List<Recording> select(String condition, Object value) {
+        return database.sql(
+                        "select id, device, account, logged_in_as, began_at, ended_at, bytes from console_recording "
+                                + condition)
+                .param(value)
+                .query((row, number) -> new Recording(
+                        row.getLong("id"),
+                        row.getString("device"),
+                        row.getString("account"),
+                        row.getString("logged_in_as"),
+                        row.getTimestamp("began_at").toInstant(),
+                        Optional.ofNullable(row.getTimestamp("ended_at")).map(Timestamp::toInstant),
+                        row.getLong("bytes")))
+                .list();
+    }
+
+    List<Piece> pieces(long recording) {
+        return database.sql("select at_millis, said from console_piece where recording_id = ? order by number")
+                .param(recording)
+                .query((row, number) -> new Piece(row.getLong("at_millis"), row.getBytes("said")))
+                .list();
+    }
+}
