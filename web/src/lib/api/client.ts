@@ -18,6 +18,7 @@ export type FirstContact = Schemas['FirstContactView'];
 export type BaseAnswer = Schemas['BaseAnswerView'];
 export type ConsoleRecording = Schemas['RecordingView'];
 export type ConsoleReplay = Schemas['Replay'];
+export type FleetEdit = Schemas['EditView'];
 export type Possible = Schemas['PossibleView'];
 export type Group = Schemas['GroupView'];
 export type DeviceTable = Schemas['TableView'];

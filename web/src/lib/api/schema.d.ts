@@ -628,6 +628,38 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/fleet-edits": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["newest"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/fleet-edits/{id}/undo": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["undo"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/fleet-views": {
         parameters: {
             query?: never;
@@ -1415,6 +1447,23 @@ export interface components {
             role?: string;
             site?: string;
         };
+        EditView: {
+            account: string;
+            /** Format: date-time */
+            at: string;
+            /** Format: int64 */
+            devices: number;
+            /** Format: int64 */
+            id: number;
+            /** Format: date-time */
+            undoneAt?: string;
+            undoneBy?: string;
+            words: string;
+        };
+        Edited: {
+            /** Format: int64 */
+            edit: number;
+        };
         EntryView: {
             act: string;
             /** Format: date-time */
@@ -2004,6 +2053,11 @@ export interface components {
             address?: components["schemas"]["TryAddress"];
             device?: string;
             yaml?: string;
+        };
+        Undone: {
+            /** Format: int32 */
+            devices: number;
+            left: string[];
         };
         UseView: {
             day: string;
@@ -2721,12 +2775,14 @@ export interface operations {
             };
         };
         responses: {
-            /** @description No Content */
-            204: {
+            /** @description OK */
+            200: {
                 headers: {
                     [name: string]: unknown;
                 };
-                content?: never;
+                content: {
+                    "application/json": components["schemas"]["Edited"];
+                };
             };
         };
     };
@@ -3110,6 +3166,48 @@ export interface operations {
                 };
                 content: {
                     "text/event-stream": components["schemas"]["SseEmitter"];
+                };
+            };
+        };
+    };
+    newest: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["EditView"][];
+                };
+            };
+        };
+    };
+    undo: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Undone"];
                 };
             };
         };

@@ -18,7 +18,7 @@
   import KeepGroup from './KeepGroup.svelte';
   import Releases from './Releases.svelte';
   import Views from './Views.svelte';
-  import { groupQuery, queryOf, tableAddress, toggled, wholeQuery } from './fleetView';
+  import { groupQuery, queryOf, tableAddress, toggled, wholeQuery, shownOf, undoneText } from './fleetView';
 
   /** Choosing more by hand helps nobody: the query does it. */
   const MOST_CHOSEN = 2000;
@@ -32,6 +32,8 @@
   let edits = $state(false);
   let keeps = $state(false);
   let groups = $state<Group[]>([]);
+  /** What was done a moment ago, and the edit by which it was done. */
+  let notice = $state<{ text: string; edit?: number } | undefined>();
   const chosen = new SvelteSet<string>();
 
   const query = $derived(queryOf(address.params));
@@ -53,9 +55,7 @@
   const MANY = 8;
   const opened = new SvelteSet<string>();
   const shownValues = (key: string, values: readonly { value: string; devices: number }[]) =>
-    opened.has(key)
-      ? values
-      : values.filter((each, i) => i < MANY || address.params.getAll(key).includes(each.value));
+    shownOf(values, address.params.getAll(key), opened.has(key) ? values.length : MANY);
   const group = $derived(groups.find((each) => groupQuery(each.name) === query.query));
   const isWhole = $derived(wholeQuery(query) === query.query.trim());
   const isFiltered = $derived(
@@ -131,6 +131,16 @@
     }
   }
 
+  async function undo(edit: number) {
+    try {
+      const undone = await need(api.POST('/api/fleet-edits/{id}/undo', { params: { path: { id: edit } } }));
+      notice = { text: undoneText(undone.devices, undone.left) };
+      load();
+    } catch (thrown) {
+      problem = asProblem(thrown);
+    }
+  }
+
   function move(by: number) {
     const next = rows.at(Math.min(rows.matching - 1, Math.max(0, cursor + by)));
     if (next) show({ at: next.name });
@@ -182,6 +192,14 @@
 </div>
 
 {#if problem}<div class="mt-3"><ProblemNote {problem} /></div>{/if}
+{#if notice}
+  <div class="panel mt-3 flex items-center gap-2 px-3 py-2" role="status">
+    <span class="grow">{notice.text}</span>
+    {#if notice.edit !== undefined}<button class="btn" onclick={() => undo(notice?.edit ?? 0)}>Undo</button
+      >{/if}
+    <button class="btn btn-ghost" onclick={() => (notice = undefined)}>Close</button>
+  </div>
+{/if}
 
 {#if fleet && fleet.all === 0}
   <div class="panel mt-4 max-w-xl p-6">
@@ -218,11 +236,13 @@
             >{value.value || 'none'} <span class="text-quiet">{value.devices}</span></button
           >
         {/each}
-        {#if facet.values.length > MANY}
+        {#if facet.values.filter((each) => each.devices > 0).length > MANY}
           <button
             class="btn btn-ghost h-6 px-1.5"
             onclick={() => opened.delete(facet.key) || opened.add(facet.key)}
-            >{opened.has(facet.key) ? 'fewer' : `${facet.values.length - MANY} more`}</button
+            >{opened.has(facet.key)
+              ? 'fewer'
+              : `${facet.values.filter((each) => each.devices > 0).length - MANY} more`}</button
           >
         {/if}
       </span>
@@ -322,9 +342,14 @@
     roles={fleet.roles.map((each) => each.value)}
     tags={fleet.tags.map((each) => each.value)}
     oncancel={() => (edits = false)}
-    ondone={() => {
+    ondone={(edit) => {
+      notice = { text: `Edited ${count(chosen.size, 'device')}.`, edit };
       edits = false;
       chosen.clear();
+      load();
+    }}
+    onundone={(text) => {
+      notice = { text };
       load();
     }}
   />

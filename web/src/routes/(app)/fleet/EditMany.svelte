@@ -4,6 +4,7 @@
   import Dialog from '$lib/parts/Dialog.svelte';
   import ProblemNote from '$lib/parts/ProblemNote.svelte';
   import { count } from '$lib/text/time';
+  import EarlierEdits from './EarlierEdits.svelte';
   import { tagsIn } from './fleetView';
 
   interface Props {
@@ -11,11 +12,13 @@
     sites: readonly string[];
     roles: readonly string[];
     tags: readonly string[];
-    ondone: () => void;
+    /** The number by which the edit can be undone. */
+    ondone: (edit: number) => void;
+    onundone: (said: string) => void;
     oncancel: () => void;
   }
 
-  let { names, sites, roles, tags, ondone, oncancel }: Props = $props();
+  let { names, sites, roles, tags, ondone, onundone, oncancel }: Props = $props();
   const SAME = '\u0000same';
   let site = $state(SAME);
   let role = $state('');
@@ -44,8 +47,8 @@
       removeTags: tagsIn(remove)
     };
     try {
-      await need(api.POST('/api/devices/edit', { body }));
-      ondone();
+      const edited = await need(api.POST('/api/devices/edit', { body }));
+      ondone(edited.edit);
     } catch (thrown) {
       problem = asProblem(thrown);
     }
@@ -103,4 +106,5 @@
       <button type="button" class="btn" onclick={oncancel}>Leave them as they are</button>
     </div>
   </form>
+  <EarlierEdits {onundone} />
 </Dialog>

@@ -1,6 +1,16 @@
 import { expect, it } from 'vitest';
 import { withParams } from '$lib/text/address';
-import { groupQuery, queryOf, tableAddress, tagsIn, toggled, turned, wholeQuery } from './fleetView';
+import {
+  groupQuery,
+  queryOf,
+  shownOf,
+  tableAddress,
+  tagsIn,
+  toggled,
+  turned,
+  undoneText,
+  wholeQuery
+} from './fleetView';
 
 const url = new URL('http://host/fleet?query=core&site=Brackwater&site=Dunsay&page=2');
 
@@ -58,4 +68,20 @@ it.each([
   ['', '']
 ])('makes one query of %s', (params, query) => {
   expect(wholeQuery(queryOf(new URLSearchParams(params)))).toBe(query);
+});
+
+it.each([
+  [1, [], 'The device is as before.'],
+  [12, [], 'All 12 devices are as before.'],
+  [12, ['duns-acc-1'], '11 of 12 as before; edited again meanwhile, so partly left as now: duns-acc-1.']
+])('says what became of an undone edit of %s', (devices, left, said) => {
+  expect(undoneText(devices, left)).toBe(said);
+});
+
+it('offers the first values that some device has, and what is chosen', () => {
+  const values = ['a', 'b', 'c', 'd'].map((value, i) => ({ value, devices: i === 1 ? 0 : i + 1 }));
+  const shown = (chosen: string[], most: number) => shownOf(values, chosen, most).map((each) => each.value);
+  expect(shown([], 2)).toEqual(['a', 'c']);
+  expect(shown(['b', 'd'], 1)).toEqual(['a', 'b', 'd']);
+  expect(shown([], 9)).toEqual(['a', 'c', 'd']);
 });

@@ -1,5 +1,12 @@
 import { valueText } from '$lib/parts/queryText';
 
+/** What became of an undone edit, in words. */
+export function undoneText(devices: number, left: readonly string[]): string {
+  if (left.length === 0)
+    return devices === 1 ? 'The device is as before.' : `All ${devices} devices are as before.`;
+  return `${devices - left.length} of ${devices} as before; edited again meanwhile, so partly left as now: ${left.join(', ')}.`;
+}
+
 /** What the address asks of the server. */
 export function queryOf(params: URLSearchParams) {
   return {
@@ -49,4 +56,14 @@ export function wholeQuery(query: ReturnType<typeof queryOf>): string {
     if (values.length > 0) parts.push(`${field} is ${values.join(', ')}`);
   }
   return parts.length > 1 ? parts.map((part) => `(${part})`).join(' and ') : parts.join('');
+}
+
+/** Values to choose from: those that some device has, the first so many of them, and all that are chosen. */
+export function shownOf<V extends { value: string; devices: number }>(
+  values: readonly V[],
+  chosen: readonly string[],
+  most: number
+): V[] {
+  const first = new Set(values.filter((each) => each.devices > 0).slice(0, most));
+  return values.filter((each) => first.has(each) || chosen.includes(each.value));
 }

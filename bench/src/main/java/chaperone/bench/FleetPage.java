@@ -40,11 +40,12 @@ public final class FleetPage {
                     + " order by d.changed_at desc nulls last, d.name limit 100 offset 200",
             "select count(*)" + WHERE,
             "select count(*) from device",
-            "select s.name, count(*) from device d left join site s on s.id = d.site_id group by s.name order by s.name",
-            "select role, count(*) from device group by role order by role",
-            "select release, count(*) from device group by release order by release",
-            "select platform, count(*) from device group by platform order by platform",
-            "select tag, count(*) from device_tag group by tag order by tag");
+            "select s.name, count(*)" + WHERE + " group by s.name order by s.name",
+            "select d.role, count(*)" + WHERE + " group by d.role order by d.role",
+            "select d.release, count(*)" + WHERE + " group by d.release order by d.release",
+            "select d.platform, count(*)" + WHERE + " group by d.platform order by d.platform",
+            "select t.tag, count(*) from device_tag t where t.device_id in (select d.id" + WHERE
+                    + ") group by t.tag order by t.tag");
 
     private FleetPage() {}
 

@@ -17,6 +17,7 @@ import java.nio.charset.StandardCharsets;
 import java.time.Duration;
 import java.time.Instant;
 import java.util.ArrayList;
+import java.util.HashMap;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
@@ -346,7 +347,7 @@ class QueryApiTest {
         assertThat(names).hasSize(3);
         Map<String, Object> wish =
                 Map.of("devices", names, "site", "Cairn Point", "role", "spare", "addTags", List.of("winter"));
-        assertThat(engineer.post("/api/devices/edit", wish).status()).isEqualTo(204);
+        assertThat(engineer.post("/api/devices/edit", wish).status()).isEqualTo(200);
         assertThat(ask("tag is winter and role is spare and site is \"Cairn Point\"")
                         .get("devices"))
                 .hasSize(3);
@@ -360,9 +361,94 @@ class QueryApiTest {
         assertThat(ask("role is lost").get("devices")).isEmpty();
 
         Map<String, Object> back = Map.of("devices", names, "removeTags", List.of("winter"), "site", "");
-        assertThat(engineer.post("/api/devices/edit", back).status()).isEqualTo(204);
+        assertThat(engineer.post("/api/devices/edit", back).status()).isEqualTo(200);
         assertThat(ask("tag is winter").get("devices")).isEmpty();
         assertThat(ask("site is none and role is spare").get("devices")).hasSize(3);
+    }
+
+    @Test
+    void anEditIsUndoneButForWhatWasEditedAgain() {
+        List<String> names = new ArrayList<>();
+        ask("serial is S21, S22, S23").get("devices").forEach(device -> names.add(name(device)));
+        List<String> before = names.stream().map(QueryApiTest::said).toList();
+        long edit = edited(Map.of(
+                "devices",
+                names,
+                "site",
+                "Brackwater",
+                "role",
+                "lent",
+                "addTags",
+                List.of("lent"),
+                "removeTags",
+                TAGS));
+        String again = names.get(1);
+        edited(Map.of("devices", List.of(again), "role", "kept", "addTags", List.of("later")));
+        JsonNode undone =
+                engineer.post("/api/fleet-edits/" + edit + "/undo", Map.of()).json(200);
+        assertThat(undone.get("devices").asInt()).isEqualTo(3);
+        assertThat(undone.get("left")).hasSize(1);
+        assertThat(undone.get("left").get(0).asString()).isEqualTo(again);
+        assertThat(said(names.get(0))).isEqualTo(before.get(0));
+        assertThat(said(names.get(2))).isEqualTo(before.get(2));
+        assertThat(said(again)).contains("kept").contains("later").doesNotContain("lent");
+        assertThat(engineer.post("/api/fleet-edits/" + edit + "/undo", Map.of()).status())
+                .as("once only")
+                .isEqualTo(409);
+        JsonNode listed = engineer.get("/api/fleet-edits").json(200);
+        assertThat(listed.get(1).get("undoneBy").asString()).isEqualTo("engineer");
+        assertThat(listed.get(1).get("words").asString()).contains("role \"lent\"");
+        assertThat(listed.get(0).has("undoneBy")).isFalse();
+    }
+
+    private static long edited(Map<String, Object> wish) {
+        return engineer.post("/api/devices/edit", wish).json(200).get("edit").asLong();
+    }
+
+    private static String said(String name) {
+        JsonNode device = engineer.get("/api/devices/" + name).json(200).get("device");
+        return device.get("site") + " " + device.get("role") + " " + device.get("tags");
+    }
+
+    /** Whatever is chosen, a count says how many would be shown if its value were chosen instead. */
+    @Test
+    void theCountsBesideTheFilterAreThoseOfWhatWouldBeShown() {
+        Map<String, String> lists =
+                Map.of("site", "sites", "role", "roles", "release", "releases", "platform", "platforms", "tag", "tags");
+        Random random = new Random(11);
+        for (int round = 0; round < 12; round++) {
+            String query = round % 3 == 0 ? "" : QueryWriter.write(query(random, 1));
+            JsonNode whole = engineer.get("/api/devices?size=1").json(200);
+            Map<String, String> chosen = new HashMap<>();
+            for (String fact : lists.keySet()) {
+                JsonNode values = whole.get(lists.get(fact));
+                if (random.nextInt(3) == 0 && !values.isEmpty()) {
+                    chosen.put(
+                            fact,
+                            values.get(random.nextInt(values.size()))
+                                    .get("value")
+                                    .asString());
+                }
+            }
+            JsonNode page = page(query, chosen);
+            for (String fact : lists.keySet()) {
+                JsonNode counts = page.get(lists.get(fact));
+                if (counts.isEmpty()) continue;
+                JsonNode one = counts.get(random.nextInt(counts.size()));
+                Map<String, String> instead = new HashMap<>(chosen);
+                instead.put(fact, one.get("value").asString());
+                assertThat(one.get("devices").asLong())
+                        .as(query + " " + instead)
+                        .isEqualTo(page(query, instead).get("matching").asLong());
+            }
+        }
+    }
+
+    private static JsonNode page(String query, Map<String, String> chosen) {
+        StringBuilder path = new StringBuilder("/api/devices?size=1&query=").append(encoded(query));
+        chosen.forEach(
+                (fact, value) -> path.append('&').append(fact).append('=').append(encoded(value)));
+        return engineer.get(path.toString()).json(200);
     }
 
     @Test

@@ -61,6 +61,8 @@ class RolesTest {
         GET    /api/devices/{name}/compare                    | VIEWER
         GET    /api/devices/{name}/compare.diff               | ENGINEER
         PUT    /api/devices/{name}/telnet                     | ENGINEER
+        GET    /api/fleet-edits                               | VIEWER
+        POST   /api/fleet-edits/{id}/undo                     | ENGINEER
         POST   /api/devices/{name}/consoles                   | ENGINEER
         GET    /api/devices/{name}/consoles                   | VIEWER
         GET    /api/consoles/{id}                             | ENGINEER

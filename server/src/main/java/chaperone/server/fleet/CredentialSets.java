@@ -137,6 +137,10 @@ public class CredentialSets {
         return sets.findByNameIgnoreCase(name).map(CredentialSet::id);
     }
 
+    boolean isThere(long id) {
+        return sets.existsById(id);
+    }
+
     CredentialSet get(long id) {
         return sets.findById(id).orElseThrow(() -> ProblemException.notFound("credential set", id));
     }

@@ -46,7 +46,7 @@ class DeviceController {
     private final CredentialSets credentials;
     private final HostKeyRepository keys;
     private final Pairs pairs;
-    private final FacetCounts facets;
+    private final FilteredCounts facets;
     private final PlatformShelf platforms;
     private final Clock clock;
 
@@ -57,7 +57,7 @@ class DeviceController {
             CredentialSets credentials,
             HostKeyRepository keys,
             Pairs pairs,
-            FacetCounts facets,
+            FilteredCounts facets,
             PlatformShelf platforms,
             Clock clock) {
         this.fleet = fleet;
@@ -173,7 +173,7 @@ class DeviceController {
         Page<Device> found =
                 devices.findAll(search.condition(wanted), PageRequest.of(page, size, DeviceFilter.sort(wanted.sort())));
         Map<Long, String> partners = pairs.partners(found.getContent());
-        Counts counts = facets.now();
+        Counts counts = facets.of(wanted, () -> search.condition(Wanted.meantBy(wanted.query())));
         return new DevicePage(
                 found.map(device -> DeviceView.of(device, partners, now)).getContent(),
                 found.getTotalElements(),

@@ -77,8 +77,14 @@ class FacetCounts {
         if (heard.kind().equals("fleet")) moves.incrementAndGet();
     }
 
+    /** Another number whenever the fleet has moved. */
+    long move() {
+        return moves.get();
+    }
+
+    /** Of the whole fleet. */
     Counts now() {
-        long move = moves.get();
+        long move = move();
         Instant now = clock.instant();
         Optional<Kept> good = kept.filter(
                 known -> known.move() == move && now.isBefore(known.at().plus(LONGEST_KEPT)));

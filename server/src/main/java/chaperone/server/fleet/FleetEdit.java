@@ -2,6 +2,9 @@ package chaperone.server.fleet;
 
 import chaperone.server.audit.AuditNote;
 import chaperone.server.event.Events;
+import chaperone.server.fleet.FleetEdits.Edit;
+import chaperone.server.fleet.FleetEdits.Move;
+import chaperone.server.fleet.FleetEdits.Said;
 import chaperone.server.problem.ProblemException;
 import java.util.ArrayList;
 import java.util.List;
@@ -21,6 +24,7 @@ class FleetEdit {
     private final SiteRepository sites;
     private final CredentialSets credentials;
     private final Events events;
+    private final FleetEdits edits;
 
     /**
      * What becomes different; what is absent stays.
@@ -46,7 +50,8 @@ class FleetEdit {
         }
     }
 
-    FleetEdit(Fleet fleet, SiteRepository sites, CredentialSets credentials, Events events) {
+    FleetEdit(Fleet fleet, SiteRepository sites, CredentialSets credentials, Events events, FleetEdits edits) {
+        this.edits = edits;
         this.fleet = fleet;
         this.sites = sites;
         this.credentials = credentials;
@@ -56,13 +61,16 @@ class FleetEdit {
     /**
      * All of them or none.
      *
+     * @return the number by which it can be undone
      * @throws ProblemException if a device, the site or the credential set is not there
      */
     @Transactional
-    void apply(List<String> names, Wish wish, String account) {
+    long apply(List<String> names, Wish wish, String account) {
         Optional<Site> site = wish.site().filter(name -> !name.isEmpty()).map(this::site);
         wish.credentialSet().ifPresent(credentials::get);
+        List<Move> moves = new ArrayList<>();
         for (Device device : fleet.choose(names)) {
+            Said before = Said.of(device);
             if (wish.site().isPresent() || wish.role().isPresent()) {
                 device.place(
                         wish.site().isPresent() ? site : device.site(),
@@ -70,10 +78,63 @@ class FleetEdit {
             }
             wish.credentialSet().ifPresent(device::use);
             device.tag(wish.addTags(), wish.removeTags());
+            moves.add(new Move(device.id(), before, Said.of(device)));
         }
         AuditNote.add(wish.inWords(credentials) + " for " + names.size() + ": " + String.join(" ", names));
         LOG.info("{} edited {} devices: {}", account, names.size(), wish);
         events.fleetMoved();
+        return edits.add(account, wish.inWords(credentials), moves);
+    }
+
+    /** @param left names of devices of which some part was edited again since, or cannot be as it was any more */
+    record Undone(int devices, List<String> left) {}
+
+    /**
+     * Gives every device back what it was before, but for what somebody has edited again meanwhile.
+     *
+     * @throws ProblemException if there is no such edit, or it was undone already
+     */
+    @Transactional
+    Undone undo(long id, String account) {
+        Edit edit = edits.find(id).orElseThrow(() -> ProblemException.notFound("edit", id));
+        AuditNote.add(edit.words());
+        if (!edits.markUndone(id, account)) {
+            throw new ProblemException(
+                    HttpStatus.CONFLICT, "undone", "This edit was undone already.", "Load the page again.");
+        }
+        List<Move> moves = edits.moves(id);
+        List<String> left = new ArrayList<>();
+        for (Move move : moves) {
+            fleet.find(move.device())
+                    .filter(device -> !giveBack(device, move))
+                    .ifPresent(device -> left.add(device.name()));
+        }
+        LOG.info("{} undid edit {} of {} devices", account, id, moves.size());
+        events.fleetMoved();
+        return new Undone(moves.size(), left);
+    }
+
+    /** @return whether the device is in all things as it was before the edit */
+    private boolean giveBack(Device device, Move move) {
+        Said now = Said.of(device);
+        if (now.site().equals(move.after().site())) {
+            Optional<Site> site = move.before().site().flatMap(sites::findById);
+            if (site.isPresent() == move.before().site().isPresent()) device.place(site, device.role());
+        }
+        if (now.role().equals(move.after().role()))
+            device.place(device.site(), move.before().role());
+        boolean isSameSet = now.credentialSet() == move.after().credentialSet();
+        if (isSameSet && credentials.isThere(move.before().credentialSet())) {
+            device.use(move.before().credentialSet());
+        }
+        device.tag(
+                without(move.before().tags(), move.after().tags()),
+                without(move.after().tags(), move.before().tags()));
+        return Said.of(device).equals(move.before());
+    }
+
+    private static List<String> without(List<String> all, List<String> less) {
+        return all.stream().filter(each -> !less.contains(each)).toList();
     }
 
     private Site site(String name) {

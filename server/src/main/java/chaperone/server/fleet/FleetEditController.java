@@ -1,27 +1,31 @@
 package chaperone.server.fleet;
 
 import chaperone.server.audit.Audited;
+import chaperone.server.fleet.FleetEdit.Undone;
 import chaperone.server.fleet.FleetEdit.Wish;
 import jakarta.validation.Valid;
 import jakarta.validation.constraints.NotEmpty;
 import jakarta.validation.constraints.Pattern;
 import jakarta.validation.constraints.Size;
 import java.security.Principal;
+import java.time.Instant;
 import java.util.List;
 import java.util.Optional;
-import org.springframework.http.HttpStatus;
+import org.springframework.web.bind.annotation.GetMapping;
+import org.springframework.web.bind.annotation.PathVariable;
 import org.springframework.web.bind.annotation.PostMapping;
 import org.springframework.web.bind.annotation.RequestBody;
-import org.springframework.web.bind.annotation.ResponseStatus;
 import org.springframework.web.bind.annotation.RestController;
 
 /** Editing many devices at once. */
 @RestController
 class FleetEditController {
     private final FleetEdit edit;
+    private final FleetEdits edits;
 
-    FleetEditController(FleetEdit edit) {
+    FleetEditController(FleetEdit edit, FleetEdits edits) {
         this.edit = edit;
+        this.edits = edits;
     }
 
     /** What is left out stays as it is; an empty site or role takes it away. */
@@ -47,8 +51,41 @@ class FleetEditController {
 
     @Audited("edited devices")
     @PostMapping("/api/devices/edit")
-    @ResponseStatus(HttpStatus.NO_CONTENT)
-    void edit(@Valid @RequestBody EditRequest request, Principal principal) {
-        edit.apply(request.devices(), request.wish(), principal.getName());
+    Edited edit(@Valid @RequestBody EditRequest request, Principal principal) {
+        return new Edited(edit.apply(request.devices(), request.wish(), principal.getName()));
+    }
+
+    /** @param edit the number by which it can be undone */
+    record Edited(long edit) {}
+
+    record EditView(
+            long id,
+            String account,
+            Instant at,
+            String words,
+            long devices,
+            Optional<String> undoneBy,
+            Optional<Instant> undoneAt) {}
+
+    /** The newest twenty edits. */
+    @GetMapping("/api/fleet-edits")
+    List<EditView> newest() {
+        return edits.newest().stream()
+                .map(each -> new EditView(
+                        each.id(),
+                        each.account(),
+                        each.at(),
+                        each.words(),
+                        each.devices(),
+                        each.undoneBy(),
+                        each.undoneAt()))
+                .toList();
+    }
+
+    /** Gives back what was before; what was edited again meanwhile stays, and the answer names the devices. */
+    @Audited("undid an edit of devices")
+    @PostMapping("/api/fleet-edits/{id}/undo")
+    Undone undo(@PathVariable long id, Principal principal) {
+        return edit.undo(id, principal.getName());
     }
 }

@@ -24,6 +24,16 @@ record Wanted(
         sort = sort == null ? "site" : sort;
     }
 
+    /** Whether nothing is asked for that would leave a device out. */
+    boolean isEverything() {
+        return query.isBlank()
+                && site.isEmpty()
+                && role.isEmpty()
+                && release.isEmpty()
+                && platform.isEmpty()
+                && tag.isEmpty();
+    }
+
     /** All devices that a query means. */
     static Wanted meantBy(String query) {
         return new Wanted(query, List.of(), List.of(), List.of(), List.of(), List.of(), "site");
