@@ -1671,11 +1671,16 @@ export interface components {
             nearPort: string;
             toldByBoth: boolean;
         };
+        MapPair: {
+            first: string;
+            second: string;
+        };
         MapView: {
             devices: components["schemas"]["MapDevice"][];
             leading: components["schemas"]["MapLink"][];
             links: components["schemas"]["MapLink"][];
             notes: components["schemas"]["NoteView"][];
+            pairs: components["schemas"]["MapPair"][];
             places: components["schemas"]["PlaceView"][];
         };
         ModuleView: {

@@ -122,6 +122,18 @@
         <rect width="2" height="5" fill="var(--color-base-300)" />
       </pattern>
     </defs>
+    {#each drawing.pairs as pair (`${pair.first} ${pair.second}`)}
+      {@const first = byName.get(pair.first)}
+      {@const second = byName.get(pair.second)}
+      {#if first && second}
+        {@const a = at(first)}
+        {@const b = at(second)}
+        <g role="img" aria-label="{pair.first} and {pair.second} back each other up">
+          <title>{pair.first} and {pair.second} back each other up</title>
+          <line x1={a.x} y1={a.y} x2={b.x} y2={b.y} class="pair" />
+        </g>
+      {/if}
+    {/each}
     {#each drawing.lines as line (`${line.from} ${line.to}`)}
       {@const from = byName.get(line.from)}
       {@const to = byName.get(line.to)}
@@ -193,6 +205,11 @@
     height: calc(100vh - 150px);
     min-height: 420px;
     touch-action: none;
+  }
+  .pair {
+    stroke: var(--color-neutral);
+    stroke-opacity: 0.14;
+    stroke-width: 30;
   }
   .link {
     stroke: var(--color-info);

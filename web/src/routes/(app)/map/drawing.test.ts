@@ -18,6 +18,7 @@ const map: MapView = {
     device('b-1', 'Fennick', 'YES'),
     device('c-1', '', 'YES')
   ],
+  pairs: [{ first: 'a-1', second: 'a-2' }],
   links: [link('a-1', 'a-2'), link('a-1', 'b-1'), link('b-1', 'a-2')],
   leading: [],
   places: [{ kind: 'SITE', name: 'Fennick', x: 300, y: -40 }],
@@ -51,6 +52,8 @@ it('draws a site with its devices and what they lead to', () => {
     'SITE Fennick'
   ]);
   expect(drawing.lines).toHaveLength(3);
+  expect(drawing.pairs).toEqual([{ first: 'a-1', second: 'a-2' }]);
+  expect(drawingOf(map, 'kept', 'Fennick').pairs).toEqual([]);
 });
 
 it('shows every box in its frame', () => {
@@ -78,3 +81,11 @@ it.each([
   ['colour', 'kept'],
   [null, 'kept']
 ])('of an address with %s the question is %s', (text, question) => expect(questionOf(text)).toBe(question));
+
+it('keeps a pair together that no link joins', () => {
+  const apart = { ...map, links: [] };
+  const [first, second] = drawingOf(apart, 'kept', 'Dunsay').boxes.filter((box) => box.kind === 'DEVICE');
+  expect(Math.hypot((first?.x ?? 0) - (second?.x ?? 999), (first?.y ?? 0) - (second?.y ?? 999))).toBeLessThan(
+    300
+  );
+});

@@ -44,6 +44,8 @@ export interface Line {
 export interface Drawing {
   boxes: Box[];
   lines: Line[];
+  /** Boxes of devices that back each other up. */
+  pairs: { first: string; second: string }[];
 }
 
 /** Rounds of the layout; it has come to rest by then. */
@@ -79,7 +81,7 @@ function ofSites(map: MapView, question: Question): Drawing {
       `${devices.length} ${devices.length === 1 ? 'device' : 'devices'}`
     )
   );
-  return arranged(boxes, lines, 150);
+  return arranged(boxes, lines, [], 150);
 }
 
 function ofSite(map: MapView, question: Question, site: string): Drawing {
@@ -111,7 +113,8 @@ function ofSite(map: MapView, question: Question, site: string): Drawing {
       )
     )
   ];
-  return arranged(boxes, lines, 190);
+  const pairs = map.pairs.filter((pair) => names.has(pair.first) && names.has(pair.second));
+  return arranged(boxes, lines, pairs, 190);
 }
 
 /** One line between two boxes, whatever the number of links and their direction. */
@@ -158,11 +161,13 @@ const ROW = 6;
  * Boxes that nobody has placed find their own place (forces between them, as d3-force works them out); those without
  * links stand in rows below.
  */
-function arranged(boxes: Box[], lines: Line[], distance: number): Drawing {
-  const linked = new Set(lines.flatMap((line) => [line.from, line.to]));
+function arranged(boxes: Box[], lines: Line[], pairs: Drawing['pairs'], distance: number): Drawing {
+  // A pair stays together even if nothing tells of a link between the two.
+  const held = [...lines, ...pairs.map((pair) => ({ from: pair.first, to: pair.second }))];
+  const linked = new Set(held.flatMap((line) => [line.from, line.to]));
   const moving = settled(
     boxes.filter((each) => each.isPlaced || linked.has(each.name)),
-    lines,
+    held,
     distance
   );
   const bottom = moving.length === 0 ? -distance : Math.max(...moving.map((each) => each.y));
@@ -173,10 +178,10 @@ function arranged(boxes: Box[], lines: Line[], distance: number): Drawing {
     x: ((i % ROW) - width / 2) * distance,
     y: bottom + 85 + Math.floor(i / ROW) * 62
   }));
-  return { boxes: [...moving, ...inRows], lines };
+  return { boxes: [...moving, ...inRows], lines, pairs };
 }
 
-function settled(boxes: Box[], lines: Line[], distance: number): Box[] {
+function settled(boxes: Box[], lines: { from: string; to: string }[], distance: number): Box[] {
   const nodes = boxes.map((each, i) => ({
     box: each,
     // Not on one spot, and the same every time.

@@ -1,22 +1,24 @@
 package chaperone.core.inventory;
 
 import com.google.re2j.Pattern;
+import java.math.BigInteger;
 import java.util.ArrayList;
 import java.util.LinkedHashSet;
 import java.util.List;
+import java.util.Optional;
 import java.util.Set;
-import java.util.stream.LongStream;
 
 /**
- * Ranges of IPv4 addresses, one a line: a single address, the first and the last with a hyphen between, or a prefix as
- * in RFC 4632. Of a prefix shorter than /31 the first and the last address are left out: they belong to no device.
+ * Ranges of addresses, one a line: a single address, the first and the last with a hyphen between, or a prefix as in RFC
+ * 4632 and RFC 4291. Left out are addresses of a prefix that belong to no device: the first and the last of an IPv4
+ * prefix shorter than /31, and the first of an IPv6 prefix shorter than /127, at which any router of the link answers
+ * (RFC 4291, section 2.6.1).
  */
 public final class AddressRanges {
     /** A look through more takes longer than anybody waits. */
     public static final int MOST_ADDRESSES = 16_384;
 
-    private static final Pattern ADDRESS =
-            Pattern.compile("(25[0-5]|2[0-4]\\d|1\\d\\d|[1-9]?\\d)" + "(\\.(25[0-5]|2[0-4]\\d|1\\d\\d|[1-9]?\\d)){3}");
+    private static final Pattern LENGTH = Pattern.compile("\\d{1,3}");
 
     private final Set<String> addresses = new LinkedHashSet<>();
     private final List<ListProblem> problems = new ArrayList<>();
@@ -54,56 +56,60 @@ public final class AddressRanges {
     private void take(int line, String range) {
         if (range.contains("/")) takePrefix(line, range);
         else if (range.contains("-")) takeFirstAndLast(line, range);
-        else if (ADDRESS.matches(range)) addAll(line, number(range), number(range));
-        else problem(line, "\"" + range + "\" is neither an address, nor a first and a last one, nor a prefix");
+        else {
+            Optional<IpAddress> address = IpAddress.read(range);
+            if (address.isPresent()) addAll(line, address.get(), BigInteger.ONE);
+            else problem(line, "\"" + range + "\" is neither an address, nor a first and a last one, nor a prefix");
+        }
     }
 
     private void takePrefix(int line, String range) {
         String[] parts = range.split("/", 2);
-        String address = parts[0].strip();
+        Optional<IpAddress> address = address(line, parts[0].strip());
+        if (address.isEmpty()) return;
         String length = parts[1].strip();
-        if (!ADDRESS.matches(address)) problem(line, "\"" + address + "\" is not an IPv4 address");
-        else if (!length.matches("\\d{1,2}") || Integer.parseInt(length) > 32)
-            problem(line, "\"/" + length + "\" is not a prefix length from /0 to /32");
-        else addPrefix(line, number(address), Integer.parseInt(length));
+        int bits = address.get().bits();
+        if (!LENGTH.matches(length) || Integer.parseInt(length) > bits)
+            problem(line, "\"/" + length + "\" is not a prefix length from /0 to /" + bits);
+        else addPrefix(line, address.get(), bits - Integer.parseInt(length));
     }
 
-    private void addPrefix(int line, long address, int length) {
-        long size = 1L << (32 - length);
-        long first = address / size * size;
-        boolean hasEnds = length < 31;
-        addAll(line, first + (hasEnds ? 1 : 0), first + size - (hasEnds ? 2 : 1));
+    /** @param free bits that are not fixed by the prefix */
+    private void addPrefix(int line, IpAddress address, int free) {
+        BigInteger first = address.number().shiftRight(free).shiftLeft(free);
+        BigInteger size = BigInteger.ONE.shiftLeft(free);
+        if (free < 2) addAll(line, address.at(first), size);
+        else {
+            int nobody = address.bits() == IpAddress.V4 ? 2 : 1;
+            addAll(line, address.at(first.add(BigInteger.ONE)), size.subtract(BigInteger.valueOf(nobody)));
+        }
     }
 
     private void takeFirstAndLast(int line, String range) {
         String[] parts = range.split("-", 2);
-        for (String part : parts) {
-            if (ADDRESS.matches(part.strip())) continue;
-            problem(line, "\"" + part.strip() + "\" is not an IPv4 address");
-            return;
-        }
-        long first = number(parts[0].strip());
-        long last = number(parts[1].strip());
-        if (last < first) problem(line, "the last address comes before the first");
-        else addAll(line, first, last);
+        Optional<IpAddress> first = address(line, parts[0].strip());
+        Optional<IpAddress> last = first.isEmpty() ? first : address(line, parts[1].strip());
+        if (last.isEmpty()) return;
+        BigInteger count = last.get().number().subtract(first.get().number()).add(BigInteger.ONE);
+        if (first.get().bits() != last.get().bits()) problem(line, "one is an IPv4 address, the other an IPv6 address");
+        else if (count.signum() <= 0) problem(line, "the last address comes before the first");
+        else addAll(line, first.get(), count);
     }
 
-    private void addAll(int line, long first, long last) {
-        if (addresses.size() + (last - first + 1) > MOST_ADDRESSES) {
+    private Optional<IpAddress> address(int line, String text) {
+        Optional<IpAddress> address = IpAddress.read(text);
+        if (address.isEmpty()) problem(line, "\"" + text + "\" is not an address");
+        return address;
+    }
+
+    private void addAll(int line, IpAddress first, BigInteger count) {
+        if (count.compareTo(BigInteger.valueOf(MOST_ADDRESSES - addresses.size())) > 0) {
             problem(line, "more than " + MOST_ADDRESSES + " addresses; look through them in parts");
             return;
         }
-        LongStream.rangeClosed(first, last).mapToObj(AddressRanges::text).forEach(addresses::add);
-    }
-
-    private static long number(String address) {
-        long number = 0;
-        for (String part : address.split("\\.")) number = number * 256 + Long.parseLong(part);
-        return number;
-    }
-
-    private static String text(long number) {
-        return (number >> 24) + "." + (number >> 16 & 255) + "." + (number >> 8 & 255) + "." + (number & 255);
+        for (long i = 0; i < count.longValue(); i++) {
+            addresses.add(first.at(first.number().add(BigInteger.valueOf(i))).text());
+        }
     }
 
     private void problem(int line, String message) {

@@ -11,6 +11,7 @@ import java.util.Map;
 import net.jqwik.api.ForAll;
 import net.jqwik.api.Property;
 import net.jqwik.api.constraints.IntRange;
+import net.jqwik.api.constraints.Size;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
@@ -26,6 +27,13 @@ class AddressRangesTest {
         192.0.2.9/32                     | 1   | 192.0.2.9     | 192.0.2.9
         192.0.2.0/24                     | 254 | 192.0.2.1     | 192.0.2.254
         192.0.2.1-192.0.2.3;192.0.2.2/31 | 3   | 192.0.2.1     | 192.0.2.3
+        2001:DB8:0::7                    | 1   | 2001:db8::7   | 2001:db8::7
+        2001:db8::ffff-2001:db8::1:1     | 3   | 2001:db8::ffff | 2001:db8::1:1
+        2001:db8::5/120                  | 255 | 2001:db8::1   | 2001:db8::ff
+        2001:db8::5/127                  | 2   | 2001:db8::4   | 2001:db8::5
+        2001:db8:0:0:1:0:0:1             | 1   | 2001:db8::1:0:0:1 | 2001:db8::1:0:0:1
+        192.0.2.1;2001:db8::1            | 2   | 192.0.2.1     | 2001:db8::1
+        ::/127                           | 2   | ::            | ::1
         """)
     void rangesAreReadEachAddressOnce(String text, int count, String first, String last) {
         List<String> addresses = ((Read) AddressRanges.read(text.replace(';', '\n'))).addresses();
@@ -41,9 +49,16 @@ class AddressRangesTest {
         192.0.2.1;192.0.2.300            | 1 | neither
         192.0.2.9-192.0.2.1              | 0 | before the first
         192.0.2.0/33                     | 0 | prefix length
-        192.0.2/24                       | 0 | not an IPv4 address
-        192.0.2.1-quay                   | 0 | not an IPv4 address
+        192.0.2/24                       | 0 | not an address
+        192.0.2.1-quay                   | 0 | not an address
         10.0.0.0/8                       | 0 | more than 16384
+        2001:db8::/64                    | 0 | more than 16384
+        ::/0                             | 0 | more than 16384
+        2001:db8::/129                   | 0 | prefix length
+        192.0.2.1-2001:db8::1            | 0 | one is an IPv4 address
+        2001:db8::1::2                   | 0 | neither
+        fe80::1%lo                       | 0 | neither
+        g::1/64                          | 0 | not an address
         ''                               | 0 | no range
         """)
     void aMistakeNamesItsLine(String text, int line, String said) {
@@ -100,5 +115,18 @@ class AddressRangesTest {
         assertThat(read.lines().get(0).platform()).contains("corvane");
         assertThat(read.lines().get(0).tags()).containsExactly("quay", "cards");
         assertThat(AddressList.read("address,tags\n192.0.2.1,a/b\n")).isInstanceOf(AddressList.Outcome.Malformed.class);
+    }
+
+    /** The JDK's reading of what we write is what we wrote; and it is no longer than any other text of it. */
+    @Property(tries = 300)
+    void anIpv6AddressIsWrittenAsItIsRead(@ForAll @Size(8) List<@IntRange(max = 3) Integer> groups)
+            throws UnknownHostException {
+        String full = groups.stream()
+                .map(g -> Integer.toHexString(g == 3 ? 0xab0c : g))
+                .collect(java.util.stream.Collectors.joining(":"));
+        String written = ((Read) AddressRanges.read(full)).addresses().get(0);
+        assertThat(InetAddress.getByName(written)).isEqualTo(InetAddress.getByName(full));
+        assertThat(written.length()).isLessThanOrEqualTo(full.length());
+        assertThat(((Read) AddressRanges.read(written)).addresses()).containsExactly(written);
     }
 }

@@ -5,6 +5,7 @@ import chaperone.core.table.Links;
 import chaperone.server.audit.AuditNote;
 import chaperone.server.audit.Audited;
 import chaperone.server.fleet.Fleet.Standing;
+import chaperone.server.fleet.Pairs;
 import chaperone.server.problem.ProblemException;
 import jakarta.validation.Valid;
 import jakarta.validation.constraints.DecimalMax;
@@ -34,11 +35,13 @@ import org.springframework.web.bind.annotation.RestController;
 @RequestMapping("/api/map")
 class MapController {
     private final Network network;
+    private final Pairs pairs;
     private final MapPlaceRepository places;
     private final MapNoteRepository notes;
     private final Clock clock;
 
-    MapController(Network network, MapPlaceRepository places, MapNoteRepository notes, Clock clock) {
+    MapController(Network network, Pairs pairs, MapPlaceRepository places, MapNoteRepository notes, Clock clock) {
+        this.pairs = pairs;
         this.network = network;
         this.places = places;
         this.notes = notes;
@@ -79,9 +82,13 @@ class MapController {
             Instant writtenAt,
             boolean isNew) {}
 
+    /** Two devices that back each other up, as somebody has confirmed. */
+    record MapPair(String first, String second) {}
+
     /** @param leading links to names that are not in the fleet */
     record MapView(
             List<MapDevice> devices,
+            List<MapPair> pairs,
             List<MapLink> links,
             List<MapLink> leading,
             List<PlaceView> places,
@@ -103,6 +110,9 @@ class MapController {
         Links.Found links = network.links(devices);
         return new MapView(
                 devices.stream().map(MapDevice::of).toList(),
+                pairs.all().stream()
+                        .map(pair -> new MapPair(pair.first(), pair.second()))
+                        .toList(),
                 links.known().stream().map(MapLink::of).toList(),
                 links.leading().stream().map(MapLink::of).toList(),
                 places.findAll().stream()
