@@ -42,7 +42,12 @@
     <button class="btn btn-primary mt-2">Paste it</button>
   </form>
   {#if problem}<div class="mt-2"><ProblemNote {problem} /></div>{/if}
-  {#if screen}<pre
-      class="mono bg-base-200 mt-2 max-h-72 overflow-auto rounded p-3"
-      aria-label="Screen">{screen}</pre>{/if}
+  {#if screen}
+    <textarea
+      class="textarea mono bg-base-200 mt-2 h-64 w-full"
+      aria-label="Screen"
+      wrap="off"
+      readonly
+      value={screen.replaceAll('\r', '')}></textarea>
+  {/if}
 </section>

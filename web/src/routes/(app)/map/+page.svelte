@@ -10,7 +10,7 @@
   import { live } from '$lib/state/live.svelte';
   import { session } from '$lib/state/session.svelte';
   import { count } from '$lib/text/time';
-  import { drawingOf, questionOf, type Box } from './drawing';
+  import { drawingOf, leadingFrom, questionOf, type Box } from './drawing';
   import MapCanvas from './MapCanvas.svelte';
   import MapNotes from './MapNotes.svelte';
   import PairList from './PairList.svelte';
@@ -21,6 +21,7 @@
   const site = $derived(address.params.get('site') ?? '');
   const question = $derived(questionOf(address.params.get('by')));
   const drawing = $derived(map ? drawingOf(map, question, site) : undefined);
+  const leading = $derived(map ? leadingFrom(map, site) : []);
   const notes = $derived(map?.notes.filter((note) => note.site === site) ?? []);
   const news = $derived(map?.notes.filter((note) => note.isNew).length ?? 0);
 
@@ -126,18 +127,18 @@
         onchanged={doing.load}
       />
       {#if site === ''}<PairList />{/if}
-      {#if map.leading.length > 0}
+      {#if leading.length > 0}
         <section class="panel p-3.5" aria-labelledby="strangers">
           <h2 id="strangers">Neighbours that are not in the fleet</h2>
           <ul class="mt-1">
-            {#each map.leading.slice(0, 12) as link (`${link.near} ${link.nearPort} ${link.far} ${link.farPort}`)}
+            {#each leading.slice(0, 12) as link (`${link.near} ${link.nearPort} ${link.far} ${link.farPort}`)}
               <li class="text-quiet truncate">
                 {link.near} <span class="mono">{link.nearPort}</span> – {link.far}
                 <span class="mono">{link.farPort}</span>
               </li>
             {/each}
           </ul>
-          {#if map.leading.length > 12}<p class="text-quiet">and {map.leading.length - 12} more</p>{/if}
+          {#if leading.length > 12}<p class="text-quiet">and {leading.length - 12} more</p>{/if}
         </section>
       {/if}
     </div>

@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest';
 import type { MapView } from '$lib/api/client';
-import { countsInWords, drawingOf, frameOf, questionOf, worstOf } from './drawing';
+import { countsInWords, drawingOf, frameOf, leadingFrom, questionOf, worstOf } from './drawing';
 
 const answer = (kind: 'YES' | 'NO') => ({ kind, reason: '' });
 const device = (name: string, site: string, kept: 'YES' | 'NO') => ({
@@ -88,4 +88,12 @@ it('keeps a pair together that no link joins', () => {
   expect(Math.hypot((first?.x ?? 0) - (second?.x ?? 999), (first?.y ?? 0) - (second?.y ?? 999))).toBeLessThan(
     300
   );
+});
+
+it('tells of unknown neighbours of the site that is open', () => {
+  const leading = [link('a-1', 'stranger'), link('b-1', 'other'), link('c-1', 'third')];
+  const from = (site: string) => leadingFrom({ ...map, leading }, site).map((each) => each.far);
+  expect(from('')).toEqual(['stranger', 'other', 'third']);
+  expect(from('Dunsay')).toEqual(['stranger']);
+  expect(from('No site yet')).toEqual(['third']);
 });

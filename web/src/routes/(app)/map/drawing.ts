@@ -55,6 +55,13 @@ export const NO_SITE = 'No site yet';
 
 const siteOf = (device: MapDevice) => device.site || NO_SITE;
 
+/** Links to names that are not in the fleet, from the devices of a site or from all. */
+export function leadingFrom(map: MapView, site: string): MapView['leading'] {
+  if (site === '') return map.leading;
+  const home = new Map(map.devices.map((device) => [device.name, siteOf(device)]));
+  return map.leading.filter((link) => home.get(link.near) === site);
+}
+
 /** All sites, or the devices of one with whatever they are linked to elsewhere. */
 export function drawingOf(map: MapView, question: Question, site: string): Drawing {
   return site === '' ? ofSites(map, question) : ofSite(map, question, site);

@@ -55,7 +55,7 @@ public final class FleetPage {
         boolean holds = false;
         try (Connection connection = DriverManager.getConnection(database, "postgres", "")) {
             Api api = Sweep.logIn();
-            fill(connection, api.addCredentialSet("switches", "chaperone", "x", ""));
+            fill(connection, api.makeCredentialSet("switches", "chaperone", "x", ""));
             holds = measure(api, connection);
         } finally {
             server.destroy();

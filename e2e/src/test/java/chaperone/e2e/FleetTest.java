@@ -3,50 +3,27 @@ package chaperone.e2e;
 import static com.microsoft.playwright.assertions.PlaywrightAssertions.assertThat;
 import static org.assertj.core.api.Assertions.assertThat;
 
-import chaperone.server.support.TestServer;
 import com.microsoft.playwright.Download;
 import com.microsoft.playwright.Locator;
 import com.microsoft.playwright.Page;
 import com.microsoft.playwright.options.AriaRole;
-import com.microsoft.playwright.options.ColorScheme;
 import java.io.IOException;
 import java.nio.file.Files;
 import java.util.List;
-import org.junit.jupiter.api.AfterAll;
-import org.junit.jupiter.api.AfterEach;
-import org.junit.jupiter.api.BeforeAll;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.Timeout;
+import org.junit.jupiter.api.extension.RegisterExtension;
 
 /** Choosing devices by a query, by keyboard, and editing those that were chosen. */
 @Timeout(180)
 class FleetTest {
-    private static TestServer server;
-    private static Browsing browsing;
-
-    @BeforeAll
-    static void start() {
-        server = TestServer.startDemo(2954);
-        browsing = new Browsing(server);
-    }
-
-    @AfterAll
-    static void stop() {
-        browsing.close();
-        server.close();
-    }
-
-    @AfterEach
-    void noComplaints() {
-        // What is half typed cannot be read yet, and Chromium notes each such answer.
-        browsing.complaints.removeIf(complaint -> complaint.contains("401") || complaint.contains("400"));
-        assertThat(browsing.complaints).isEmpty();
-        browsing.closePages();
-    }
+    // What is half typed cannot be read yet, and Chromium notes each such answer.
+    @RegisterExtension
+    private static final DemoBrowsing DEMO = new DemoBrowsing(2954, "401", "400");
 
     @Test
     void devicesAreFoundKeptAsAGroupEditedAndTakenOut() throws IOException {
-        Page page = browsing.logIn(ColorScheme.LIGHT, "r.anand", "demo-engineer");
+        Page page = DEMO.logIn("r.anand", "demo-engineer");
         page.navigate("/fleet");
         matching(page, 49);
 
@@ -106,7 +83,7 @@ class FleetTest {
 
     @Test
     void anAddressWithAQueryThatCannotBeReadShowsItsMistake() {
-        Page page = browsing.logIn(ColorScheme.LIGHT, "watch", "demo-viewer");
+        Page page = DEMO.logIn("watch", "demo-viewer");
         page.navigate("/fleet?query=role+is+core+and+group+is+nobody");
         assertThat(page.getByRole(AriaRole.ALERT)).containsText("No group is called \"nobody\"");
         assertThat(page.locator("mark")).hasText("nobody");
@@ -117,7 +94,7 @@ class FleetTest {
 
     @Test
     void aViewerChoosesButDoesNotEdit() {
-        Page page = browsing.logIn(ColorScheme.DARK, "watch", "demo-viewer");
+        Page page = DEMO.logIn("watch", "demo-viewer");
         page.navigate("/fleet?query=role+is+core");
         matching(page, 15);
         page.keyboard().press("x");

@@ -50,6 +50,8 @@ class PagesTest {
             "/imports",
             "/fleet?sort=-changed&columns=site+address+serial+tags",
             "/fleet/bring-in?by=ranges",
+            "/fleet/bring-in?by=new",
+            "/devices/brkw-core-1/console",
             "/devices/brkw-core-1/configuration?find=vlan",
             "/devices/brkw-core-1/facts",
             "/devices/brkw-rtr-1/tables",

@@ -3,43 +3,20 @@ package chaperone.e2e;
 import static com.microsoft.playwright.assertions.PlaywrightAssertions.assertThat;
 import static org.assertj.core.api.Assertions.assertThat;
 
-import chaperone.server.support.TestServer;
 import chaperone.standins.device.Fault;
 import com.microsoft.playwright.Locator;
 import com.microsoft.playwright.Page;
 import com.microsoft.playwright.options.AriaRole;
-import com.microsoft.playwright.options.ColorScheme;
 import com.microsoft.playwright.options.SelectOption;
-import org.junit.jupiter.api.AfterAll;
-import org.junit.jupiter.api.AfterEach;
-import org.junit.jupiter.api.BeforeAll;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.Timeout;
+import org.junit.jupiter.api.extension.RegisterExtension;
 
 /** Equipment that nobody has seen before is reached by a text, and the bench lets devices go wrong. */
 @Timeout(180)
 class PlatformsTest {
-    private static TestServer server;
-    private static Browsing browsing;
-
-    @BeforeAll
-    static void start() {
-        server = TestServer.startDemo(2953);
-        browsing = new Browsing(server);
-    }
-
-    @AfterAll
-    static void stop() {
-        browsing.close();
-        server.close();
-    }
-
-    @AfterEach
-    void noComplaints() {
-        browsing.complaints.removeIf(complaint -> complaint.contains("401") || complaint.contains("422"));
-        assertThat(browsing.complaints).isEmpty();
-        browsing.closePages();
-    }
+    @RegisterExtension
+    private static final DemoBrowsing DEMO = new DemoBrowsing(2953, "401", "422");
 
     @Test
     void aNewMakeIsAFileNotAProgram() {
@@ -154,7 +131,7 @@ class PlatformsTest {
 
     @Test
     void anEngineerLooksAndTheBenchLetsDevicesGoWrong() {
-        Page page = browsing.logIn(ColorScheme.LIGHT, "r.anand", "demo-engineer");
+        Page page = DEMO.logIn("r.anand", "demo-engineer");
         page.navigate("/platforms/corvane?tab=try");
         assertThat(page.getByText("Only an administrator tries a platform")).isVisible();
         assertThat(page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName("Save")))
@@ -163,7 +140,7 @@ class PlatformsTest {
         page.getByLabel("Let it go wrong").selectOption("HANGS");
         page.getByText("Set it").click();
         assertThat(page.getByLabel("Clear hangs")).isVisible();
-        assertThat(server.standIn("cairn-acc-1").faults()).containsKey(Fault.HANGS);
+        assertThat(DEMO.server().standIn("cairn-acc-1").faults()).containsKey(Fault.HANGS);
         page.getByLabel("Clear hangs").click();
         assertThat(page.getByLabel("Clear hangs")).hasCount(0);
         page.keyboard().press("c");
@@ -177,7 +154,7 @@ class PlatformsTest {
         page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName("Out of reach"))
                 .click();
         assertThat(page.getByText("Call to berth")).isVisible();
-        assertThat(server.standIn("mv-curlew-sw-1").isUp()).isFalse();
+        assertThat(DEMO.server().standIn("mv-curlew-sw-1").isUp()).isFalse();
         page.getByText("Call to berth").click();
         assertThat(page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName("Out of reach")))
                 .isVisible();
@@ -185,13 +162,13 @@ class PlatformsTest {
 
     @Test
     void aViewerFindsNoBench() {
-        Page page = browsing.logIn(ColorScheme.LIGHT, "watch", "demo-viewer");
+        Page page = DEMO.logIn("watch", "demo-viewer");
         assertThat(page.getByText("Platforms")).isVisible();
         assertThat(page.getByText("Bench")).hasCount(0);
     }
 
     private static Page administrator() {
-        return browsing.logIn(ColorScheme.LIGHT, "a.keel", "demo-administrator");
+        return DEMO.logIn("a.keel", "demo-administrator");
     }
 
     private static void tryOn(Page page, String device) {

@@ -44,7 +44,7 @@ class FirstContactApiTest {
         StandIn standIn = server.standIn(device);
         standIn.becomeFactoryNew();
         TestServer.await(() -> !standIn.isUp(), "it has left the network");
-        long set = server.as(Role.ADMINISTRATOR).addCredentialSet(platform, "chaperone", password, adminPassword);
+        long set = server.as(Role.ADMINISTRATOR).makeCredentialSet(platform, "chaperone", password, adminPassword);
         assertThat(imported(standIn, set)).isEqualTo("PORT_CLOSED");
         Map<String, String> values = Map.of(
                 "name",
@@ -93,7 +93,7 @@ class FirstContactApiTest {
                 .start();
         assertThat(new String(shell.getInputStream().readAllBytes())).contains("mv-curlew-sw-1");
         assertThat(shell.waitFor()).isZero();
-        long set = server.as(Role.ADMINISTRATOR).addCredentialSet("ships", "chaperone", "ebb-2", "");
+        long set = server.as(Role.ADMINISTRATOR).makeCredentialSet("ships", "chaperone", "ebb-2", "");
         assertThat(imported(standIn, set)).isEqualTo("ADDED");
     }
 

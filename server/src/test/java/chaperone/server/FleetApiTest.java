@@ -158,7 +158,7 @@ class FleetApiTest {
                         .get("detail")
                         .asString())
                 .contains("is used by 31 devices");
-        long spare = administrator.addCredentialSet("spare", "x", "y", "");
+        long spare = administrator.makeCredentialSet("spare", "x", "y", "");
         assertThat(administrator
                         .post("/api/credential-sets", Api.credentialSet("Spare", "x", "y", ""))
                         .status())

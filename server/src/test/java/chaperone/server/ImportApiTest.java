@@ -26,7 +26,7 @@ class ImportApiTest {
     static void start() {
         server = TestServer.start(2939);
         engineer = server.as(Role.ENGINEER);
-        wrong = server.as(Role.ADMINISTRATOR).addCredentialSet("old switches", "chaperone", "low-water-1", "");
+        wrong = server.as(Role.ADMINISTRATOR).makeCredentialSet("old switches", "chaperone", "low-water-1", "");
     }
 
     @AfterAll

@@ -76,7 +76,7 @@ class RestartTest {
     }
 
     private static void bringIn(Api api) {
-        long set = api.addCredentialSet("switches", DemoFleet.ACCOUNT, DemoFleet.PASSWORD, DemoFleet.ADMIN_PASSWORD);
+        long set = api.makeCredentialSet("switches", DemoFleet.ACCOUNT, DemoFleet.PASSWORD, DemoFleet.ADMIN_PASSWORD);
         api.awaitJob(api.post(
                         "/api/imports",
                         Map.of("csv", "127.20.1.21", "credentialSet", set, "port", DEVICE_PORT, "listName", ""))

@@ -15,7 +15,8 @@
   import { valueText } from '$lib/parts/queryText';
   import When from '$lib/parts/When.svelte';
   import { session } from '$lib/state/session.svelte';
-  import { accountsOf, titlesOf } from '$lib/text/logIns';
+  import { accountsOf, FILE_CHOICES, titlesOf } from '$lib/text/logIns';
+  import PossibleList from '../PossibleList.svelte';
   import { count } from '$lib/text/time';
 
   const id = $derived(Number(page.params.id));
@@ -152,6 +153,31 @@
           {/if}
         {/if}
       {/if}
+    </section>
+  </div>
+  <div class="mt-4 grid grid-cols-2 items-start gap-4">
+    <section class="panel p-4" aria-labelledby="possible">
+      <h2 id="possible">What it makes possible</h2>
+      <PossibleList protocols={set.logIns.flatMap((logIn) => logIn.protocols)} files={set.files} />
+    </section>
+    <section class="panel p-4" aria-labelledby="details">
+      <h2 id="details">Log-ins</h2>
+      <dl>
+        {#each set.logIns as logIn (logIn.protocols.join())}
+          <dt class="mt-1 font-semibold">{titlesOf(logIn.protocols)}</dt>
+          <dd>
+            <span class="mono">{logIn.account}</span>
+            {[logIn.publicKey && 'by key', logIn.hasPassword && 'by password']
+              .filter(Boolean)
+              .join(', else ')}
+            {#if logIn.publicKey}<code class="mono text-quiet block break-all">{logIn.publicKey}</code>{/if}
+          </dd>
+        {/each}
+        <dt class="mt-1 font-semibold">Files go by</dt>
+        <dd>{FILE_CHOICES.find((choice) => choice.name === set?.files)?.title}</dd>
+        <dt class="mt-1 font-semibold">This server's address as the devices see it</dt>
+        <dd class="mono">{set.serverAddress || 'the one it has'}</dd>
+      </dl>
     </section>
   </div>
   <section class="mt-4" aria-labelledby="uses">

@@ -99,7 +99,9 @@
 
 <h1>Bring devices in</h1>
 <p class="text-quiet">
-  Each address is called at once with the log-in of one credential set; every line gets its own outcome.
+  {isNew
+    ? 'A device that was just unpacked listens on its cable only. It has to be told a few things before it can be called.'
+    : 'Each address is called at once with the log-in of one credential set; every line gets its own outcome.'}
 </p>
 
 <div class="join mt-3" role="group" aria-label="How">

@@ -182,9 +182,13 @@
         </div>
         <p class="text-quiet">{contact?.how ?? ''}</p>
         {#if gaps.length > 0}<p class="text-warning mt-1">Still empty: {gaps.join(', ')}</p>{/if}
-        <pre class="mono bg-base-200 mt-2 overflow-x-auto rounded p-3" aria-label="Base configuration">{shown
-            ? text
-            : masked(text, secrets)}</pre>
+        <textarea
+          class="textarea mono bg-base-200 mt-2 w-full"
+          aria-label="Text to paste"
+          rows={Math.min(22, text.split('\n').length)}
+          wrap="off"
+          readonly
+          value={shown ? text : masked(text, secrets)}></textarea>
       </section>
 
       <section class="panel mt-4 p-4" aria-labelledby="check">

@@ -6,7 +6,7 @@
   import { session } from '$lib/state/session.svelte';
 
   let { sets }: { sets: readonly CredentialSet[] } = $props();
-  const EXAMPLE = '192.0.2.1 - 192.0.2.40\n198.51.100.0/26';
+  const EXAMPLE = '192.0.2.1 - 192.0.2.40\n198.51.100.0/26\n2001:db8::100 - 2001:db8::1ff';
   let ranges = $state('');
   let chosen = $state<number[]>([]);
   let port = $state(22);

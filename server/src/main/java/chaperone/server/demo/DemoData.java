@@ -11,8 +11,10 @@ import chaperone.server.account.Role;
 import chaperone.server.copy.CopyJobs;
 import chaperone.server.copy.CopyStore;
 import chaperone.server.fleet.CredentialSets;
+import chaperone.server.fleet.CredentialSets.Entry;
 import chaperone.server.fleet.Fleet;
 import chaperone.server.fleet.HostKeys;
+import chaperone.server.fleet.Pairs;
 import chaperone.server.platform.PlatformShelf;
 import java.io.IOException;
 import java.io.UncheckedIOException;
@@ -73,12 +75,16 @@ class DemoData implements ApplicationRunner {
     /** A switch that waits to be brought in was replaced since somebody talked to it: its key is another now. */
     private static final String REPLACED = "127.20.8.22";
 
+    /** Others are proposed, and wait for somebody's word. */
+    private static final Map<String, String> PAIRS = Map.of("brkw-core-1", "brkw-core-2", "ald-rtr-1", "ald-rtr-2");
+
     private static final String FORMER_KEY = "SHA256:4wL2gXo0vUe3kRz7TqYcJm8BdHs1pNf6iAa5xKEtQZM";
 
     private final AccountService accounts;
     private final CredentialSets credentials;
     private final HostKeys keys;
     private final Fleet fleet;
+    private final Pairs pairs;
     private final CopyStore copies;
     private final CopyJobs jobs;
     private final Connector connector;
@@ -92,6 +98,7 @@ class DemoData implements ApplicationRunner {
             CredentialSets credentials,
             HostKeys keys,
             Fleet fleet,
+            Pairs pairs,
             CopyStore copies,
             CopyJobs jobs,
             Connector connector,
@@ -103,6 +110,7 @@ class DemoData implements ApplicationRunner {
         this.credentials = credentials;
         this.keys = keys;
         this.fleet = fleet;
+        this.pairs = pairs;
         this.copies = copies;
         this.jobs = jobs;
         this.connector = connector;
@@ -121,13 +129,14 @@ class DemoData implements ApplicationRunner {
                 .collect(Collectors.toMap(Map.Entry::getKey, entry -> addSet(entry.getKey(), entry.getValue())));
         bringIn(Files.readAllLines(history.resolve("known.txt")), sets);
         jobs.start(fleet.choose(List.of()), true, "r.anand");
+        PAIRS.forEach((first, second) -> pairs.confirm(first, second, "r.anand"));
         addAccounts();
         LOG.info("Demo data loaded");
     }
 
     private long addSet(String maker, String name) {
         boolean isSwitch = maker.equals("Corvane");
-        return credentials.add(CredentialSets.Entry.simple(
+        return credentials.add(Entry.simple(
                 name, "all " + maker + " devices", "chaperone", "harbour-light-7", isSwitch ? "tide-table-9" : ""));
     }
 

@@ -247,7 +247,7 @@ class ReadingTest {
 
     @Test
     void anAccountThatSeesOnlyAPartIsRefusedAtTheFirstContact() {
-        long set = server.as(Role.ADMINISTRATOR).addCredentialSet("lookers", "watch", "lookout-2", "");
+        long set = server.as(Role.ADMINISTRATOR).makeCredentialSet("lookers", "watch", "lookout-2", "");
         Map<String, Object> list =
                 Map.of("csv", "127.20.2.2", "credentialSet", set, "port", server.devicePort(), "listName", "");
         long job = engineer.post("/api/imports", list).json(202).get("job").asLong();

@@ -137,7 +137,7 @@ public final class Api {
     }
 
     /** One account for every protocol; gives the new set's number. */
-    public long addCredentialSet(String name, String account, String password, String privileged) {
+    public long makeCredentialSet(String name, String account, String password, String privileged) {
         return post("/api/credential-sets", credentialSet(name, account, password, privileged))
                 .json(201)
                 .get("id")

@@ -4,6 +4,7 @@ import chaperone.server.ChaperoneServer;
 import chaperone.server.account.AccountService;
 import chaperone.server.account.Role;
 import chaperone.server.fleet.CredentialSets;
+import chaperone.server.fleet.CredentialSets.Entry;
 import chaperone.standins.StandIn;
 import chaperone.standins.StandIns;
 import chaperone.standins.control.ControlServer;
@@ -56,8 +57,7 @@ public final class TestServer implements AutoCloseable {
         AccountService accounts = context.getBean(AccountService.class);
         for (Role role : Role.values()) accounts.add(nameOf(role), role + " of the tests", role, PASSWORD);
         long set = context.getBean(CredentialSets.class)
-                .add(CredentialSets.Entry.simple(
-                        "switches", "", DemoFleet.ACCOUNT, DemoFleet.PASSWORD, DemoFleet.ADMIN_PASSWORD));
+                .add(Entry.simple("switches", "", DemoFleet.ACCOUNT, DemoFleet.PASSWORD, DemoFleet.ADMIN_PASSWORD));
         return new TestServer(context, standIns, Optional.empty(), devicePort, set);
     }
 
