@@ -46,41 +46,41 @@ class FirstContactTest {
         assertThat(page.getByRole(AriaRole.LINK, new Page.GetByRoleOptions().setName("spares")))
                 .isVisible();
 
-        page.navigate("/bench?at=inch-acc-2");
+        page.navigate("/bench?at=esth-acc-1");
         button(page, "Make it factory-new").click();
-        assertThat(page.getByLabel("inch-acc-2", exactly())).containsText("not answering");
+        assertThat(page.getByLabel("esth-acc-1", exactly())).containsText("not answering");
 
         page.navigate("/fleet/bring-in?by=new");
-        page.getByLabel("Name", exactly()).fill("inch acc 2");
+        page.getByLabel("Name", exactly()).fill("esth acc 1");
         assertThat(page.getByRole(AriaRole.ALERT)).containsText("Name: expected letters");
-        page.getByLabel("Name", exactly()).fill("inch-acc-2");
-        page.getByLabel("Management address", exactly()).fill("127.20.8.22");
+        page.getByLabel("Name", exactly()).fill("esth-acc-1");
+        page.getByLabel("Management address", exactly()).fill("127.20.4.21");
         page.getByLabel("Administrator's password", exactly()).fill("ebb-tide-1");
         page.getByLabel("Its password", exactly()).fill("flood-tide-2");
         Locator text = page.getByLabel("Text to paste");
-        assertThat(text).hasValue(Pattern.compile("address 127\\.20\\.8\\.22/24"));
+        assertThat(text).hasValue(Pattern.compile("address 127\\.20\\.4\\.21/24"));
         assertThat(text).not().hasValue(Pattern.compile("flood-tide-2"));
         button(page, "Show passwords").click();
         assertThat(text).hasValue(Pattern.compile("secret flood-tide-2"));
         String base = text.inputValue();
 
-        page.navigate("/bench?at=inch-acc-2");
+        page.navigate("/bench?at=esth-acc-1");
         button(page, "Cable").click();
         page.getByLabel("What to paste at the cable").fill(base);
         button(page, "Paste it").click();
-        assertThat(page.getByLabel("Screen")).hasValue(Pattern.compile("inch-acc-2:admin> save"));
+        assertThat(page.getByLabel("Screen")).hasValue(Pattern.compile("esth-acc-1:admin> save"));
 
         page.navigate("/fleet/bring-in");
         page.getByLabel("Credential set").selectOption(new SelectOption().setLabel("spares (chaperone, web)"));
-        page.getByLabel("Addresses", exactly()).fill("127.20.8.22:2959");
+        page.getByLabel("Addresses", exactly()).fill("127.20.4.21:2959");
         button(page, "Bring in").click();
-        assertThat(page.getByText("Added to the fleet as inch-acc-2")).isVisible();
+        assertThat(page.getByText("Added to the fleet as esth-acc-1")).isVisible();
 
         page.navigate("/fleet/bring-in?by=new");
-        page.getByLabel("Device of the fleet").fill("inch-acc-2");
+        page.getByLabel("Device of the fleet").fill("esth-acc-1");
         button(page, "Check").click();
         Locator told = page.getByLabel("What the device was told");
-        assertThat(told).containsText("name inch-acc-2");
+        assertThat(told).containsText("name esth-acc-1");
         assertThat(told).containsText("no; only for hearing of edits");
         assertThat(told).not().containsText("needed now");
     }
