@@ -207,8 +207,8 @@
     touch-action: none;
   }
   .pair {
-    stroke: var(--color-neutral);
-    stroke-opacity: 0.14;
+    stroke: var(--color-base-content);
+    stroke-opacity: 0.16;
     stroke-width: 30;
   }
   .link {

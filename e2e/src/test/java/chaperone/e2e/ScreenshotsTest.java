@@ -33,7 +33,24 @@ class ScreenshotsTest {
             Page settings = browsing.logIn(ColorScheme.LIGHT, "a.keel", "demo-administrator");
             settings.navigate("/credentials");
             settings.getByText("all Corvane devices").waitFor();
+            settings.getByLabel("Change switches").click();
+            settings.getByText("copy, put back, image transfer").waitFor();
             take(settings, "credentials");
+            settings.navigate("/fleet/bring-in?by=new");
+            settings.getByLabel("Name", new Page.GetByLabelOptions().setExact(true))
+                    .fill("duns-acc-9");
+            settings.getByLabel("Management address", new Page.GetByLabelOptions().setExact(true))
+                    .fill("192.0.2.29");
+            settings.getByLabel("Device of the fleet").fill("brkw-core-1");
+            settings.locator("button:text-is('Check')").click();
+            settings.getByText("name brkw-core-1").waitFor();
+            take(settings, "first-contact");
+            settings.navigate("/devices/brkw-core-1/console");
+            settings.getByText("Open a console").click();
+            settings.getByText("logged in as chaperone").waitFor();
+            settings.keyboard().type("show neighbours\r");
+            settings.waitForTimeout(700);
+            take(settings, "console");
             settings.navigate("/map");
             settings.getByText("A pair").first().waitFor();
             take(settings, "map");

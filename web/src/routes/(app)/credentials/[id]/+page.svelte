@@ -176,7 +176,7 @@
         <dt class="mt-1 font-semibold">Files go by</dt>
         <dd>{FILE_CHOICES.find((choice) => choice.name === set?.files)?.title}</dd>
         <dt class="mt-1 font-semibold">This server's address as the devices see it</dt>
-        <dd class="mono">{set.serverAddress || 'the one it has'}</dd>
+        <dd class={set.serverAddress ? 'mono' : ''}>{set.serverAddress || 'the one it has'}</dd>
       </dl>
     </section>
   </div>

@@ -43,8 +43,8 @@ class FirstContactTest {
                 name duns-acc-9
                 admin-secret ebb-tide-1
                 account chaperone level admin secret flood-tide-2
-                vlan 900 "management"
-                gateway vlan 900
+                vlan 950 "management"
+                gateway vlan 950
                 address 192.0.2.7/27
                 up
                 reach shell
