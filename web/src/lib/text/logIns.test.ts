@@ -47,4 +47,11 @@ describe('log-ins of a credential set', () => {
     expect(titlesOf(once.flatMap((draft) => draft.protocols))).toBe('SSH, HTTPS');
     expect(toggled(once, 0, 'HTTPS')).toEqual([newLogIn(['SSH'])]);
   });
+
+  it('takes a key away only when told to', () => {
+    const draft = { ...newLogIn(['SSH']), publicKey: 'ssh-ed25519 AAAA', was: 0 };
+    expect(inputOf(draft).privateKey).toBeUndefined();
+    expect(inputOf({ ...draft, dropsKey: true }).privateKey).toBe('');
+    expect(inputOf({ ...draft, dropsKey: true, key: 'another' }).privateKey).toBe('another');
+  });
 });

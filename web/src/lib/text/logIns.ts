@@ -26,6 +26,8 @@ export interface LogInDraft {
   account: string;
   password: string;
   key: string;
+  /** Whether the stored key is to be taken away. */
+  dropsKey: boolean;
   passphrase: string;
   /** Where it stands in the set as it is stored. */
   was?: number;
@@ -34,7 +36,15 @@ export interface LogInDraft {
 }
 
 export function newLogIn(protocols: Protocol[]): LogInDraft {
-  return { protocols, account: '', password: '', key: '', passphrase: '', hasPassword: false };
+  return {
+    protocols,
+    account: '',
+    password: '',
+    key: '',
+    dropsKey: false,
+    passphrase: '',
+    hasPassword: false
+  };
 }
 
 export function draftsOf(logIns: LogInView[]): LogInDraft[] {
@@ -52,7 +62,8 @@ export function inputOf(draft: LogInDraft): LogInInput {
     protocols: draft.protocols,
     account: draft.account,
     password: draft.password === '' ? undefined : draft.password,
-    privateKey: draft.key === '' ? undefined : draft.key,
+    // The empty text takes the stored key away.
+    privateKey: draft.key === '' ? (draft.dropsKey ? '' : undefined) : draft.key,
     passphrase: draft.passphrase === '' ? undefined : draft.passphrase,
     was: draft.was
   };

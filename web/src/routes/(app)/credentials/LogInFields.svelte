@@ -48,7 +48,7 @@
       type="password"
       bind:value={draft.password}
       maxlength="200"
-      required={!draft.hasPassword && !draft.publicKey && draft.key === ''}
+      required={!draft.hasPassword && (!draft.publicKey || draft.dropsKey) && draft.key === ''}
       placeholder={draft.hasPassword ? 'unchanged if left empty' : ''}
       autocomplete="new-password"
     />
@@ -60,6 +60,10 @@
           It has a private key. Devices know it by
           <code class="mono break-all">{draft.publicKey}</code>
         </p>
+        <label class="mt-1 flex items-center gap-1.5">
+          <input type="checkbox" class="checkbox" bind:checked={draft.dropsKey} />
+          Take the key away; the password stays
+        </label>
       {/if}
       {#if keyShown}
         <label class="mt-1 block">

@@ -22,6 +22,7 @@ class ArrowsTest {
                     "chaperone.core..",
                     "java.lang..",
                     "java.io..",
+                    "java.math..",
                     "java.nio..",
                     "java.security..",
                     "java.time..",

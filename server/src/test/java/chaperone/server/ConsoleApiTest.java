@@ -10,6 +10,7 @@ import java.net.http.HttpClient;
 import java.net.http.WebSocket;
 import java.nio.ByteBuffer;
 import java.nio.charset.StandardCharsets;
+import java.util.HashMap;
 import java.util.Map;
 import java.util.concurrent.CompletableFuture;
 import java.util.concurrent.CompletionException;
@@ -117,6 +118,30 @@ class ConsoleApiTest {
         assertThat(server.as(Role.ADMINISTRATOR).get("/api/audit?size=50").body())
                 .contains("as m.oduya")
                 .doesNotContain("no such password");
+    }
+
+    @Test
+    void aLockedAccountLosesItsConsole() {
+        Api administrator = server.as(Role.ADMINISTRATOR);
+        administrator
+                .post("/api/accounts", account(Map.of("name", "t.gale", "password", TestServer.PASSWORD)))
+                .json(201);
+        Api person = new Api(server.address()).logIn("t.gale", TestServer.PASSWORD);
+        long id = person.post("/api/devices/brkw-core-1/consoles", Map.of())
+                .json(201)
+                .get("console")
+                .asLong();
+        Screen screen = new Screen();
+        open(person, id, screen);
+        screen.await("brkw-core-1:view>");
+        administrator.put("/api/accounts/t.gale", account(Map.of("locked", true)));
+        TestServer.await(() -> screen.closed, "the console has ended");
+    }
+
+    private static Map<String, Object> account(Map<String, Object> more) {
+        Map<String, Object> account = new HashMap<>(Map.of("fullName", "T. Gale", "role", "ENGINEER"));
+        account.putAll(more);
+        return account;
     }
 
     private static JsonNode ask(Map<String, String> body) {

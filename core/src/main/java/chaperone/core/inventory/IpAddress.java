@@ -2,8 +2,9 @@ package chaperone.core.inventory;
 
 import com.google.re2j.Pattern;
 import java.math.BigInteger;
-import java.net.InetAddress;
-import java.net.UnknownHostException;
+import java.util.ArrayList;
+import java.util.Collections;
+import java.util.List;
 import java.util.Optional;
 
 /**
@@ -16,23 +17,55 @@ record IpAddress(BigInteger number, int bits) {
 
     private static final String OCTET = "(25[0-5]|2[0-4]\\d|1\\d\\d|[1-9]?\\d)";
     private static final Pattern DOTTED = Pattern.compile(OCTET + "(\\." + OCTET + "){3}");
-    /** What may be an IPv6 address: with this the JDK reads it as one, or refuses it, and asks no name server. */
-    private static final Pattern WITH_COLONS = Pattern.compile("[0-9A-Fa-f:][0-9A-Fa-f:.]*:[0-9A-Fa-f:.]*");
+    private static final Pattern GROUP = Pattern.compile("[0-9A-Fa-f]{1,4}");
 
-    /** Reads the text forms of RFC 4291, section 2.2, and dotted IPv4. */
+    /** Reads dotted IPv4, and the text forms of RFC 4291, section 2.2. */
     static Optional<IpAddress> read(String text) {
-        if (!DOTTED.matches(text) && !(text.length() <= 45 && WITH_COLONS.matches(text))) return Optional.empty();
-        try {
-            byte[] bytes = InetAddress.getByName(text).getAddress();
-            int bits = text.contains(":") ? V6 : V4;
-            // The JDK takes ::ffff:192.0.2.1 for IPv4; as a range it is one of IPv6.
-            BigInteger number = new BigInteger(1, bytes);
-            boolean isMapped = bits == V6 && bytes.length == 4;
-            return Optional.of(new IpAddress(
-                    isMapped ? number.add(BigInteger.valueOf(0xffff).shiftLeft(32)) : number, bits));
-        } catch (UnknownHostException e) {
-            return Optional.empty();
+        if (DOTTED.matches(text)) return Optional.of(new IpAddress(BigInteger.valueOf(dotted(text)), V4));
+        if (text.length() > 45 || !text.contains(":")) return Optional.empty();
+        int gap = text.indexOf("::");
+        if (gap < 0) return number(groups(text));
+        Optional<List<Integer>> before = groups(text.substring(0, gap));
+        Optional<List<Integer>> after = groups(text.substring(gap + 2));
+        if (before.isEmpty() || after.isEmpty()) return Optional.empty();
+        int zeros = 8 - before.get().size() - after.get().size();
+        if (zeros < 1) return Optional.empty();
+        List<Integer> all = new ArrayList<>(before.get());
+        all.addAll(Collections.nCopies(zeros, 0));
+        all.addAll(after.get());
+        return number(Optional.of(all));
+    }
+
+    /** The groups between colons, the last of which may be two in dotted form; nothing if they are none. */
+    private static Optional<List<Integer>> groups(String text) {
+        List<Integer> groups = new ArrayList<>();
+        if (text.isEmpty()) return Optional.of(groups);
+        String[] parts = text.split(":", -1);
+        for (int i = 0; i < parts.length; i++) {
+            if (i == parts.length - 1 && DOTTED.matches(parts[i])) {
+                long number = dotted(parts[i]);
+                groups.add((int) (number >> 16));
+                groups.add((int) (number & 0xffff));
+            } else if (GROUP.matches(parts[i])) {
+                groups.add(Integer.parseInt(parts[i], 16));
+            } else {
+                return Optional.empty();
+            }
         }
+        return Optional.of(groups);
+    }
+
+    private static Optional<IpAddress> number(Optional<List<Integer>> groups) {
+        if (groups.isEmpty() || groups.get().size() != 8) return Optional.empty();
+        BigInteger number = BigInteger.ZERO;
+        for (int group : groups.get()) number = number.shiftLeft(16).add(BigInteger.valueOf(group));
+        return Optional.of(new IpAddress(number, V6));
+    }
+
+    private static long dotted(String address) {
+        long number = 0;
+        for (String part : address.split("\\.")) number = number * 256 + Long.parseLong(part);
+        return number;
     }
 
     IpAddress at(BigInteger other) {

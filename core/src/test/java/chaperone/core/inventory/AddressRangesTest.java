@@ -34,6 +34,8 @@ class AddressRangesTest {
         2001:db8:0:0:1:0:0:1             | 1   | 2001:db8::1:0:0:1 | 2001:db8::1:0:0:1
         192.0.2.1;2001:db8::1            | 2   | 192.0.2.1     | 2001:db8::1
         ::/127                           | 2   | ::            | ::1
+        ::ffff:192.0.2.1                 | 1   | ::ffff:c000:201 | ::ffff:c000:201
+        1:2:3:4:5:6:7::                  | 1   | 1:2:3:4:5:6:7:0 | 1:2:3:4:5:6:7:0
         """)
     void rangesAreReadEachAddressOnce(String text, int count, String first, String last) {
         List<String> addresses = ((Read) AddressRanges.read(text.replace(';', '\n'))).addresses();
@@ -58,6 +60,13 @@ class AddressRangesTest {
         192.0.2.1-2001:db8::1            | 0 | one is an IPv4 address
         2001:db8::1::2                   | 0 | neither
         fe80::1%lo                       | 0 | neither
+        1:2:3:4:5:6:7                    | 0 | neither
+        1:2:3:4::5:6:7:8                 | 0 | neither
+        1:2:3:4:5:6:7:8:9                | 0 | neither
+        ::12345                          | 0 | neither
+        :1:2:3:4:5:6:7                   | 0 | neither
+        ::192.0.2.300                    | 0 | neither
+        1:::2                            | 0 | neither
         g::1/64                          | 0 | not an address
         ''                               | 0 | no range
         """)

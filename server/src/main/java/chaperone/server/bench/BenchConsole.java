@@ -5,6 +5,7 @@ import chaperone.connect.Console;
 import chaperone.connect.Endpoint;
 import chaperone.connect.Login;
 import chaperone.connect.Target;
+import chaperone.server.account.StillAllowed;
 import chaperone.server.console.ConsoleHandler;
 import chaperone.server.problem.ProblemException;
 import java.util.Optional;
@@ -20,7 +21,8 @@ class BenchConsole extends ConsoleHandler {
     private final StandInControl control;
     private final Connector connector;
 
-    BenchConsole(StandInControl control, Connector connector) {
+    BenchConsole(StandInControl control, Connector connector, StillAllowed allowed) {
+        super(allowed);
         this.control = control;
         this.connector = connector;
     }

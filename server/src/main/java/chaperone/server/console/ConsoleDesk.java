@@ -40,6 +40,7 @@ class ConsoleDesk implements DisposableBean {
         this.connector = connector;
         this.recordings = recordings;
         this.clock = clock;
+        // A recorder that cannot store ends its console by itself, and never throws.
         timer.scheduleWithFixedDelay(() -> running.forEach(Recorder::store), 1, 1, TimeUnit.SECONDS);
     }
 

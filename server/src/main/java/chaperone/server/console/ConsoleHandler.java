@@ -2,14 +2,20 @@ package chaperone.server.console;
 
 import chaperone.connect.Console;
 import chaperone.connect.ConversationException;
+import chaperone.server.account.StillAllowed;
 import chaperone.server.job.Outcome;
 import chaperone.server.problem.ProblemException;
 import java.io.IOException;
 import java.nio.charset.StandardCharsets;
+import java.security.Principal;
 import java.util.Map;
 import java.util.concurrent.ConcurrentHashMap;
+import java.util.concurrent.Executors;
+import java.util.concurrent.ScheduledExecutorService;
+import java.util.concurrent.TimeUnit;
 import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
+import org.springframework.beans.factory.DisposableBean;
 import org.springframework.web.socket.BinaryMessage;
 import org.springframework.web.socket.CloseStatus;
 import org.springframework.web.socket.TextMessage;
@@ -21,13 +27,38 @@ import org.springframework.web.socket.handler.TextWebSocketHandler;
  * A console over a web socket (RFC 6455): what is typed comes as text, what the device says goes out as bytes. Whoever
  * extends it says which console an address stands for.
  */
-public abstract class ConsoleHandler extends TextWebSocketHandler {
+public abstract class ConsoleHandler extends TextWebSocketHandler implements DisposableBean {
     private static final Logger LOG = LoggerFactory.getLogger(ConsoleHandler.class);
     private static final int SEND_LIMIT_MILLIS = 10_000;
     private static final int BUFFER_BYTES = 4_000_000;
     private static final int MOST_CONSOLES = 50;
 
-    private final Map<String, Console> open = new ConcurrentHashMap<>();
+    private static final long LOOK_SECONDS = 5;
+
+    private final Map<String, Open> open = new ConcurrentHashMap<>();
+    private final ScheduledExecutorService timer = Executors.newSingleThreadScheduledExecutor(task -> {
+        Thread thread = new Thread(task, "console-accounts");
+        thread.setDaemon(true);
+        return thread;
+    });
+
+    private record Open(WebSocketSession line, Console console) {}
+
+    /** @param allowed asked every few seconds: a console ends when its account is locked or altered */
+    protected ConsoleHandler(StillAllowed allowed) {
+        timer.scheduleWithFixedDelay(() -> endForbidden(allowed), LOOK_SECONDS, LOOK_SECONDS, TimeUnit.SECONDS);
+    }
+
+    private void endForbidden(StillAllowed allowed) {
+        for (Open each : open.values()) {
+            try {
+                Principal who = each.line().getPrincipal();
+                if (who == null || !allowed.is(who)) close(each.line());
+            } catch (RuntimeException e) {
+                LOG.warn("The account of a console could not be looked at", e);
+            }
+        }
+    }
 
     /**
      * @param parts the words of the address between its slashes
@@ -42,7 +73,7 @@ public abstract class ConsoleHandler extends TextWebSocketHandler {
         String[] parts = String.valueOf(session.getUri()).split("\\?")[0].split("/");
         try {
             if (open.size() >= MOST_CONSOLES) throw new IllegalStateException("Too many consoles are open.");
-            open.put(session.getId(), console(session, parts, to(line)));
+            open.put(session.getId(), new Open(line, console(session, parts, to(line))));
         } catch (ConversationException e) {
             refuse(line, Outcome.of(e.kind()).meaning() + " " + e.seen());
         } catch (ProblemException | IllegalStateException e) {
@@ -87,13 +118,18 @@ public abstract class ConsoleHandler extends TextWebSocketHandler {
 
     @Override
     protected void handleTextMessage(WebSocketSession session, TextMessage message) {
-        Console console = open.get(session.getId());
-        if (console != null) console.type(message.getPayload());
+        Open typed = open.get(session.getId());
+        if (typed != null) typed.console().type(message.getPayload());
     }
 
     @Override
     public void afterConnectionClosed(WebSocketSession session, CloseStatus status) {
-        Console console = open.remove(session.getId());
-        if (console != null) console.close();
+        Open ended = open.remove(session.getId());
+        if (ended != null) ended.console().close();
+    }
+
+    @Override
+    public void destroy() {
+        timer.shutdownNow();
     }
 }

@@ -1,6 +1,7 @@
 package chaperone.server.console;
 
 import chaperone.connect.Console;
+import chaperone.server.account.StillAllowed;
 import chaperone.server.problem.ProblemException;
 import java.security.Principal;
 import org.springframework.stereotype.Component;
@@ -11,7 +12,8 @@ import org.springframework.web.socket.WebSocketSession;
 class DeviceConsole extends ConsoleHandler {
     private final ConsoleDesk desk;
 
-    DeviceConsole(ConsoleDesk desk) {
+    DeviceConsole(ConsoleDesk desk, StillAllowed allowed) {
+        super(allowed);
         this.desk = desk;
     }
 

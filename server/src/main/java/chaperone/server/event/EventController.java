@@ -1,11 +1,15 @@
 package chaperone.server.event;
 
+import chaperone.server.account.StillAllowed;
 import java.io.IOException;
-import java.util.List;
-import java.util.concurrent.CopyOnWriteArrayList;
+import java.security.Principal;
+import java.util.Map;
+import java.util.concurrent.ConcurrentHashMap;
 import java.util.concurrent.Executors;
 import java.util.concurrent.ScheduledExecutorService;
 import java.util.concurrent.TimeUnit;
+import org.slf4j.Logger;
+import org.slf4j.LoggerFactory;
 import org.springframework.beans.factory.DisposableBean;
 import org.springframework.context.event.EventListener;
 import org.springframework.http.MediaType;
@@ -16,10 +20,12 @@ import org.springframework.web.servlet.mvc.method.annotation.SseEmitter;
 /** Sends events to open pages (server-sent events of the HTML standard). */
 @RestController
 class EventController implements DisposableBean {
+    private static final Logger LOG = LoggerFactory.getLogger(EventController.class);
     private static final int MOST_PAGES = 1000;
     private static final int BEAT_SECONDS = 10;
 
-    private final List<SseEmitter> pages = new CopyOnWriteArrayList<>();
+    private final StillAllowed allowed;
+    private final Map<SseEmitter, Principal> pages = new ConcurrentHashMap<>();
 
     /** One thread sends to all: a page that reads slowly costs a buffer, not a thread. */
     private final ScheduledExecutorService sender = Executors.newSingleThreadScheduledExecutor(task -> {
@@ -28,19 +34,32 @@ class EventController implements DisposableBean {
         return thread;
     });
 
-    EventController() {
-        sender.scheduleWithFixedDelay(
-                () -> send(SseEmitter.event().comment("beat")), BEAT_SECONDS, BEAT_SECONDS, TimeUnit.SECONDS);
+    EventController(StillAllowed allowed) {
+        this.allowed = allowed;
+        sender.scheduleWithFixedDelay(this::beat, BEAT_SECONDS, BEAT_SECONDS, TimeUnit.SECONDS);
+    }
+
+    /** Pages of an account that was locked meanwhile hear nothing more. */
+    private void beat() {
+        try {
+            pages.forEach((page, who) -> {
+                if (!allowed.is(who)) page.complete();
+            });
+            send(SseEmitter.event().comment("beat"));
+        } catch (RuntimeException e) {
+            // A timer that fails once never fires again.
+            LOG.warn("The accounts of open pages could not be looked at", e);
+        }
     }
 
     @GetMapping(path = "/api/events", produces = MediaType.TEXT_EVENT_STREAM_VALUE)
-    SseEmitter open() {
+    SseEmitter open(Principal who) {
         SseEmitter page = new SseEmitter(0L);
         page.onCompletion(() -> pages.remove(page));
         page.onTimeout(() -> pages.remove(page));
         page.onError(e -> pages.remove(page));
-        if (pages.size() >= MOST_PAGES) pages.remove(0).complete();
-        pages.add(page);
+        if (pages.size() >= MOST_PAGES) pages.keySet().iterator().next().complete();
+        pages.put(page, who);
         sender.execute(() -> sendTo(page, SseEmitter.event().name("again").data("0")));
         return page;
     }
@@ -53,7 +72,7 @@ class EventController implements DisposableBean {
 
     private void send(SseEmitter.SseEventBuilder event) {
         var built = event.build();
-        for (SseEmitter page : pages) {
+        for (SseEmitter page : pages.keySet()) {
             try {
                 page.send(built);
             } catch (IOException | IllegalStateException e) {
@@ -72,7 +91,7 @@ class EventController implements DisposableBean {
 
     @Override
     public void destroy() {
-        pages.forEach(SseEmitter::complete);
+        pages.keySet().forEach(SseEmitter::complete);
         sender.shutdownNow();
     }
 }
