@@ -56,6 +56,17 @@ public final class NetconfConversation implements Conversation {
 
     /** Exchanges hellos and settles the version (RFC 6241, section 8.1). */
     void greet() {
+        try {
+            exchangeHellos();
+        } catch (ConversationException e) {
+            // The log-in has worked: a channel that ends without a word never was one (RFC 4254, section 6.5).
+            if (e.kind() != FailureKind.DROPPED || incoming.arrived() > 0) throw e;
+            throw new ConversationException(
+                    FailureKind.NO_PROGRAM_INTERFACE, endpoint, "the subsystem netconf was not opened", e);
+        }
+    }
+
+    private void exchangeHellos() {
         send("<?xml version=\"1.0\" encoding=\"UTF-8\"?>\n<hello xmlns=\"" + NAMESPACE + "\"><capabilities><capability>"
                 + BASE + "1.0</capability><capability>" + BASE
                 + "1.1</capability></capabilities></hello>");

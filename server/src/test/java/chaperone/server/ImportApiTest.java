@@ -5,6 +5,7 @@ import static org.assertj.core.api.Assertions.assertThat;
 import chaperone.server.account.Role;
 import chaperone.server.support.Api;
 import chaperone.server.support.TestServer;
+import chaperone.standins.StandIn;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
@@ -171,6 +172,22 @@ class ImportApiTest {
         long job = engineer.post("/api/imports", request).json(202).get("job").asLong();
         engineer.awaitJob(job);
         return lines(job);
+    }
+
+    @Test
+    void anInterfaceForProgramsThatIsOffIsToldApartFromARefusedLogIn() {
+        StandIn router = server.standIn("gull-rtr-1");
+        String address = router.address().getHostString() + "\n";
+        router.device().type("t.gale", List.of("put system reach shell"));
+        JsonNode line = bringIn(address, Map.of("platform", "plain-netconf")).get(0);
+        assertThat(line.get("outcome").asString()).isEqualTo("NO_PROGRAM_INTERFACE");
+        assertThat(line.get("advice").asString()).startsWith("Switch it on at the device");
+        router.device().type("t.gale", List.of("put system reach programs"));
+        assertThat(bringIn(address, Map.of("platform", "plain-netconf"))
+                        .get(0)
+                        .get("outcome")
+                        .asString())
+                .isEqualTo("ADDED");
     }
 
     private static JsonNode lines(long job) {

@@ -67,30 +67,34 @@ class MapApiTest {
         JsonNode before = engineer.get("/api/pairs").json(200).get("proposals");
         assertThat(before).isNotEmpty();
         assertThat(before.findValuesAsString("first"))
-                .contains("brkw-core-1", "ald-rtr-1")
+                .contains("cairn-core-1", "duns-core-1")
                 .as("access switches below the same two")
-                .doesNotContain("brkw-acc-1");
-        Map<String, String> cores = Map.of("first", "brkw-core-1", "second", "brkw-core-2");
+                .doesNotContain("cairn-acc-1");
+        Map<String, String> cores = Map.of("first", "cairn-core-1", "second", "cairn-core-2");
         assertThat(engineer.put("/api/pairs", cores).status()).isEqualTo(204);
-        assertThat(engineer.put("/api/pairs", Map.of("first", "brkw-core-2", "second", "brkw-acc-1"))
+        assertThat(engineer.put("/api/pairs", Map.of("first", "cairn-core-2", "second", "cairn-acc-1"))
                         .status())
                 .isEqualTo(409);
-        assertThat(engineer.put("/api/pairs", Map.of("first", "ald-rtr-1", "second", "ald-rtr-1"))
+        assertThat(engineer.put("/api/pairs", Map.of("first", "duns-core-1", "second", "duns-core-1"))
                         .status())
                 .isEqualTo(409);
-        assertThat(engineer.get("/api/devices/brkw-core-2")
+        assertThat(engineer.get("/api/devices/cairn-core-2")
                         .json(200)
                         .get("device")
                         .get("pair")
                         .asString())
-                .isEqualTo("brkw-core-1");
-        assertThat(engineer.delete("/api/pairs?first=ald-rtr-1&second=ald-rtr-2")
+                .isEqualTo("cairn-core-1");
+        assertThat(engineer.delete("/api/pairs?first=duns-core-1&second=duns-core-2")
                         .status())
                 .isEqualTo(204);
         JsonNode after = engineer.get("/api/pairs").json(200);
-        assertThat(after.get("proposals").findValuesAsString("first")).doesNotContain("brkw-core-1", "ald-rtr-1");
-        engineer.delete("/api/pairs?first=brkw-core-1&second=brkw-core-2");
-        assertThat(engineer.get("/api/pairs").json(200).get("pairs")).isEmpty();
+        assertThat(after.get("proposals").findValuesAsString("first")).doesNotContain("cairn-core-1", "duns-core-1");
+        engineer.delete("/api/pairs?first=cairn-core-1&second=cairn-core-2");
+        assertThat(engineer.get("/api/pairs").json(200).get("pairs").findValuesAsString("first"))
+                .as("those that the demo begins with")
+                .containsExactlyInAnyOrder("brkw-core-1", "ald-rtr-1");
+        assertThat(engineer.get("/api/map").json(200).get("pairs").findValuesAsString("second"))
+                .containsExactlyInAnyOrder("brkw-core-2", "ald-rtr-2");
     }
 
     @Test

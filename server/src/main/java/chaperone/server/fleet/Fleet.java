@@ -16,6 +16,8 @@ import java.util.Collection;
 import java.util.List;
 import java.util.Locale;
 import java.util.Optional;
+import java.util.Set;
+import java.util.stream.Collectors;
 import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
 import org.springframework.http.HttpStatus;
@@ -113,7 +115,7 @@ public class Fleet {
     public List<Device> choose(Collection<String> names) {
         if (names.isEmpty()) return devices.findAllByOrderByName();
         List<Device> found = devices.findByNameIn(names);
-        List<String> known = found.stream().map(Device::name).toList();
+        Set<String> known = found.stream().map(Device::name).collect(Collectors.toSet());
         names.stream().filter(name -> !known.contains(name)).findFirst().ifPresent(name -> {
             throw ProblemException.notFound("device", name);
         });
