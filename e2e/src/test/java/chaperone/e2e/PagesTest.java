@@ -97,7 +97,7 @@ class PagesTest {
             assertReachable(inside, path);
         }
         // Asking who is logged in before log-in is a 401, which the browser's console reports by itself.
-        browsing.complaints.removeIf(complaint -> complaint.contains("401"));
+        browsing.complaints.removeIf(complaint -> complaint.contains("status of 401"));
         assertThat(browsing.complaints).isEmpty();
     }
 
@@ -123,7 +123,7 @@ class PagesTest {
         page.goBack();
         page.waitForURL("**/devices/ald-core-1**");
         assertThat(page.getByRole(AriaRole.SLIDER)).hasCount(2);
-        assertThat(browsing.complaints).noneMatch(complaint -> complaint.contains("404"));
+        assertThat(browsing.complaints).noneMatch(complaint -> complaint.contains("status of 404"));
     }
 
     @Test
