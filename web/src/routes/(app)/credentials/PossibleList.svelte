@@ -20,7 +20,9 @@
     const mine = ++asked;
     need(api.GET('/api/credential-sets/possible', { params: { query: { protocols, files } } }))
       .then((found) => {
-        if (mine === asked) platforms = found;
+        if (mine !== asked) return;
+        platforms = found;
+        problem = undefined;
       })
       .catch((thrown) => (problem = asProblem(thrown)));
   });

@@ -3,7 +3,6 @@ package chaperone.server;
 import static org.assertj.core.api.Assertions.assertThat;
 
 import chaperone.core.answer.Answer;
-import chaperone.core.query.Age;
 import chaperone.core.query.Field;
 import chaperone.core.query.Query;
 import chaperone.core.query.QueryAnswer;
@@ -14,12 +13,10 @@ import chaperone.server.support.Api;
 import chaperone.server.support.TestServer;
 import java.net.URLEncoder;
 import java.nio.charset.StandardCharsets;
-import java.time.Duration;
 import java.time.Instant;
 import java.util.ArrayList;
 import java.util.HashMap;
 import java.util.List;
-import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Random;
@@ -39,23 +36,7 @@ import tools.jackson.databind.JsonNode;
 
 /** The query language at a generated fleet: what the database answers is what the rule in the core answers. */
 class QueryApiTest {
-    private static final int DEVICES = 250;
     private static final int QUERIES = 250;
-    private static final List<String> WORDS = List.of(
-            "brkw",
-            "Core",
-            "4.2",
-            "4.10.1",
-            "quay 48",
-            "%",
-            "_",
-            "\\",
-            "none",
-            "Ünder",
-            "sw-[1-30]",
-            "192.0.2.[7-19]",
-            "");
-    private static final List<String> TAGS = List.of("payment", "Quay", "a b", "50%", "x,y");
 
     private static TestServer server;
     private static Api engineer;
@@ -64,7 +45,7 @@ class QueryApiTest {
     static void start() {
         server = TestServer.start(2949);
         engineer = server.as(Role.ENGINEER);
-        fill(server.context().getBean(JdbcClient.class), server.credentialSet(), new Random(20261123));
+        GeneratedFleet.fill(server.context().getBean(JdbcClient.class), server.credentialSet(), new Random(20261123));
         engineer.put("/api/sites/cairn-point", Map.of("name", "Cairn Point", "parent", "-nderholm"));
         engineer.put("/api/sites/brackwater", Map.of("name", "Brackwater", "parent", "cairn-point"));
     }
@@ -74,63 +55,13 @@ class QueryApiTest {
         server.close();
     }
 
-    private static void fill(JdbcClient database, long set, Random random) {
-        List<Long> sites = List.of("Brackwater", "Cairn Point", "Ünderholm").stream()
-                .map(name -> database.sql("insert into site (code, name) values (?, ?) returning id")
-                        .params(name.toLowerCase(Locale.ROOT).replaceAll("[^a-z]", "-"), name)
-                        .query(Long.class)
-                        .single())
-                .toList();
-        Instant now = Instant.now();
-        for (int i = 0; i < DEVICES; i++) {
-            Long site = one(random, 1, sites);
-            long id = database.sql("""
-                            insert into device (name, host, port, platform, site_id, role, model, serial, release,
-                              credential_set_id, added_at, last_copy_at, last_failure, changed_at,
-                              saved_equals_running, version)
-                            values (?, ?, 22, ?, ?, ?, ?, ?, ?, ?, now(), ?, ?, ?, ?, 0) returning id""")
-                    .param(one(random, 0, List.of("sw", "brkw-core", "MV-Curlew-sw")) + "-" + i)
-                    .param("192.0.2." + i)
-                    .param(one(random, 0, List.of("corvane", "pellon")))
-                    .param(site)
-                    .param(one(random, 0, List.of("core", "Access", "")))
-                    .param(one(random, 0, List.of("Quay 48", "quay_24%", "back\\slash", "")))
-                    .param(i % 5 == 0 ? "" : "S" + i)
-                    .param(one(random, 0, List.of("4.2", "4.10.1", "4.9", "")))
-                    .param(set)
-                    .param(moment(random, now))
-                    .param(random.nextInt(3) == 0 ? "NO_ANSWER" : null)
-                    .param(moment(random, now))
-                    .param(one(random, 1, List.of(true, false)))
-                    .query(Long.class)
-                    .single();
-            for (String tag : TAGS) {
-                if (random.nextInt(4) != 0) continue;
-                database.sql("insert into device_tag values (?, ?)")
-                        .params(id, tag)
-                        .update();
-            }
-        }
-    }
-
-    private static <T> T one(Random random, int nothing, List<T> values) {
-        int choice = random.nextInt(values.size() + nothing);
-        return choice < values.size() ? values.get(choice) : null;
-    }
-
-    /** Half an hour away from every whole hour back, so that no query's edge falls on it while the test runs. */
-    private static java.sql.Timestamp moment(Random random, Instant now) {
-        int hours = random.nextInt(90);
-        return hours > 80 ? null : java.sql.Timestamp.from(now.minus(Duration.ofMinutes(60L * hours + 30)));
-    }
-
     @Test
     void theDatabaseAnswersAsTheRuleDoes() {
         JsonNode devices = engineer.get("/api/devices?size=500").json(200).get("devices");
         Random random = new Random(4);
         int meant = 0;
         for (int i = 0; i < QUERIES; i++) {
-            Query query = query(random, 3);
+            Query query = GeneratedFleet.query(random, 3);
             List<String> expected = new ArrayList<>();
             for (JsonNode device : devices) {
                 if (QueryAnswer.means(query, facts(device), Instant.now())) expected.add(name(device));
@@ -138,49 +69,9 @@ class QueryApiTest {
             List<String> found = new ArrayList<>();
             ask(QueryWriter.write(query)).get("devices").forEach(device -> found.add(name(device)));
             assertThat(found).as(QueryWriter.write(query)).containsExactlyInAnyOrderElementsOf(expected);
-            if (!expected.isEmpty() && expected.size() < DEVICES) meant++;
+            if (!expected.isEmpty() && expected.size() < GeneratedFleet.DEVICES) meant++;
         }
         assertThat(meant).as("queries that tell devices apart").isGreaterThan(QUERIES / 3);
-    }
-
-    private static Query query(Random random, int depth) {
-        if (depth > 0 && random.nextInt(3) > 0) {
-            List<Query> parts = List.of(query(random, depth - 1), query(random, depth - 1));
-            return switch (random.nextInt(3)) {
-                case 0 -> new Query.Not(parts.get(0));
-                case 1 -> new Query.All(parts);
-                default -> new Query.Any(parts);
-            };
-        }
-        List<Field> texts = List.of(
-                Field.NAME,
-                Field.ADDRESS,
-                Field.SITE,
-                Field.ROLE,
-                Field.PLATFORM,
-                Field.MODEL,
-                Field.SERIAL,
-                Field.RELEASE,
-                Field.TAG);
-        List<String> words = new ArrayList<>(WORDS);
-        words.addAll(TAGS);
-        words.addAll(List.of("brackwater", "CAIRN point", "ünderholm", "access", "corvane", "quay_24%", "4.9"));
-        String word = words.get(random.nextInt(words.size()));
-        String text = word.isEmpty() ? "w" : word;
-        return switch (random.nextInt(7)) {
-            case 0 -> new Query.Word(text);
-            case 1, 2 -> new Query.Is(texts.get(random.nextInt(texts.size())), List.of(word, "core"));
-            case 3 -> new Query.Has(texts.get(random.nextInt(texts.size())), List.of(text));
-            case 4 -> new Query.Ordered(random.nextBoolean(), text);
-            case 5 ->
-                new Query.Answered(
-                        random.nextBoolean() ? Field.KEPT : Field.MATCHED,
-                        List.of(Answer.Kind.values()[random.nextInt(4)]));
-            default ->
-                new Query.Within(
-                        random.nextBoolean() ? Field.COPIED : Field.CHANGED,
-                        new Age(random.nextInt(90), Age.Unit.HOURS));
-        };
     }
 
     /** Brackwater lies in Cairn Point, which lies in Ünderholm: see where the devices are made. */
@@ -268,7 +159,7 @@ class QueryApiTest {
                             count.get("value").asString(), count.get("devices").asLong()));
             assertThat(told).as(facet).isEqualTo(counted);
         }
-        assertThat(page.get("all").asInt()).isEqualTo(DEVICES);
+        assertThat(page.get("all").asInt()).isEqualTo(GeneratedFleet.DEVICES);
     }
 
     @Test
@@ -306,7 +197,7 @@ class QueryApiTest {
     void aChosenValueIsTakenAsItIs(String choice, String query) {
         JsonNode chosen = engineer.get("/api/devices?size=500&" + choice).json(200);
         assertThat(chosen.get("devices")).isEqualTo(ask(query).get("devices"));
-        assertThat(chosen.get("matching").asInt()).isLessThan(DEVICES);
+        assertThat(chosen.get("matching").asInt()).isLessThan(GeneratedFleet.DEVICES);
     }
 
     @Test
@@ -381,7 +272,7 @@ class QueryApiTest {
                 "addTags",
                 List.of("lent"),
                 "removeTags",
-                TAGS));
+                GeneratedFleet.TAGS));
         String again = names.get(1);
         edited(Map.of("devices", List.of(again), "role", "kept", "addTags", List.of("later")));
         JsonNode undone =
@@ -417,7 +308,7 @@ class QueryApiTest {
                 Map.of("site", "sites", "role", "roles", "release", "releases", "platform", "platforms", "tag", "tags");
         Random random = new Random(11);
         for (int round = 0; round < 12; round++) {
-            String query = round % 3 == 0 ? "" : QueryWriter.write(query(random, 1));
+            String query = round % 3 == 0 ? "" : QueryWriter.write(GeneratedFleet.query(random, 1));
             JsonNode whole = engineer.get("/api/devices?size=1").json(200);
             Map<String, String> chosen = new HashMap<>();
             for (String fact : lists.keySet()) {

@@ -34,6 +34,9 @@
   let answers = $state<BaseAnswer[] | undefined>();
   let checkProblem = $state<Problem | undefined>();
 
+  /** How often a text was asked for: answers may overtake each other, and the last one counts. */
+  let asked = 0;
+
   const chosen = $derived((contact?.items ?? []).filter((item) => !left.includes(item.title)));
   const secrets = $derived(
     (contact?.fields ?? [])
@@ -49,6 +52,10 @@
   $effect(() => {
     const wanted = platform;
     if (wanted === '') return;
+    // The text of another platform is not to be copied meanwhile.
+    asked++;
+    text = '';
+    gaps = [];
     need(api.GET('/api/platforms/{name}/first-contact', { params: { path: { name: wanted } } }))
       .then((found) => {
         if (wanted !== platform) return;
@@ -69,16 +76,18 @@
   });
 
   async function write(wanted: string, body: { items: string[]; values: Record<string, string> }) {
+    const mine = ++asked;
     try {
       const written = await need(
         api.POST('/api/platforms/{name}/first-contact/text', { params: { path: { name: wanted } }, body })
       );
+      if (mine !== asked) return;
       text = written.text;
       gaps = written.gaps;
       problem = undefined;
       copied = false;
     } catch (thrown) {
-      problem = asProblem(thrown);
+      if (mine === asked) problem = asProblem(thrown);
     }
   }
 
@@ -176,8 +185,11 @@
               >{shown ? 'Hide passwords' : 'Show passwords'}</button
             >
           {/if}
-          <button class="btn btn-primary" type="button" onclick={copy} disabled={gaps.length > 0}
-            >{copied ? 'Copied' : 'Copy it'}</button
+          <button
+            class="btn btn-primary"
+            type="button"
+            onclick={copy}
+            disabled={text === '' || gaps.length > 0}>{copied ? 'Copied' : 'Copy it'}</button
           >
         </div>
         <p class="text-quiet">{contact?.how ?? ''}</p>

@@ -1,6 +1,10 @@
 package chaperone.server.account;
 
 import java.security.Principal;
+import java.util.Map;
+import java.util.Optional;
+import java.util.function.Predicate;
+import java.util.stream.Collectors;
 import org.springframework.security.core.Authentication;
 import org.springframework.stereotype.Component;
 
@@ -13,9 +17,13 @@ public class StillAllowed {
         this.accounts = accounts;
     }
 
-    /** False once the account was locked or removed, or got another role or another password. */
-    public boolean is(Principal who) {
-        return accounts.find(who.getName())
+    /**
+     * False once the account was locked or removed, or got another role or another password. All accounts are read now,
+     * in one statement: the answer serves for everything that is open at this moment.
+     */
+    public Predicate<Principal> now() {
+        Map<String, Account> byName = accounts.all().stream().collect(Collectors.toMap(Account::name, each -> each));
+        return who -> Optional.ofNullable(byName.get(who.getName()))
                 .filter(account -> isStill(who, account))
                 .isPresent();
     }

@@ -1,6 +1,5 @@
 package chaperone.server.console;
 
-import chaperone.connect.Endpoint;
 import chaperone.connect.Login;
 import chaperone.connect.LoginDetail;
 import chaperone.connect.Target;
@@ -67,12 +66,10 @@ class ConsoleController {
     ConsoleAsked ask(@PathVariable String name, @Valid @RequestBody ConsoleRequest request, Principal principal) {
         Device device = fleet.get(name);
         Platform platform = platforms.get(device.platform());
-        Target target = fleet.target(device);
-        if (request.account().isPresent()) {
-            Login own = new Login(request.account().get(), request.password().orElse(""), "");
-            target = new Target(
-                    new Endpoint(device.host(), device.port()), own, target.pinned(), target.telnetAllowed());
-        }
+        Target target = request.account()
+                .map(account -> fleet.target(
+                        device, new Login(account, request.password().orElse(""), "")))
+                .orElseGet(() -> fleet.target(device));
         String loggedInAs = target.login().details().stream()
                 .map(LoginDetail::account)
                 .findFirst()

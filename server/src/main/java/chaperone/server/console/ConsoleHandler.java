@@ -13,6 +13,7 @@ import java.util.concurrent.ConcurrentHashMap;
 import java.util.concurrent.Executors;
 import java.util.concurrent.ScheduledExecutorService;
 import java.util.concurrent.TimeUnit;
+import java.util.function.Predicate;
 import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
 import org.springframework.beans.factory.DisposableBean;
@@ -50,13 +51,16 @@ public abstract class ConsoleHandler extends TextWebSocketHandler implements Dis
     }
 
     private void endForbidden(StillAllowed allowed) {
-        for (Open each : open.values()) {
-            try {
+        if (open.isEmpty()) return;
+        try {
+            Predicate<Principal> mayStill = allowed.now();
+            for (Open each : open.values()) {
                 Principal who = each.line().getPrincipal();
-                if (who == null || !allowed.is(who)) close(each.line());
-            } catch (RuntimeException e) {
-                LOG.warn("The account of a console could not be looked at", e);
+                if (who == null || !mayStill.test(who)) close(each.line());
             }
+        } catch (RuntimeException e) {
+            // A timer that fails once never fires again.
+            LOG.warn("The accounts of open consoles could not be looked at", e);
         }
     }
 
@@ -74,6 +78,8 @@ public abstract class ConsoleHandler extends TextWebSocketHandler implements Dis
         try {
             if (open.size() >= MOST_CONSOLES) throw new IllegalStateException("Too many consoles are open.");
             open.put(session.getId(), new Open(line, console(session, parts, to(line))));
+            // The page may have gone, or the device have ended it, while it was being opened.
+            if (!session.isOpen()) afterConnectionClosed(session, CloseStatus.NORMAL);
         } catch (ConversationException e) {
             refuse(line, Outcome.of(e.kind()).meaning() + " " + e.seen());
         } catch (ProblemException | IllegalStateException e) {

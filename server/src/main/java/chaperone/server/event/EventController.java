@@ -8,6 +8,7 @@ import java.util.concurrent.ConcurrentHashMap;
 import java.util.concurrent.Executors;
 import java.util.concurrent.ScheduledExecutorService;
 import java.util.concurrent.TimeUnit;
+import java.util.function.Predicate;
 import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
 import org.springframework.beans.factory.DisposableBean;
@@ -42,8 +43,9 @@ class EventController implements DisposableBean {
     /** Pages of an account that was locked meanwhile hear nothing more. */
     private void beat() {
         try {
+            Predicate<Principal> mayStill = allowed.now();
             pages.forEach((page, who) -> {
-                if (!allowed.is(who)) page.complete();
+                if (!mayStill.test(who)) page.complete();
             });
             send(SseEmitter.event().comment("beat"));
         } catch (RuntimeException e) {

@@ -2,6 +2,7 @@ package chaperone.server.fleet;
 
 import chaperone.connect.Connector.Met;
 import chaperone.connect.Endpoint;
+import chaperone.connect.Login;
 import chaperone.connect.Target;
 import chaperone.core.answer.FourAnswers;
 import chaperone.core.inventory.DeviceName;
@@ -122,13 +123,18 @@ public class Fleet {
         return found;
     }
 
-    /** Whom to talk to, with its log-in in the clear. */
+    /** Whom to talk to, with its log-in in the clear; counts as a use of its credential set. */
     @Transactional(readOnly = true)
     public Target target(Device device) {
-        Endpoint endpoint = new Endpoint(device.host(), device.port());
+        return target(device, credentials.open(device.credentialSet(), new Endpoint(device.host(), device.port())));
+    }
+
+    /** The same with a log-in of somebody's own. */
+    @Transactional(readOnly = true)
+    public Target target(Device device, Login login) {
         return new Target(
-                endpoint,
-                credentials.open(device.credentialSet(), endpoint),
+                new Endpoint(device.host(), device.port()),
+                login,
                 keys.pinned(device.host(), device.port()),
                 device.isTelnetAllowed());
     }

@@ -50,7 +50,8 @@ class FleetEdits {
                 Timestamp.from(clock.instant()),
                 words);
         database.batchUpdate(
-                "insert into fleet_edit_device values (?, ?, ?, ?, ?, ?, ?, ?, ?, ?)",
+                "insert into fleet_edit_device (edit_id, device_id, site_before, site_after, role_before, role_after,"
+                        + " set_before, set_after, tags_before, tags_after) values (?, ?, ?, ?, ?, ?, ?, ?, ?, ?)",
                 moves,
                 500,
                 (statement, move) -> {

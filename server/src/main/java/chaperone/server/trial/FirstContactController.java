@@ -110,7 +110,6 @@ class FirstContactController {
     }
 
     /** Writes the text; neither it nor the passwords in it are kept. */
-    @Audited("wrote a base configuration")
     @PostMapping("/text")
     ResponseEntity<BaseTextView> text(@PathVariable String name, @Valid @RequestBody BaseTextRequest request) {
         FirstContact contact = contact(shelf.get(name));
@@ -122,7 +121,6 @@ class FirstContactController {
                     throw ProblemException.notFound("item", title);
                 });
         Map<BaseField, String> values = values(request.values());
-        AuditNote.add(name + " " + values.getOrDefault(BaseField.NAME, ""));
         List<String> gaps = contact.fields(items).stream()
                 .filter(field -> values.getOrDefault(field, "").isEmpty())
                 .map(BaseField::title)
@@ -173,7 +171,9 @@ class FirstContactController {
                         answer.item().neededFor(),
                         answer.verdict(),
                         answer.line(),
+                        // A pattern can match behind the last line.
                         answer.line()
+                                .filter(line -> line < lines.size())
                                 .map(line -> platform.secrets().masked(ConfigText.withoutEnding(lines.get(line))))))
                 .toList();
     }
