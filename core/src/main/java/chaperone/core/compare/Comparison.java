@@ -10,10 +10,17 @@ import java.util.List;
  */
 public record Comparison(List<CompareRow> rows, boolean isShortest) {
 
-    /** Rows of each kind; {@code places} counts runs of changed rows. */
-    public record Counts(int added, int modified, int removed, int noise, int places) {
+    /** Rows of each kind, a moved line once; {@code places} counts runs of changed rows. */
+    public record Counts(int added, int modified, int removed, int moved, int noise, int places) {
         public boolean areNone() {
             return places == 0;
+        }
+    }
+
+    /** A text in lines without their endings, what in it is noise, and below which statements its lines stand. */
+    public record Side(List<String> lines, Noise noise, LinePlaces places) {
+        public Side {
+            lines = List.copyOf(lines);
         }
     }
 
@@ -21,9 +28,16 @@ public record Comparison(List<CompareRow> rows, boolean isShortest) {
         rows = List.copyOf(rows);
     }
 
-    /** Compares lines without their endings. The cost is that of {@link LineDiff} and of {@link LinePairing}. */
+    /** Compares lines of which nobody knows the grammar, so that none is told as moved. The cost is that of {@link LineDiff} and of {@link LinePairing}. */
     public static Comparison between(List<String> before, List<String> after, Noise noise) {
-        return new ComparisonBuilder(before, after, noise).build();
+        return between(
+                new Side(before, noise, LinePlaces.unknown(before.size())),
+                new Side(after, noise, LinePlaces.unknown(after.size())));
+    }
+
+    /** The cost is that of {@link LineDiff} and of {@link LinePairing}. */
+    public static Comparison between(Side before, Side after) {
+        return new ComparisonBuilder(before, after).build();
     }
 
     public Counts counts() {
@@ -33,7 +47,13 @@ public record Comparison(List<CompareRow> rows, boolean isShortest) {
             if (row.isChange() && !inPlace) places++;
             inPlace = row.isChange();
         }
-        return new Counts(count(Kind.ADDED), count(Kind.MODIFIED), count(Kind.REMOVED), count(Kind.NOISE), places);
+        return new Counts(
+                count(Kind.ADDED),
+                count(Kind.MODIFIED),
+                count(Kind.REMOVED),
+                count(Kind.MOVED) / 2,
+                count(Kind.NOISE),
+                places);
     }
 
     private int count(Kind kind) {

@@ -12,11 +12,16 @@ final class ComparisonBuilder {
     private final List<String> afterMasked;
     private final List<CompareRow> rows = new ArrayList<>();
 
-    ComparisonBuilder(List<String> before, List<String> after, Noise noise) {
-        this.before = before;
-        this.after = after;
-        beforeMasked = before.stream().map(noise::masked).toList();
-        afterMasked = after.stream().map(noise::masked).toList();
+    private final LinePlaces beforePlaces;
+    private final LinePlaces afterPlaces;
+
+    ComparisonBuilder(Comparison.Side before, Comparison.Side after) {
+        this.before = before.lines();
+        this.after = after.lines();
+        beforeMasked = this.before.stream().map(before.noise()::masked).toList();
+        afterMasked = this.after.stream().map(after.noise()::masked).toList();
+        beforePlaces = before.places();
+        afterPlaces = after.places();
     }
 
     Comparison build() {
@@ -30,7 +35,15 @@ final class ComparisonBuilder {
             afterAt = place.afterEnd();
         }
         addEqual(beforeAt, before.size(), afterAt);
-        return new Comparison(rows, diff.isShortest());
+        List<CompareRow> marked = MovedLines.marked(
+                rows,
+                line -> placed(beforePlaces.at(line), beforeMasked.get(line)),
+                line -> placed(afterPlaces.at(line), afterMasked.get(line)));
+        return new Comparison(marked, diff.isShortest());
+    }
+
+    private static String placed(String place, String line) {
+        return place.isEmpty() ? "" : place + line;
     }
 
     private void addEqual(int from, int to, int afterFrom) {

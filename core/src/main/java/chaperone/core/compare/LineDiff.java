@@ -27,6 +27,17 @@ public record LineDiff(List<Replacement> replacements, boolean isShortest) {
 
     /** Near-linear where the texts share long runs; see {@link ShortestEdit} for the cost. */
     public static LineDiff between(List<String> before, List<String> after) {
+        // Of several shortest scripts the same one is taken in both directions.
+        return LineOrder.compare(before, after) <= 0
+                ? found(before, after)
+                : found(after, before).reversed();
+    }
+
+    private LineDiff reversed() {
+        return new LineDiff(replacements.stream().map(Replacement::reversed).toList(), isShortest);
+    }
+
+    private static LineDiff found(List<String> before, List<String> after) {
         Map<String, Integer> numbers = new HashMap<>(before.size() * 2);
         int[] beforeIds = numbersOf(before, numbers);
         int[] afterIds = numbersOf(after, numbers);

@@ -20,8 +20,16 @@ final class LinePairing {
 
     private LinePairing() {}
 
+    /** The same pairs in both directions. */
     static List<Pair> of(List<String> removed, List<String> added) {
         if (removed.isEmpty() || added.isEmpty()) return List.of();
+        if (LineOrder.compare(removed, added) <= 0) return paired(removed, added);
+        return paired(added, removed).stream()
+                .map(pair -> new Pair(pair.after(), pair.before()))
+                .toList();
+    }
+
+    private static List<Pair> paired(List<String> removed, List<String> added) {
         List<List<String>> removedWords = removed.stream().map(Words::inked).toList();
         List<List<String>> addedWords = added.stream().map(Words::inked).toList();
         return (long) removed.size() * added.size() <= LARGEST_TABLE
@@ -61,6 +69,10 @@ final class LinePairing {
             if (likeness(removed.get(i), added.get(i)) >= ALIKE) pairs.add(new Pair(i, i));
         }
         return pairs;
+    }
+
+    static boolean areAlike(double likeness) {
+        return likeness >= ALIKE;
     }
 
     /** From 0, nothing in common, to 1.2, the same. */

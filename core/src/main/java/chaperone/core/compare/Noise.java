@@ -2,6 +2,8 @@ package chaperone.core.compare;
 
 import com.google.re2j.Matcher;
 import com.google.re2j.Pattern;
+import java.util.ArrayList;
+import java.util.Comparator;
 import java.util.List;
 
 /**
@@ -15,23 +17,41 @@ public record Noise(List<Item> items) {
     /** One kind of noise, with the reason for which it is set aside. */
     public record Item(String name, Pattern pattern, String reason) {}
 
-    private static final String MASK = "\u0000";
+    /** A stretch of a line, in characters from 0, half-open. */
+    private record Stretch(int start, int end) {}
+
+    static final String MASK = "\u0000";
+    private static final String MASKED_PART = " " + MASK;
     public static final Noise NONE = new Noise(List.of());
 
     public Noise {
         items = List.copyOf(items);
     }
 
+    /** The same and more. */
+    public Noise with(List<Item> more) {
+        List<Item> all = new ArrayList<>(items);
+        all.addAll(more);
+        return new Noise(all);
+    }
+
     /** The line with its noise replaced by a sign that no device prints; two lines that differ in noise become equal. */
     public String masked(String line) {
-        String masked = line;
+        return maskedPart(line, 0, line);
+    }
+
+    /** A part of the line, masked by what the line as a whole is; the part starts at {@code column}. */
+    String maskedPart(String line, int column, String part) {
+        List<Stretch> found = new ArrayList<>();
         for (Item item : items) {
-            Matcher matcher = item.pattern().matcher(masked);
+            Matcher matcher = item.pattern().matcher(line);
             if (!matcher.find()) continue;
             if (matcher.groupCount() == 0) return MASK + item.name();
-            masked = withoutGroups(masked, matcher);
+            for (int group = 1; group <= matcher.groupCount(); group++) {
+                if (matcher.start(group) >= 0) found.add(new Stretch(matcher.start(group), matcher.end(group)));
+            }
         }
-        return masked;
+        return found.isEmpty() ? part : without(found, column, part);
     }
 
     /** Whether {@code masked} stands for a line that is noise as a whole. */
@@ -47,14 +67,17 @@ public record Noise(List<Item> items) {
                 .toList();
     }
 
-    private static String withoutGroups(String line, Matcher matcher) {
-        StringBuilder masked = new StringBuilder(line.length());
+    private static String without(List<Stretch> found, int column, String part) {
+        found.sort(Comparator.comparingInt(Stretch::start));
+        StringBuilder masked = new StringBuilder(part.length());
         int from = 0;
-        for (int group = 1; group <= matcher.groupCount(); group++) {
-            if (matcher.start(group) < from) continue;
-            masked.append(line, from, matcher.start(group)).append(" ").append(MASK);
-            from = matcher.end(group);
+        for (Stretch stretch : found) {
+            int start = stretch.start() - column;
+            int end = Math.min(stretch.end() - column, part.length());
+            if (start < from || end < start) continue;
+            masked.append(part, from, start).append(MASKED_PART);
+            from = end;
         }
-        return masked.append(line, from, line.length()).toString();
+        return masked.append(part, from, part.length()).toString();
     }
 }

@@ -14,6 +14,10 @@ public record Replacement(int beforeStart, int beforeEnd, int afterStart, int af
         return afterEnd - afterStart;
     }
 
+    Replacement reversed() {
+        return new Replacement(afterStart, afterEnd, beforeStart, beforeEnd);
+    }
+
     Replacement movedBy(int by) {
         return new Replacement(beforeStart + by, beforeEnd + by, afterStart + by, afterEnd + by);
     }

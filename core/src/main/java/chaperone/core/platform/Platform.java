@@ -1,6 +1,7 @@
 package chaperone.core.platform;
 
 import chaperone.core.compare.Noise;
+import chaperone.core.compare.Structure;
 import chaperone.core.config.ConfigTree;
 import chaperone.core.config.Grammar;
 import chaperone.core.table.TableReader;
@@ -27,6 +28,7 @@ public record Platform(
         CopyRequests copy,
         Grammar grammar,
         boolean keepsOddParts,
+        Structure structure,
         Noise noise,
         Secrets secrets,
         FactPatterns facts,

@@ -23,6 +23,7 @@ public final class PlatformKeys {
                 key("shell", "how a conversation on the command line goes", ""),
                 key("copy", "the requests that fetch the configurations", ""),
                 key("configuration", "how the configuration is written", ""),
+                key("structure", "what statements mean beside their text", ""),
                 key("noise", "lines or parts of lines that change by themselves", ""),
                 key("secrets", "what is shown only to those who may see it", ""),
                 key("facts", "what the device says of itself", ""),
@@ -79,6 +80,25 @@ public final class PlatformKeys {
                 "configuration.verbatim",
                 key("opens", "a pattern for the statement above the free text", "'^welcome$'"),
                 key("lines", "a pattern for the lines that belong to it", "'^\\s+\\|'"));
+        block(
+                "structure",
+                key("ordered", "statements whose order counts; elsewhere it does not", ""),
+                key("names", "what a statement speaks of, whatever else it says", ""),
+                key("defaults", "lines that only say what holds without them", ""));
+        block(
+                "structure.ordered",
+                key("in", "a pattern for the statement above them; left out if that does not matter", "'^list '"),
+                key("lines", "a pattern for the statements; left out for all of the block", "'^\\d+ '"),
+                key("number", "a pattern whose first group only says where a line stands", "'^(\\d+) '"));
+        block(
+                "structure.names",
+                key("in", "a pattern for the statement above; left out if that does not matter", "'\"vlans\"'"),
+                key("name", "a pattern whose first group is the name", "'^(vlan \\d+)'"),
+                key("child", "the same, for a statement below it that holds the name", "'^\"id\" *: *(\\d+)'"));
+        block(
+                "structure.defaults",
+                key("in", "a pattern for the statement above; left out if that does not matter", "'^port '"),
+                key("line", "a pattern for the whole line", "'^open$'"));
         block(
                 "noise",
                 key("name", "a short name", "clock"),

@@ -1,6 +1,7 @@
 package chaperone.core.platform;
 
 import chaperone.core.compare.Noise;
+import chaperone.core.compare.Structure;
 import chaperone.core.platform.FactPatterns.ModulePatterns;
 import chaperone.core.platform.FactPatterns.StoragePatterns;
 import chaperone.core.table.TableKind;
@@ -48,6 +49,7 @@ public final class PlatformReader {
                 GrammarEntries.read(configuration),
                 configuration.has("odd-parts")
                         && configuration.oneOf("odd-parts", "refuse", "keep").equals("keep"),
+                root.optionalBlock("structure").map(StructureEntries::read).orElse(Structure.NONE),
                 new Noise(
                         root.blocks("noise").stream().map(PlatformReader::noise).toList()),
                 new Secrets(root.blocks("secrets").stream()

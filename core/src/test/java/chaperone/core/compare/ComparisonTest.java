@@ -4,6 +4,8 @@ import static org.assertj.core.api.Assertions.assertThat;
 
 import chaperone.core.compare.CompareRow.Kind;
 import chaperone.core.compare.CompareRow.Side;
+import chaperone.core.config.ConfigTree;
+import chaperone.core.config.IndentedGrammar;
 import com.google.re2j.Pattern;
 import java.util.List;
 import java.util.Optional;
@@ -29,11 +31,42 @@ class ComparisonTest {
 
     @Property(tries = 2000)
     void countsAreSymmetric(@ForAll("texts") List<String> before, @ForAll("texts") List<String> after) {
-        Comparison.Counts there = Comparison.between(before, after, Noise.NONE).counts();
-        Comparison.Counts back = Comparison.between(after, before, Noise.NONE).counts();
-        assertThat(there.added() - there.removed()).isEqualTo(back.removed() - back.added());
+        Comparison.Counts there = between(before, after).counts();
+        Comparison.Counts back = between(after, before).counts();
+        assertThat(back)
+                .isEqualTo(new Comparison.Counts(
+                        there.removed(),
+                        there.modified(),
+                        there.added(),
+                        there.moved(),
+                        there.noise(),
+                        there.places()));
         assertThat(there.added() - there.removed()).isEqualTo(after.size() - before.size());
         assertThat(there.areNone()).isEqualTo(before.equals(after));
+    }
+
+    /** What is told as moved stands on both sides, the same line below the same head. */
+    @Property(tries = 1000)
+    void aMovedLineIsToldOnBothSides(@ForAll("texts") List<String> before, @ForAll("texts") List<String> after) {
+        Comparison comparison = between(before, after);
+        List<CompareRow> moved = comparison.rows().stream()
+                .filter(row -> row.kind() == Kind.MOVED)
+                .toList();
+        assertThat(moved).hasSize(2 * comparison.counts().moved());
+        for (CompareRow row : moved) {
+            int there = row.elsewhere().orElseThrow();
+            String other = row.before().isPresent() ? after.get(there) : before.get(there);
+            assertThat(row.before().or(row::after).orElseThrow().text()).isEqualTo(other);
+        }
+    }
+
+    @Test
+    void theSameLineBelowAnotherHeadIsAnotherThing() {
+        List<String> before = List.of("port 1", "  closed", "port 2", "  text \"a\"");
+        List<String> after = List.of("port 1", "port 2", "  text \"a\"", "  closed");
+        assertThat(between(before, after).counts()).isEqualTo(new Comparison.Counts(1, 0, 1, 0, 0, 2));
+        List<String> turned = List.of("port 2", "  text \"a\"", "port 1", "  closed");
+        assertThat(between(before, turned).counts()).isEqualTo(new Comparison.Counts(0, 0, 0, 2, 0, 2));
     }
 
     @Property(tries = 1000)
@@ -92,7 +125,7 @@ class ComparisonTest {
                 .extracting(CompareRow::kind)
                 .containsExactly(
                         Kind.SAME, Kind.ADDED, Kind.SAME, Kind.MODIFIED, Kind.MODIFIED, Kind.REMOVED, Kind.ADDED);
-        assertThat(comparison.counts()).isEqualTo(new Comparison.Counts(2, 2, 1, 0, 2));
+        assertThat(comparison.counts()).isEqualTo(new Comparison.Counts(2, 2, 1, 0, 0, 2));
         assertThat(comparison.rows().get(4).after().orElseThrow().spans())
                 .containsExactly(new Span("  member vlan ", false), new Span("340", true));
     }
@@ -100,7 +133,7 @@ class ComparisonTest {
     @Test
     void setsAsideACountThatMovesWithEveryEdit() {
         Comparison comparison = Comparison.between(List.of("# 10 bytes", "a"), List.of("# 12 bytes", "a"), NOISE);
-        assertThat(comparison.counts()).isEqualTo(new Comparison.Counts(0, 0, 0, 1, 0));
+        assertThat(comparison.counts()).isEqualTo(new Comparison.Counts(0, 0, 0, 0, 1, 0));
     }
 
     @Test
@@ -110,6 +143,16 @@ class ComparisonTest {
         Comparison comparison = Comparison.between(before, after, NOISE);
         assertThat(Section.of(comparison, 1, false).get(0)).isEqualTo(new Section.Folded(0, 0, 4));
         assertThat(Section.of(comparison, 1, true).get(0)).isInstanceOf(Section.Shown.class);
+    }
+
+    /** As indented configurations. */
+    private static Comparison between(List<String> before, List<String> after) {
+        return Comparison.between(placed(before), placed(after));
+    }
+
+    private static Comparison.Side placed(List<String> lines) {
+        ConfigTree tree = new IndentedGrammar("#", 8, List.of()).read(String.join("\n", lines));
+        return new Comparison.Side(lines, Noise.NONE, LinePlaces.of(tree, lines.size()));
     }
 
     private static List<String> side(Comparison comparison, Function<CompareRow, Optional<Side>> which) {

@@ -16,7 +16,7 @@ public final class SampleTexts {
         this.random = new Random(seed);
     }
 
-    static String of(String grammar, long seed) {
+    public static String of(String grammar, long seed) {
         return written(grammar, seed).text.toString();
     }
 

@@ -1,0 +1,76 @@
+package chaperone.core.compare;
+
+import java.util.List;
+import java.util.Optional;
+
+/**
+ * One thing in which two configurations differ by structure.
+ *
+ * @param path the statements above it, from the top; as they stand after, or before if it is gone
+ * @param before absent if it was added
+ * @param after absent if it was removed
+ * @param anchor where it has come to stand; only of what was added or moved
+ */
+public record Difference(
+        Kind kind, List<String> path, Optional<Part> before, Optional<Part> after, Optional<Anchor> anchor) {
+
+    /** Those from {@code NOISE} on have no meaning: they are set aside, and counted apart. */
+    public enum Kind {
+        ADDED,
+        REMOVED,
+        MODIFIED,
+        MOVED,
+        NOISE,
+        RENUMBERED,
+        UNSAID,
+        REORDERED;
+
+        public boolean counts() {
+            return ordinal() < NOISE.ordinal();
+        }
+    }
+
+    /** A statement, and where it starts; both from 0. */
+    public record Part(Statement statement) {
+        public String text() {
+            return statement.text();
+        }
+
+        public int line() {
+            return statement.line();
+        }
+    }
+
+    /**
+     * Below which statement something stands, and behind which of its siblings whose order counts with it.
+     *
+     * @param parent one before if it stood there already, else one after
+     * @param previous absent if it is the first, or if its order does not count
+     */
+    public record Anchor(Spot parent, Optional<Spot> previous) {}
+
+    /** A statement of one of the two texts, by the place where it starts. */
+    public record Spot(boolean isBefore, int line, int column) {
+        static Spot before(Statement statement) {
+            return new Spot(true, statement.line(), statement.column());
+        }
+
+        static Spot after(Statement statement) {
+            return new Spot(false, statement.line(), statement.column());
+        }
+    }
+
+    public Difference {
+        path = List.copyOf(path);
+    }
+
+    /** The words by which both sides begin: what has another value. Empty unless it stands on both sides. */
+    public String attribute() {
+        if (before.isEmpty() || after.isEmpty()) return "";
+        List<String> left = Words.of(before.get().text());
+        List<String> right = Words.of(after.get().text());
+        int same = 0;
+        while (same < Math.min(left.size(), right.size()) && left.get(same).equals(right.get(same))) same++;
+        return String.join("", left.subList(0, same)).stripTrailing();
+    }
+}

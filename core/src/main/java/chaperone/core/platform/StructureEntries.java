@@ -1,0 +1,34 @@
+package chaperone.core.platform;
+
+import chaperone.core.compare.Structure;
+import chaperone.core.compare.Structure.Default;
+import chaperone.core.compare.Structure.Named;
+import chaperone.core.compare.Structure.Ordered;
+
+/** Reads the block {@code structure}: what statements mean beside their text. */
+final class StructureEntries {
+    private StructureEntries() {}
+
+    static Structure read(YamlBlock block) {
+        return new Structure(
+                block.blocks("ordered").stream().map(StructureEntries::ordered).toList(),
+                block.blocks("names").stream().map(StructureEntries::named).toList(),
+                block.blocks("defaults").stream().map(StructureEntries::unsaid).toList());
+    }
+
+    private static Ordered ordered(YamlBlock block) {
+        if (!block.has("in") && !block.has("lines")) block.problem("in", "\"in\", \"lines\" or both are needed");
+        return new Ordered(
+                block.optionalPattern("in", 0), block.optionalPattern("lines", 0), block.optionalPattern("number", 1));
+    }
+
+    private static Named named(YamlBlock block) {
+        boolean byChild = block.has("child");
+        if (byChild == block.has("name")) block.problem("name", "one of \"name\" and \"child\" is needed");
+        return new Named(block.optionalPattern("in", 0), block.pattern(byChild ? "child" : "name", 1), byChild);
+    }
+
+    private static Default unsaid(YamlBlock block) {
+        return new Default(block.optionalPattern("in", 0), block.pattern("line"));
+    }
+}
