@@ -1,0 +1,5 @@
+/** Texts packed together with the differences between them. */
+@NullMarked
+package chaperone.core.archive;
+
+import org.jspecify.annotations.NullMarked;
