@@ -13,6 +13,19 @@ export type JobLine = Schemas['LineView'];
 export type Revision = Schemas['RevisionView'];
 export type Compare = Schemas['CompareView'];
 export type CompareRow = Schemas['RowView'];
+export type CompareEnd = Schemas['EndInput'];
+export type CompareEndView = Schemas['EndView'];
+export type Structure = Schemas['StructureView'];
+export type Difference = Schemas['DifferenceView'];
+export type RevisionMark = Schemas['MarkView'];
+export type MarkFound = Schemas['MarkFound'];
+export type NoisePattern = Schemas['NoiseView'];
+export type NoiseEffect = Schemas['Effect'];
+export type Routine = Schemas['RoutineView'];
+export type RoutineRun = Schemas['RunView'];
+export type Retention = Schemas['RetentionView'];
+export type RetentionDue = Schemas['DueView'];
+export type Integrity = Schemas['IntegrityView'];
 export type CredentialSet = Schemas['CredentialSetView'];
 export type FirstContact = Schemas['FirstContactView'];
 export type BaseAnswer = Schemas['BaseAnswerView'];
@@ -52,7 +65,9 @@ export class Problem extends Error {
     readonly advice: string,
     readonly places: readonly { line: number; column: number; message: string }[] = [],
     /** Where in a one-line text, in characters. */
-    readonly span?: { position: number; length: number }
+    readonly span?: { position: number; length: number },
+    /** Which field of what was sent is wrong. */
+    readonly field?: string
   ) {
     super(meaning);
   }
@@ -105,7 +120,8 @@ export function problemOf(status: number, body: unknown): Problem {
     String(told.detail ?? `The server answered ${status}.`),
     String(told.advice ?? 'Load the page again.'),
     (told.problems as Problem['places'] | undefined) ?? [],
-    typeof told.position === 'number' ? { position: told.position, length: Number(told.length) } : undefined
+    typeof told.position === 'number' ? { position: told.position, length: Number(told.length) } : undefined,
+    typeof told.field === 'string' ? told.field : undefined
   );
 }
 

@@ -59,7 +59,7 @@ export interface paths {
             path?: never;
             cookie?: never;
         };
-        get: operations["list_4"];
+        get: operations["list_5"];
         put?: never;
         post: operations["add_1"];
         delete?: never;
@@ -91,7 +91,7 @@ export interface paths {
             path?: never;
             cookie?: never;
         };
-        get: operations["list_11"];
+        get: operations["list_13"];
         put?: never;
         post?: never;
         delete?: never;
@@ -123,7 +123,7 @@ export interface paths {
             path?: never;
             cookie?: never;
         };
-        get: operations["check_2"];
+        get: operations["check_3"];
         put?: never;
         post?: never;
         delete?: never;
@@ -188,7 +188,7 @@ export interface paths {
             cookie?: never;
         };
         get?: never;
-        put: operations["set_1"];
+        put: operations["set_2"];
         post?: never;
         delete: operations["clear"];
         options?: never;
@@ -206,6 +206,54 @@ export interface paths {
         get?: never;
         put?: never;
         post: operations["act"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/compare": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["lines"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/compare/diff": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["diff"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/compare/structure": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["structure"];
         delete?: never;
         options?: never;
         head?: never;
@@ -267,7 +315,7 @@ export interface paths {
             path?: never;
             cookie?: never;
         };
-        get: operations["list_3"];
+        get: operations["list_4"];
         put?: never;
         post: operations["add"];
         delete?: never;
@@ -302,7 +350,7 @@ export interface paths {
         get?: never;
         put: operations["change"];
         post?: never;
-        delete: operations["remove_5"];
+        delete: operations["remove_6"];
         options?: never;
         head?: never;
         patch?: never;
@@ -363,7 +411,7 @@ export interface paths {
             path?: never;
             cookie?: never;
         };
-        get: operations["list_10"];
+        get: operations["list_12"];
         put?: never;
         post?: never;
         delete?: never;
@@ -414,7 +462,7 @@ export interface paths {
         get: operations["get_2"];
         put?: never;
         post?: never;
-        delete: operations["remove_6"];
+        delete: operations["remove_7"];
         options?: never;
         head?: never;
         patch?: never;
@@ -459,7 +507,7 @@ export interface paths {
             path?: never;
             cookie?: never;
         };
-        get: operations["diff"];
+        get: operations["diff_1"];
         put?: never;
         post?: never;
         delete?: never;
@@ -475,7 +523,7 @@ export interface paths {
             path?: never;
             cookie?: never;
         };
-        get: operations["list_2"];
+        get: operations["list_3"];
         put?: never;
         post: operations["ask"];
         delete?: never;
@@ -523,10 +571,42 @@ export interface paths {
             path?: never;
             cookie?: never;
         };
-        get: operations["lines_1"];
+        get: operations["lines_2"];
         put?: never;
         post?: never;
         delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/devices/{name}/revisions/{number}/marks": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["mark"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/devices/{name}/revisions/{number}/marks/{id}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post?: never;
+        delete: operations["unmark"];
         options?: never;
         head?: never;
         patch?: never;
@@ -667,7 +747,7 @@ export interface paths {
             path?: never;
             cookie?: never;
         };
-        get: operations["list_9"];
+        get: operations["list_11"];
         put?: never;
         post?: never;
         delete?: never;
@@ -686,7 +766,7 @@ export interface paths {
         get?: never;
         put: operations["keep"];
         post?: never;
-        delete: operations["remove_4"];
+        delete: operations["remove_5"];
         options?: never;
         head?: never;
         patch?: never;
@@ -699,7 +779,7 @@ export interface paths {
             path?: never;
             cookie?: never;
         };
-        get: operations["list_8"];
+        get: operations["list_10"];
         put?: never;
         post?: never;
         delete?: never;
@@ -718,7 +798,7 @@ export interface paths {
         get?: never;
         put: operations["save_2"];
         post?: never;
-        delete: operations["remove_3"];
+        delete: operations["remove_4"];
         options?: never;
         head?: never;
         patch?: never;
@@ -788,6 +868,22 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/integrity": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["integrity"];
+        put?: never;
+        post: operations["check_2"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/jobs": {
         parameters: {
             query?: never;
@@ -795,7 +891,7 @@ export interface paths {
             path?: never;
             cookie?: never;
         };
-        get: operations["list_7"];
+        get: operations["list_9"];
         put?: never;
         post?: never;
         delete?: never;
@@ -827,7 +923,7 @@ export interface paths {
             path?: never;
             cookie?: never;
         };
-        get: operations["lines"];
+        get: operations["lines_1"];
         put?: never;
         post?: never;
         delete?: never;
@@ -948,6 +1044,70 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/noise-patterns": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["list_2"];
+        put?: never;
+        post: operations["keep_1"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/noise-patterns/effect": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["effect"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/noise-patterns/proposal": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["propose"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/noise-patterns/{id}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post?: never;
+        delete: operations["takeBack"];
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/pairs": {
         parameters: {
             query?: never;
@@ -971,7 +1131,7 @@ export interface paths {
             path?: never;
             cookie?: never;
         };
-        get: operations["list_6"];
+        get: operations["list_8"];
         put?: never;
         post?: never;
         delete?: never;
@@ -1022,7 +1182,7 @@ export interface paths {
         get: operations["get"];
         put: operations["save_1"];
         post?: never;
-        delete: operations["remove_2"];
+        delete: operations["remove_3"];
         options?: never;
         head?: never;
         patch?: never;
@@ -1148,9 +1308,9 @@ export interface paths {
             cookie?: never;
         };
         get: operations["list"];
-        put: operations["set"];
+        put: operations["set_1"];
         post?: never;
-        delete: operations["remove_1"];
+        delete: operations["remove_2"];
         options?: never;
         head?: never;
         patch?: never;
@@ -1164,6 +1324,150 @@ export interface paths {
             cookie?: never;
         };
         get: operations["releases"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/retention": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["rule"];
+        put: operations["set"];
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/retention/due": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["due"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/retention/thin": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["thin"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/revision-marks": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["marks"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/routines": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["list_7"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/routines/preview": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["preview"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/routines/{name}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put: operations["write"];
+        post?: never;
+        delete: operations["remove_1"];
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/routines/{name}/run": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["run"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/routines/{name}/runs": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["runs"];
         put?: never;
         post?: never;
         delete?: never;
@@ -1195,7 +1499,7 @@ export interface paths {
             path?: never;
             cookie?: never;
         };
-        get: operations["list_5"];
+        get: operations["list_6"];
         put?: never;
         post?: never;
         delete?: never;
@@ -1306,12 +1610,20 @@ export interface components {
         ColumnsRequest: {
             csv: string;
         };
+        CompareRequest: {
+            after: components["schemas"]["EndInput"];
+            before: components["schemas"]["EndInput"];
+            /** Format: int32 */
+            context?: number;
+            noise?: boolean;
+            platform?: string;
+        };
         CompareView: {
-            after: components["schemas"]["RevisionView"];
-            before: components["schemas"]["RevisionView"];
+            after: components["schemas"]["EndView"];
+            before: components["schemas"]["EndView"];
             counts: components["schemas"]["Counts"];
             isShortest: boolean;
-            noise: components["schemas"]["NoiseView"][];
+            noise: components["schemas"]["NoiseItemView"][];
             sections: components["schemas"]["SectionView"][];
         };
         ConfigProblem: {
@@ -1345,6 +1657,8 @@ export interface components {
             /** Format: int32 */
             modified: number;
             /** Format: int32 */
+            moved: number;
+            /** Format: int32 */
             noise: number;
             /** Format: int32 */
             places: number;
@@ -1374,12 +1688,32 @@ export interface components {
             note: string;
             serverAddress: string;
         };
+        Damaged: {
+            device: string;
+            how: string;
+            /** @enum {string} */
+            kind: "RUNNING" | "SAVED";
+            /** Format: int32 */
+            number: number;
+        };
         DeviceDetail: {
             credentialSet: string;
             device: components["schemas"]["DeviceView"];
             facts: components["schemas"]["FactsView"];
             hostKey?: components["schemas"]["HostKeyView"];
             ownPage?: string;
+        };
+        DeviceEffect: {
+            device: string;
+            /** @enum {string} */
+            kind: "RUNNING" | "SAVED";
+            /** Format: int32 */
+            lines: number;
+            merges: components["schemas"]["Merge"][];
+            /** Format: int32 */
+            revisions: number;
+            /** Format: int32 */
+            revisionsThen: number;
         };
         DeviceEventPage: {
             events: components["schemas"]["DeviceEventView"][];
@@ -1395,7 +1729,7 @@ export interface components {
             /** Format: int64 */
             id: number;
             /** @enum {string} */
-            kind: "ADDED" | "NAME" | "MODEL" | "SERIAL" | "RELEASE" | "MAC_BASE" | "INSTALL_MODE" | "MODULE_INSERTED" | "MODULE_TAKEN_OUT" | "MODULE_REPLACED" | "STORAGE_TOTAL" | "STORAGE_FREE" | "RESTARTED" | "INCOMPLETE" | "WHOLE" | "FAILED" | "ANSWERS_AGAIN" | "ADDRESS" | "HOST_KEY";
+            kind: "ADDED" | "NAME" | "MODEL" | "SERIAL" | "RELEASE" | "MAC_BASE" | "INSTALL_MODE" | "MODULE_INSERTED" | "MODULE_TAKEN_OUT" | "MODULE_REPLACED" | "STORAGE_TOTAL" | "STORAGE_FREE" | "RESTARTED" | "INCOMPLETE" | "WHOLE" | "FAILED" | "ANSWERS_AGAIN" | "EDITED" | "ADDRESS" | "HOST_KEY";
             meaning: string;
             object: string;
         };
@@ -1438,6 +1772,35 @@ export interface components {
             tags: string[];
             telnetAllowed: boolean;
         };
+        DifferenceView: {
+            after?: components["schemas"]["PartView"];
+            attribute: string;
+            before?: components["schemas"]["PartView"];
+            /** @enum {string} */
+            kind: "ADDED" | "REMOVED" | "MODIFIED" | "MOVED" | "NOISE" | "RENUMBERED" | "UNSAID" | "REORDERED";
+            path: string[];
+        };
+        Due: {
+            device: string;
+            /** Format: int64 */
+            id: number;
+            /** @enum {string} */
+            kind: "RUNNING" | "SAVED";
+            /** Format: date-time */
+            lastSeen: string;
+            /** Format: int32 */
+            number: number;
+        };
+        DueTimes: {
+            dueAt: string[];
+        };
+        DueView: {
+            /** Format: int32 */
+            devices: number;
+            named: components["schemas"]["Due"][];
+            /** Format: int32 */
+            revisions: number;
+        };
         EditRequest: {
             addTags: string[];
             /** Format: int64 */
@@ -1463,6 +1826,32 @@ export interface components {
         Edited: {
             /** Format: int64 */
             edit: number;
+        };
+        Effect: {
+            /** Format: int32 */
+            devices: number;
+            effects: components["schemas"]["DeviceEffect"][];
+            /** Format: int32 */
+            examined: number;
+            examples: string[];
+        };
+        EndInput: {
+            device?: string;
+            /** @enum {string} */
+            kind?: "RUNNING" | "SAVED";
+            /** Format: int32 */
+            number?: number;
+            text?: string;
+        };
+        EndView: {
+            device?: string;
+            /** @enum {string} */
+            kind?: "RUNNING" | "SAVED";
+            /** Format: int32 */
+            lines: number;
+            /** Format: int32 */
+            number?: number;
+            platform: string;
         };
         EntryView: {
             act: string;
@@ -1575,6 +1964,16 @@ export interface components {
             /** Format: int32 */
             port: number;
         };
+        IntegrityView: {
+            /** Format: int64 */
+            bytes: number;
+            /** Format: int64 */
+            contents: number;
+            damaged: components["schemas"]["Damaged"][];
+            latest?: components["schemas"]["PassView"];
+            /** Format: int64 */
+            revisions: number;
+        };
         JobList: {
             jobs: components["schemas"]["JobView"][];
             /** Format: int64 */
@@ -1604,6 +2003,10 @@ export interface components {
             example: string;
             name: string;
             says: string;
+        };
+        LineInput: {
+            line: string;
+            other?: string;
         };
         LinePage: {
             lines: components["schemas"]["LineView"][];
@@ -1683,6 +2086,52 @@ export interface components {
             pairs: components["schemas"]["MapPair"][];
             places: components["schemas"]["PlaceView"][];
         };
+        MarkFound: {
+            device: string;
+            /** @enum {string} */
+            kind: "RUNNING" | "SAVED";
+            /** Format: date-time */
+            madeAt: string;
+            madeBy: string;
+            /** @enum {string} */
+            mark: "LABEL" | "NOTE";
+            /** Format: int32 */
+            number: number;
+            text: string;
+        };
+        MarkInput: {
+            /** @enum {string} */
+            kind: "LABEL" | "NOTE";
+            text: string;
+        };
+        MarkView: {
+            /** Format: int64 */
+            id: number;
+            /** @enum {string} */
+            kind: "LABEL" | "NOTE";
+            /** Format: date-time */
+            madeAt: string;
+            madeBy: string;
+            text: string;
+        };
+        MeaningCounts: {
+            /** Format: int32 */
+            added: number;
+            /** Format: int32 */
+            aside: number;
+            /** Format: int32 */
+            modified: number;
+            /** Format: int32 */
+            moved: number;
+            /** Format: int32 */
+            removed: number;
+        };
+        Merge: {
+            /** Format: int32 */
+            from: number;
+            /** Format: int32 */
+            to: number;
+        };
         ModuleView: {
             name: string;
             serial: string;
@@ -1722,9 +2171,37 @@ export interface components {
             line: number;
             text: string;
         };
-        NoiseView: {
+        NoiseInput: {
+            device?: string;
+            group?: string;
+            name: string;
+            pattern: string;
+            platform?: string;
+            reason: string;
+        };
+        NoiseItemView: {
             name: string;
             reason: string;
+        };
+        NoiseKept: {
+            /** Format: int64 */
+            id: number;
+        };
+        NoiseView: {
+            device?: string;
+            group?: string;
+            /** Format: int64 */
+            id: number;
+            /** Format: date-time */
+            madeAt: string;
+            madeBy: string;
+            name: string;
+            pattern: string;
+            platform?: string;
+            reason: string;
+            /** Format: date-time */
+            takenBackAt?: string;
+            takenBackBy?: string;
         };
         NoteInput: {
             site: string;
@@ -1769,6 +2246,22 @@ export interface components {
         PairList: {
             pairs: components["schemas"]["Pair"][];
             proposals: components["schemas"]["Proposal"][];
+        };
+        PartView: {
+            /** Format: int32 */
+            line: number;
+            text: string;
+        };
+        PassView: {
+            askedBy: string;
+            /** Format: int64 */
+            contents: number;
+            /** Format: int64 */
+            damaged: number;
+            /** Format: date-time */
+            endedAt?: string;
+            /** Format: date-time */
+            startedAt: string;
         };
         PasswordChange: {
             next: string;
@@ -1839,6 +2332,9 @@ export interface components {
             second: string;
             why: string;
         };
+        Proposed: {
+            pattern: string;
+        };
         QueryHelp: {
             /** Format: int32 */
             from: number;
@@ -1870,6 +2366,8 @@ export interface components {
             /** Format: int32 */
             fullAfterHours: number;
             on: boolean;
+            /** Format: int32 */
+            tablesEveryMinutes: number;
         };
         ReadingPlanView: {
             /** Format: int64 */
@@ -1878,6 +2376,8 @@ export interface components {
             fullAfterHours: number;
             group?: string;
             on: boolean;
+            /** Format: int64 */
+            tablesEveryMinutes: number;
         };
         RecordingView: {
             account: string;
@@ -1903,6 +2403,20 @@ export interface components {
             pieces: components["schemas"]["PieceView"][];
             recording: components["schemas"]["RecordingView"];
         };
+        RetentionInput: {
+            /** Format: int32 */
+            keepCount: number;
+            /** Format: int32 */
+            keepDays: number;
+            on: boolean;
+        };
+        RetentionView: {
+            /** Format: int32 */
+            keepCount: number;
+            /** Format: int32 */
+            keepDays: number;
+            on: boolean;
+        };
         Retried: {
             /** Format: int32 */
             lines: number;
@@ -1923,20 +2437,71 @@ export interface components {
             lastCopyAt: string;
             /** Format: int32 */
             lines: number;
+            marks: components["schemas"]["MarkView"][];
             /** Format: int32 */
             modified: number;
             /** Format: int32 */
+            moved: number;
+            /** Format: int32 */
             number: number;
+            onlyNoise: boolean;
             /** @enum {string} */
             origin: "FIRST_COPY" | "NOT_PLANNED";
             /** Format: int32 */
             removed: number;
         };
+        RoutineInput: {
+            devices: string[];
+            /** @enum {string} */
+            missed: "MAKE_UP" | "SKIP";
+            on: boolean;
+            query: string;
+            rule: string;
+            zone: string;
+        };
+        RoutineView: {
+            devices: string[];
+            dueAt: string[];
+            latest?: components["schemas"]["RunView"];
+            /** @enum {string} */
+            missed: "MAKE_UP" | "SKIP";
+            name: string;
+            on: boolean;
+            query: string;
+            /** Format: int32 */
+            reaches?: number;
+            rule: string;
+            /** Format: date-time */
+            writtenAt: string;
+            writtenBy: string;
+            zone: string;
+        };
         RowView: {
             after?: components["schemas"]["SideView"];
             before?: components["schemas"]["SideView"];
+            /** Format: int32 */
+            elsewhere?: number;
             /** @enum {string} */
-            kind: "SAME" | "ADDED" | "REMOVED" | "MODIFIED" | "NOISE";
+            kind: "SAME" | "ADDED" | "REMOVED" | "MODIFIED" | "MOVED" | "NOISE";
+        };
+        RuleInput: {
+            rule: string;
+            zone: string;
+        };
+        RunView: {
+            /** Format: date-time */
+            at: string;
+            /** Format: int32 */
+            devices: number;
+            /** Format: date-time */
+            dueAt: string;
+            /** Format: int64 */
+            job?: number;
+            /** Format: int32 */
+            missed: number;
+            /** @enum {string} */
+            outcome: "STARTED" | "MADE_UP" | "SKIPPED" | "NO_DEVICE" | "FAILED" | "BY_HAND";
+            reason: string;
         };
         Screen: {
             screen: string;
@@ -1996,6 +2561,15 @@ export interface components {
             /** Format: int64 */
             job: number;
         };
+        StructureView: {
+            after: components["schemas"]["EndView"];
+            before: components["schemas"]["EndView"];
+            counts: components["schemas"]["MeaningCounts"];
+            differences: components["schemas"]["DifferenceView"][];
+            noise: components["schemas"]["NoiseItemView"][];
+            oddAfter?: string;
+            oddBefore?: string;
+        };
         TableView: {
             /** Format: int32 */
             all: number;
@@ -2021,6 +2595,14 @@ export interface components {
             /** Format: date-time */
             savedAt: string;
             savedBy: string;
+        };
+        Thinned: {
+            /** Format: int64 */
+            bytes: number;
+            /** Format: int32 */
+            copies: number;
+            /** Format: int32 */
+            revisions: number;
         };
         TokenView: {
             /** Format: date-time */
@@ -2181,7 +2763,7 @@ export interface operations {
             };
         };
     };
-    list_4: {
+    list_5: {
         parameters: {
             query?: never;
             header?: never;
@@ -2247,7 +2829,7 @@ export interface operations {
             };
         };
     };
-    list_11: {
+    list_13: {
         parameters: {
             query?: {
                 who?: string | null;
@@ -2301,7 +2883,7 @@ export interface operations {
             };
         };
     };
-    check_2: {
+    check_3: {
         parameters: {
             query?: never;
             header?: never;
@@ -2387,7 +2969,7 @@ export interface operations {
             };
         };
     };
-    set_1: {
+    set_2: {
         parameters: {
             query?: {
                 number?: number;
@@ -2454,6 +3036,78 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["StandInView"];
+                };
+            };
+        };
+    };
+    lines: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["CompareRequest"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["CompareView"];
+                };
+            };
+        };
+    };
+    diff: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["CompareRequest"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "text/x-diff": string;
+                };
+            };
+        };
+    };
+    structure: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["CompareRequest"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["StructureView"];
                 };
             };
         };
@@ -2526,7 +3180,7 @@ export interface operations {
             };
         };
     };
-    list_3: {
+    list_4: {
         parameters: {
             query?: never;
             header?: never;
@@ -2617,7 +3271,7 @@ export interface operations {
             };
         };
     };
-    remove_5: {
+    remove_6: {
         parameters: {
             query?: never;
             header?: never;
@@ -2688,7 +3342,7 @@ export interface operations {
     all: {
         parameters: {
             query?: {
-                kinds?: ("ADDED" | "NAME" | "MODEL" | "SERIAL" | "RELEASE" | "MAC_BASE" | "INSTALL_MODE" | "MODULE_INSERTED" | "MODULE_TAKEN_OUT" | "MODULE_REPLACED" | "STORAGE_TOTAL" | "STORAGE_FREE" | "RESTARTED" | "INCOMPLETE" | "WHOLE" | "FAILED" | "ANSWERS_AGAIN" | "ADDRESS" | "HOST_KEY")[];
+                kinds?: ("ADDED" | "NAME" | "MODEL" | "SERIAL" | "RELEASE" | "MAC_BASE" | "INSTALL_MODE" | "MODULE_INSERTED" | "MODULE_TAKEN_OUT" | "MODULE_REPLACED" | "STORAGE_TOTAL" | "STORAGE_FREE" | "RESTARTED" | "INCOMPLETE" | "WHOLE" | "FAILED" | "ANSWERS_AGAIN" | "EDITED" | "ADDRESS" | "HOST_KEY")[];
                 page?: number;
                 size?: number;
             };
@@ -2709,7 +3363,7 @@ export interface operations {
             };
         };
     };
-    list_10: {
+    list_12: {
         parameters: {
             query?: {
                 query?: string;
@@ -2813,7 +3467,7 @@ export interface operations {
             };
         };
     };
-    remove_6: {
+    remove_7: {
         parameters: {
             query?: never;
             header?: never;
@@ -2885,7 +3539,7 @@ export interface operations {
             };
         };
     };
-    diff: {
+    diff_1: {
         parameters: {
             query: {
                 before: number;
@@ -2911,7 +3565,7 @@ export interface operations {
             };
         };
     };
-    list_2: {
+    list_3: {
         parameters: {
             query?: never;
             header?: never;
@@ -2962,7 +3616,7 @@ export interface operations {
     ofDevice: {
         parameters: {
             query?: {
-                kinds?: ("ADDED" | "NAME" | "MODEL" | "SERIAL" | "RELEASE" | "MAC_BASE" | "INSTALL_MODE" | "MODULE_INSERTED" | "MODULE_TAKEN_OUT" | "MODULE_REPLACED" | "STORAGE_TOTAL" | "STORAGE_FREE" | "RESTARTED" | "INCOMPLETE" | "WHOLE" | "FAILED" | "ANSWERS_AGAIN" | "ADDRESS" | "HOST_KEY")[];
+                kinds?: ("ADDED" | "NAME" | "MODEL" | "SERIAL" | "RELEASE" | "MAC_BASE" | "INSTALL_MODE" | "MODULE_INSERTED" | "MODULE_TAKEN_OUT" | "MODULE_REPLACED" | "STORAGE_TOTAL" | "STORAGE_FREE" | "RESTARTED" | "INCOMPLETE" | "WHOLE" | "FAILED" | "ANSWERS_AGAIN" | "EDITED" | "ADDRESS" | "HOST_KEY")[];
                 page?: number;
                 size?: number;
             };
@@ -3009,7 +3663,7 @@ export interface operations {
             };
         };
     };
-    lines_1: {
+    lines_2: {
         parameters: {
             query?: {
                 kind?: "RUNNING" | "SAVED";
@@ -3033,6 +3687,59 @@ export interface operations {
                 content: {
                     "application/json": components["schemas"]["LinesView"];
                 };
+            };
+        };
+    };
+    mark: {
+        parameters: {
+            query?: {
+                kind?: "RUNNING" | "SAVED";
+            };
+            header?: never;
+            path: {
+                name: string;
+                number: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["MarkInput"];
+            };
+        };
+        responses: {
+            /** @description Created */
+            201: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["MarkView"];
+                };
+            };
+        };
+    };
+    unmark: {
+        parameters: {
+            query?: {
+                kind?: "RUNNING" | "SAVED";
+            };
+            header?: never;
+            path: {
+                name: string;
+                number: number;
+                id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description No Content */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
             };
         };
     };
@@ -3217,7 +3924,7 @@ export interface operations {
             };
         };
     };
-    list_9: {
+    list_11: {
         parameters: {
             query?: never;
             header?: never;
@@ -3261,7 +3968,7 @@ export interface operations {
             };
         };
     };
-    remove_4: {
+    remove_5: {
         parameters: {
             query?: never;
             header?: never;
@@ -3281,7 +3988,7 @@ export interface operations {
             };
         };
     };
-    list_8: {
+    list_10: {
         parameters: {
             query?: never;
             header?: never;
@@ -3325,7 +4032,7 @@ export interface operations {
             };
         };
     };
-    remove_3: {
+    remove_4: {
         parameters: {
             query?: never;
             header?: never;
@@ -3439,7 +4146,45 @@ export interface operations {
             };
         };
     };
-    list_7: {
+    integrity: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["IntegrityView"];
+                };
+            };
+        };
+    };
+    check_2: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Accepted */
+            202: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+        };
+    };
+    list_9: {
         parameters: {
             query?: {
                 size?: number;
@@ -3484,7 +4229,7 @@ export interface operations {
             };
         };
     };
-    lines: {
+    lines_1: {
         parameters: {
             query?: {
                 states?: ("WAITING" | "IN_HAND" | "DONE" | "FAILED" | "STOPPED")[];
@@ -3682,6 +4427,120 @@ export interface operations {
             };
         };
     };
+    list_2: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["NoiseView"][];
+                };
+            };
+        };
+    };
+    keep_1: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["NoiseInput"];
+            };
+        };
+        responses: {
+            /** @description Created */
+            201: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["NoiseKept"];
+                };
+            };
+        };
+    };
+    effect: {
+        parameters: {
+            query?: {
+                first?: string;
+            };
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["NoiseInput"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Effect"];
+                };
+            };
+        };
+    };
+    propose: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["LineInput"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Proposed"];
+                };
+            };
+        };
+    };
+    takeBack: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description No Content */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+        };
+    };
     list_1: {
         parameters: {
             query?: never;
@@ -3745,7 +4604,7 @@ export interface operations {
             };
         };
     };
-    list_6: {
+    list_8: {
         parameters: {
             query?: never;
             header?: never;
@@ -3857,7 +4716,7 @@ export interface operations {
             };
         };
     };
-    remove_2: {
+    remove_3: {
         parameters: {
             query?: never;
             header?: never;
@@ -4069,7 +4928,7 @@ export interface operations {
             };
         };
     };
-    set: {
+    set_1: {
         parameters: {
             query?: {
                 group?: string;
@@ -4093,7 +4952,7 @@ export interface operations {
             };
         };
     };
-    remove_1: {
+    remove_2: {
         parameters: {
             query: {
                 group: string;
@@ -4129,6 +4988,252 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["ReleaseCount"][];
+                };
+            };
+        };
+    };
+    rule: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["RetentionView"];
+                };
+            };
+        };
+    };
+    set: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["RetentionInput"];
+            };
+        };
+        responses: {
+            /** @description No Content */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+        };
+    };
+    due: {
+        parameters: {
+            query: {
+                keepCount: number;
+                keepDays: number;
+            };
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["DueView"];
+                };
+            };
+        };
+    };
+    thin: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["RetentionInput"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Thinned"];
+                };
+            };
+        };
+    };
+    marks: {
+        parameters: {
+            query?: {
+                find?: string;
+                size?: number;
+            };
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["MarkFound"][];
+                };
+            };
+        };
+    };
+    list_7: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["RoutineView"][];
+                };
+            };
+        };
+    };
+    preview: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["RuleInput"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["DueTimes"];
+                };
+            };
+        };
+    };
+    write: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                name: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["RoutineInput"];
+            };
+        };
+        responses: {
+            /** @description No Content */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+        };
+    };
+    remove_1: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                name: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description No Content */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+        };
+    };
+    run: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                name: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["RunView"];
+                };
+            };
+        };
+    };
+    runs: {
+        parameters: {
+            query?: {
+                size?: number;
+            };
+            header?: never;
+            path: {
+                name: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["RunView"][];
                 };
             };
         };
@@ -4195,7 +5300,7 @@ export interface operations {
             };
         };
     };
-    list_5: {
+    list_6: {
         parameters: {
             query?: never;
             header?: never;

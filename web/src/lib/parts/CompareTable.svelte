@@ -2,6 +2,7 @@
   import { createVirtualizer } from '@tanstack/svelte-virtual';
   import { untrack } from 'svelte';
   import { SIGN, widest, type Cell, type FoldLine, type Line } from './compareRows';
+  import OverviewStrip from './OverviewStrip.svelte';
 
   interface Props {
     lines: readonly Line[];
@@ -10,10 +11,14 @@
     afterTitle: string;
     /** The row to bring into view and mark, as an index into the lines. */
     at?: number;
+    /** Rows that hold what the reader looks for. */
+    hits?: ReadonlySet<number>;
     onunfold: (fold: FoldLine) => void;
+    /** The reader points at a row. */
+    onpick?: (index: number) => void;
   }
 
-  let { lines, layout, beforeTitle, afterTitle, at, onunfold }: Props = $props();
+  let { lines, layout, beforeTitle, afterTitle, at, hits, onunfold, onpick }: Props = $props();
   const ROW = 20;
   let box: HTMLDivElement | undefined = $state();
 
@@ -37,8 +42,22 @@
   const columns = $derived(layout === 'side' ? 2 : 1);
   const least = $derived(`calc(${columns * (widest(lines) + 1)}ch + ${columns * 52 + 26}px)`);
 
-  const label: Record<string, string> = { '+': 'added', '−': 'removed', '~': 'modified', '≈': 'noise' };
+  const label: Record<string, string> = {
+    '+': 'added',
+    '−': 'removed',
+    '~': 'modified',
+    '»': 'moved',
+    '≈': 'noise'
+  };
+  const kinds = $derived(lines.map((line) => (line.type === 'row' ? line.kind.toLowerCase() : 'same')));
+  const jump = (index: number) => $rows.scrollToIndex(index, { align: 'center' });
 </script>
+
+{#snippet gap(line: Line)}
+  {#if line.type === 'row' && line.elsewhere}<span class="elsewhere"
+      >{line.before ? 'moved to' : 'moved from'} line {line.elsewhere}</span
+    >{/if}
+{/snippet}
 
 {#snippet content(cell: Cell | undefined)}
   {#if cell}{#each cell.spans as span, i (i)}{#if span.changed}<b>{span.text}</b
@@ -49,37 +68,53 @@
   <div class={['titles mono', layout]}>
     <span>{beforeTitle}</span><span>{afterTitle}</span>
   </div>
-  <!-- A scrolling region must be reachable by keyboard (WCAG 2.1.1). -->
-  <!-- svelte-ignore a11y_no_noninteractive_tabindex -->
-  <div bind:this={box} class="box mono" tabindex="0" role="region" aria-label="Comparison">
-    <div class="relative" style:height="{$rows.getTotalSize()}px" style:min-width={least}>
-      {#each $rows.getVirtualItems() as item (item.key)}
-        {@const line = lines[item.index]}
-        {#if line?.type === 'fold'}
-          <button class="line fold" style:top="{item.start}px" onclick={() => onunfold(line)}>
-            ⋯ {line.count.toLocaleString('en-GB')} equal lines
-          </button>
-        {:else if line}
-          {@const sign = SIGN[line.kind]}
-          {@const kind = line.kind.toLowerCase()}
-          <div class={['line', layout, item.index === at && 'here']} style:top="{item.start}px">
-            {#if layout === 'side'}
-              <span class={['number', line.before && kind]}>{line.before?.number ?? ''}</span>
-              <span class={['text', line.before ? kind : 'gap']}>{@render content(line.before)}</span>
-              <span class="sign {kind}" aria-label={label[sign]}>{sign}</span>
-              <span class={['number', line.after && kind]}>{line.after?.number ?? ''}</span>
-              <span class={['text', line.after ? kind : 'gap']}>{@render content(line.after)}</span>
-            {:else}
-              {@const ground = line.kind === 'MODIFIED' ? (line.after ? 'added' : 'removed') : kind}
-              <span class={['number', ground]}>{line.before?.number ?? ''}</span>
-              <span class={['number', ground]}>{line.after?.number ?? ''}</span>
-              <span class="sign {kind}" aria-label={label[sign]}>{sign}</span>
-              <span class={['text', ground]}>{@render content(line.after ?? line.before)}</span>
-            {/if}
-          </div>
-        {/if}
-      {/each}
+  <div class="flex">
+    <!-- A scrolling region must be reachable by keyboard (WCAG 2.1.1). -->
+    <!-- svelte-ignore a11y_no_noninteractive_tabindex -->
+    <div bind:this={box} class="box mono grow" tabindex="0" role="region" aria-label="Comparison">
+      <div class="relative" style:height="{$rows.getTotalSize()}px" style:min-width={least}>
+        {#each $rows.getVirtualItems() as item (item.key)}
+          {@const line = lines[item.index]}
+          {#if line?.type === 'fold'}
+            <button class="line fold" style:top="{item.start}px" onclick={() => onunfold(line)}>
+              ⋯ {line.count.toLocaleString('en-GB')} equal lines
+            </button>
+          {:else if line}
+            {@const sign = SIGN[line.kind]}
+            {@const kind = line.kind.toLowerCase()}
+            <div
+              class={['line', layout, item.index === at && 'here', hits?.has(item.index) && 'hit']}
+              style:top="{item.start}px"
+              role="presentation"
+              onclick={() => onpick?.(item.index)}
+            >
+              {#if layout === 'side'}
+                <span class={['number', line.before && kind]}>{line.before?.number ?? ''}</span>
+                <span class={['text', line.before ? kind : 'gap']}
+                  >{@render content(line.before)}{#if !line.before}{@render gap(line)}{/if}</span
+                >
+                <span class="sign {kind}" aria-label={label[sign]}>{sign}</span>
+                <span class={['number', line.after && kind]}>{line.after?.number ?? ''}</span>
+                <span class={['text', line.after ? kind : 'gap']}
+                  >{@render content(line.after)}{#if !line.after}{@render gap(line)}{/if}</span
+                >
+              {:else}
+                {@const ground = line.kind === 'MODIFIED' ? (line.after ? 'added' : 'removed') : kind}
+                <span class={['number', ground]}>{line.before?.number ?? ''}</span>
+                <span class={['number', ground]}>{line.after?.number ?? ''}</span>
+                <span class="sign {kind}" aria-label={label[sign]}>{sign}</span>
+                <span class={['text', ground]}
+                  >{@render content(line.after ?? line.before)}{#if line.elsewhere}&nbsp; {@render gap(
+                      line
+                    )}{/if}</span
+                >
+              {/if}
+            </div>
+          {/if}
+        {/each}
+      </div>
     </div>
+    <OverviewStrip {kinds} {at} onjump={jump} />
   </div>
 </div>
 
@@ -141,6 +176,23 @@
   }
   .sign.modified {
     color: var(--color-warning);
+  }
+  .sign.moved {
+    color: var(--color-info);
+  }
+  .text.moved,
+  .number.moved {
+    background: var(--color-base-200);
+  }
+  .elsewhere {
+    color: var(--quiet);
+    background: var(--card);
+    padding: 0 6px;
+    font-style: italic;
+  }
+  .hit .text {
+    outline: 1px solid var(--act-text);
+    outline-offset: -1px;
   }
   .text.added,
   .number.added {

@@ -1,12 +1,13 @@
 <script lang="ts">
   import { goto } from '$app/navigation';
-  import { api, need, type Device } from '$lib/api/client';
+  import { api, need } from '$lib/api/client';
+  import { choicesOf, type Choice } from './findChoices';
 
   import { wordsAsQuery } from './queryText';
 
   let { input = $bindable() }: { input?: HTMLInputElement } = $props();
   let text = $state('');
-  let found = $state<Device[]>([]);
+  let found = $state.raw<Choice[]>([]);
   let at = $state(0);
   let asked = 0;
   const isOpen = $derived(text.trim() !== '');
@@ -15,19 +16,26 @@
     const mine = ++asked;
     at = 0;
     const query = { query: wordsAsQuery(text), size: 8, sort: 'name' };
-    const page = isOpen
-      ? await need(api.GET('/api/devices', { params: { query } })).catch(() => undefined)
-      : undefined;
+    if (!isOpen) {
+      found = [];
+      return;
+    }
+    const [page, marks] = await Promise.all([
+      need(api.GET('/api/devices', { params: { query } })).catch(() => undefined),
+      need(api.GET('/api/revision-marks', { params: { query: { find: text.trim(), size: 4 } } })).catch(
+        () => []
+      )
+    ]);
     // Answers may overtake each other: only the latest question counts.
-    if (mine === asked) found = page?.devices ?? [];
+    if (mine === asked) found = choicesOf(page?.devices ?? [], marks);
   }
 
-  function open(name: string | undefined) {
-    if (!name) return;
+  function open(choice: Choice | undefined) {
+    if (!choice) return;
     text = '';
     found = [];
     input?.blur();
-    goto(`/devices/${encodeURIComponent(name)}`);
+    goto(choice.path);
   }
 
   function key(event: KeyboardEvent) {
@@ -36,7 +44,7 @@
       input?.blur();
     } else if (event.key === 'ArrowDown') at = Math.min(at + 1, found.length - 1);
     else if (event.key === 'ArrowUp') at = Math.max(at - 1, 0);
-    else if (event.key === 'Enter') open(found[at]?.name);
+    else if (event.key === 'Enter') open(found[at]);
     else return;
     event.preventDefault();
   }
@@ -66,19 +74,21 @@
     class="panel absolute top-10 z-30 w-full py-1"
     hidden={!isOpen}
   >
-    {#each found as device, index (device.name)}
+    {#each found as choice, index (choice.key)}
       <li role="option" aria-selected={index === at} id="found-{index}">
         <button
           class={['flex w-full justify-between px-3 py-1 text-left', index === at && 'bg-chosen']}
           tabindex="-1"
-          onclick={() => open(device.name)}
+          onclick={() => open(choice)}
         >
-          <span class="font-semibold">{device.name}</span>
-          <span class="text-quiet">{device.site} · {device.model} · {device.host}</span>
+          <span class="font-semibold">{choice.title}</span>
+          <span class="text-quiet truncate pl-3">{choice.more}</span>
         </button>
       </li>
     {:else}
-      <li role="option" aria-selected="false" class="text-quiet px-3 py-1">No device has all these words.</li>
+      <li role="option" aria-selected="false" class="text-quiet px-3 py-1">
+        No device, label or note has these words.
+      </li>
     {/each}
   </ul>
 </div>

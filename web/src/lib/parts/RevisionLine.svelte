@@ -2,7 +2,7 @@
   import type { Revision } from '$lib/api/client';
   import { clock } from '$lib/state/clock.svelte';
   import { exact, moment } from '$lib/text/time';
-  import { dotsOf, nearest, ticksOf } from './revisionScale';
+  import { dotsOf, labelsOf, nearest, ticksOf } from './revisionScale';
 
   interface Props {
     revisions: readonly Revision[];
@@ -13,13 +13,14 @@
   }
 
   let { revisions, a, b, onmove }: Props = $props();
-  const HEIGHT = 78;
+  const HEIGHT = 92;
   const LINE = 44;
   let width = $state(800);
   let svg: SVGSVGElement | undefined = $state();
   let dragging = $state<'a' | 'b' | undefined>();
 
   const dots = $derived(dotsOf(revisions, clock.now));
+  const labels = $derived(labelsOf(dots, Math.max(1, width - 56)));
   const ticks = $derived(ticksOf(revisions, clock.now));
   const x = (at: number) => 28 + at * Math.max(1, width - 56);
   const place = (number: number) => x(dots.find((dot) => dot.number === number)?.at ?? 0);
@@ -64,6 +65,13 @@
       <line x1={x(tick.at)} x2={x(tick.at)} y1={LINE + 9} y2={LINE + 13} class="line" />
       <text x={x(tick.at)} y={HEIGHT - 8} text-anchor="middle" class="tick">{tick.label}</text>
     {/each}
+    {#each labels as label (label.number)}
+      <line x1={x(label.at)} x2={x(label.at)} y1={LINE + 6} y2={LINE + 17} class="line" />
+      <text x={x(label.at)} y={LINE + 28} text-anchor={label.anchor} class="label">{label.text}</text>
+    {/each}
+    {#each dots.filter((dot) => dot.notes > 0) as dot (dot.number)}
+      <rect x={x(dot.at) - 2} y={LINE - 13} width="4" height="4" class="note" />
+    {/each}
     {#each handles as handle (handle.name)}
       {@const at = place(handle.number)}
       {@const left = handle.name === 'a' ? at > 150 : at > width - 150}
@@ -94,8 +102,12 @@
       <circle
         cx={x(dot.at)}
         cy={LINE}
-        r={isChosen ? 7 : 5}
-        class={[dot.first ? 'first' : dot.planned ? 'planned' : 'unplanned', isChosen && 'chosen']}
+        r={isChosen ? 7 : dot.onlyNoise ? 3 : 5}
+        class={[
+          dot.first ? 'first' : dot.planned ? 'planned' : 'unplanned',
+          isChosen && 'chosen',
+          dot.onlyNoise && 'noise'
+        ]}
         role="presentation"
         onpointerdown={(event) => {
           // A dot under a handle is where one takes hold of it.
@@ -107,7 +119,9 @@
         <title
           >revision {dot.number}, {exact(
             Date.parse(revisions.find((r) => r.number === dot.number)?.firstCopyAt ?? '')
-          )}{dot.first ? ', first copy' : ', not planned here'}</title
+          )}{dot.first ? ', first copy' : ', not planned here'}{dot.onlyNoise
+            ? ', differs from the one before in noise only'
+            : ''}{dot.notes > 0 ? `, ${dot.notes} note(s)` : ''}</title
         >
       </circle>
     {/each}
@@ -145,6 +159,18 @@
   .first {
     fill: var(--color-info);
     stroke: var(--color-info);
+  }
+  circle.noise {
+    stroke: var(--quiet);
+    stroke-width: 1;
+  }
+  .label {
+    font-size: 11.5px;
+    font-weight: 700;
+    fill: var(--color-base-content);
+  }
+  .note {
+    fill: var(--color-warning);
   }
   .chosen {
     stroke-width: 3;

@@ -12,7 +12,10 @@ const revisions = ['2026-09-02', '2026-10-01', '2026-10-20', '2026-11-01'].map((
   added: 0,
   modified: 0,
   removed: 0,
-  incomplete: ''
+  incomplete: '',
+  moved: 0,
+  onlyNoise: false,
+  marks: []
 }));
 const shown = () => {
   const onmove = vi.fn();

@@ -18,6 +18,8 @@ export interface RowLine {
   kind: Kind;
   before?: Cell;
   after?: Cell;
+  /** Of a moved line: its number on the other side. */
+  elsewhere?: number;
 }
 
 export interface FoldLine {
@@ -30,7 +32,14 @@ export interface FoldLine {
 
 export type Line = RowLine | FoldLine;
 
-export const SIGN: Record<Kind, string> = { SAME: '', ADDED: '+', REMOVED: '−', MODIFIED: '~', NOISE: '≈' };
+export const SIGN: Record<Kind, string> = {
+  SAME: '',
+  ADDED: '+',
+  REMOVED: '−',
+  MODIFIED: '~',
+  MOVED: '»',
+  NOISE: '≈'
+};
 
 type Side = NonNullable<CompareRow['before']>;
 
@@ -43,7 +52,8 @@ export function linesOf(compare: Pick<Compare, 'sections'>): Line[] {
           type: 'row',
           kind: row.kind,
           before: cell(row.before),
-          after: cell(row.after)
+          after: cell(row.after),
+          ...(row.elsewhere === undefined ? {} : { elsewhere: row.elsewhere + 1 })
         }))
   );
 }
@@ -97,6 +107,35 @@ export function places(lines: readonly Line[]): number[] {
     line?.type === 'row' && line.kind !== 'SAME' && line.kind !== 'NOISE';
   return lines.flatMap((line, i) => (isChange(line) && !isChange(lines[i - 1]) ? [i] : []));
 }
+
+/** Lines whose text, on either side, holds what somebody looks for; capitals do not matter. */
+export function found(lines: readonly Line[], text: string): number[] {
+  const wanted = text.toLowerCase();
+  if (wanted === '') return [];
+  const holds = (cell?: Cell) =>
+    cell !== undefined &&
+    cell.spans
+      .map((span) => span.text)
+      .join('')
+      .toLowerCase()
+      .includes(wanted);
+  return lines.flatMap((line, i) =>
+    line.type === 'row' && (holds(line.before) || holds(line.after)) ? [i] : []
+  );
+}
+
+/** The next of some places from here, around the end; none if there are none. */
+export function nextPlace(
+  starts: readonly number[],
+  here: number | undefined,
+  by: 1 | -1
+): number | undefined {
+  if (by > 0) return starts.find((start) => start > (here ?? -1)) ?? starts[0];
+  return starts.findLast((start) => start < (here ?? Infinity)) ?? starts.at(-1);
+}
+
+/** A text of a line, both sides put together from their pieces. */
+export const textOf = (cell: Cell | undefined) => cell?.spans.map((span) => span.text).join('');
 
 /** The longest line's length in characters, for the width of the table. */
 export function widest(lines: readonly Line[]): number {

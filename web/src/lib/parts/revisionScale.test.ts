@@ -1,6 +1,6 @@
-import { expect, it } from 'vitest';
+import { describe, expect, it } from 'vitest';
 import type { Revision } from '$lib/api/client';
-import { dotsOf, nearest, ticksOf } from './revisionScale';
+import { dotsOf, labelsOf, nearest, ticksOf } from './revisionScale';
 
 const NOW = Date.parse('2026-11-23T08:00:00Z');
 const revision = (number: number, firstCopyAt: string): Revision => ({
@@ -12,7 +12,10 @@ const revision = (number: number, firstCopyAt: string): Revision => ({
   added: 0,
   modified: 0,
   removed: 0,
-  incomplete: ''
+  incomplete: '',
+  moved: 0,
+  onlyNoise: false,
+  marks: []
 });
 const revisions = [
   revision(1, '2026-09-02T08:00:00Z'),
@@ -39,4 +42,25 @@ it('finds the nearest dot', () => {
   expect(nearest(dots, 0.2)?.number).toBe(1);
   expect(nearest(dots, 0.7)?.number).toBe(2);
   expect(nearest([], 0.7)).toBeUndefined();
+});
+
+describe('labels', () => {
+  const labelled = (number: number, day: string, text: string): Revision => ({
+    ...revision(number, day),
+    marks: [{ id: number, kind: 'LABEL', text, madeBy: 'r.anand', madeAt: day }]
+  });
+
+  it('hang under their dots and never lie on each other', () => {
+    const dots = dotsOf(
+      [
+        labelled(1, '2026-10-01T08:00:00Z', 'at the very beginning'),
+        labelled(2, '2026-11-20T08:00:00Z', 'before the kiosks'),
+        labelled(3, '2026-11-20T09:00:00Z', 'after the kiosks')
+      ],
+      NOW
+    );
+    const labels = labelsOf(dots, 800);
+    expect(labels.map((label) => label.number)).toEqual([3, 1]);
+    expect(labels[1]?.anchor).toBe('start');
+  });
 });

@@ -6,6 +6,19 @@ export interface Dot {
   at: number;
   planned: boolean;
   first: boolean;
+  /** Whether it differs from the one before in nothing that counts. */
+  onlyNoise: boolean;
+  labels: string[];
+  /** How many notes were written to it. */
+  notes: number;
+}
+
+/** Labels of one revision as they hang under the line. */
+export interface Label {
+  number: number;
+  at: number;
+  text: string;
+  anchor: 'start' | 'middle' | 'end';
 }
 
 export interface Tick {
@@ -20,8 +33,29 @@ export function dotsOf(revisions: readonly Revision[], now: number): Dot[] {
     number: revision.number,
     at: scale(Date.parse(revision.firstCopyAt)),
     planned: false,
-    first: revision.origin === 'FIRST_COPY'
+    first: revision.origin === 'FIRST_COPY',
+    onlyNoise: revision.onlyNoise,
+    labels: revision.marks.filter((mark) => mark.kind === 'LABEL').map((mark) => mark.text),
+    notes: revision.marks.filter((mark) => mark.kind === 'NOTE').length
   }));
+}
+
+/** A character of a label is about this wide, in pixels. */
+const LETTER = 6.3;
+
+/** Labels that do not lie on each other, the newest first to get its place; the others are told by their dots. */
+export function labelsOf(dots: readonly Dot[], width: number): Label[] {
+  const placed: (Label & { from: number; to: number })[] = [];
+  for (const dot of dots.filter((each) => each.labels.length > 0).toReversed()) {
+    const text = dot.labels.join(', ');
+    const [middle, half] = [dot.at * width, (text.length * LETTER) / 2];
+    const anchor = middle < half ? 'start' : middle > width - half ? 'end' : 'middle';
+    const from = anchor === 'start' ? middle : anchor === 'end' ? middle - 2 * half : middle - half;
+    const to = from + 2 * half;
+    if (placed.some((other) => from < other.to + 8 && to > other.from - 8)) continue;
+    placed.push({ number: dot.number, at: dot.at, text, anchor, from, to });
+  }
+  return placed.map(({ number, at, text, anchor }) => ({ number, at, text, anchor }));
 }
 
 /** The beginnings of months, or of days where the line is short; at most eight. */

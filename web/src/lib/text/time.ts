@@ -11,13 +11,13 @@ export function age(then: number, now: number): string {
   return `${Math.floor(gone / DAY)} days`;
 }
 
-/** A moment as one says it: "Sun 22:14" within a week, "12 Nov" within the year, else with the year. */
+/** A moment as one says it: "Sun 22:14" within a week, "12 Nov" within the year, else with the year; also to come. */
 export function moment(then: number, now: number, zone?: string): string {
   const format = (options: Intl.DateTimeFormatOptions) =>
     new Intl.DateTimeFormat('en-GB', { timeZone: zone, ...options }).format(then);
   const clock = format({ hour: '2-digit', minute: '2-digit' });
-  if (now - then < 6 * DAY) return `${format({ weekday: 'short' })} ${clock}`;
-  if (now - then < 300 * DAY) return format({ day: 'numeric', month: 'short' });
+  if (Math.abs(now - then) < 6 * DAY) return `${format({ weekday: 'short' })} ${clock}`;
+  if (Math.abs(now - then) < 300 * DAY) return format({ day: 'numeric', month: 'short' });
   return format({ day: 'numeric', month: 'short', year: 'numeric' });
 }
 

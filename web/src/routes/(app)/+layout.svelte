@@ -21,12 +21,14 @@
       group: 'Know',
       items: [
         { word: 'Fleet', path: '/fleet', also: '/devices' },
-        { word: 'Map', path: '/map', also: '/map' }
+        { word: 'Map', path: '/map', also: '/map' },
+        { word: 'Compare', path: '/compare', also: '/compare' }
       ]
     },
     {
       group: 'Keep',
       items: [
+        { word: 'Routines', path: '/routines', also: '/routines' },
         { word: 'Imports', path: '/imports', also: '/imports' },
         { word: 'Credentials', path: '/credentials', also: '/credentials' },
         { word: 'Platforms', path: '/platforms', also: '/platforms' },

@@ -6,6 +6,8 @@
   import { session } from '$lib/state/session.svelte';
   import { roleSays } from '$lib/text/role';
   import AccountForm from './AccountForm.svelte';
+  import Keeping from './Keeping.svelte';
+  import NoisePatterns from './NoisePatterns.svelte';
   import ReadingPlans from './ReadingPlans.svelte';
   import Sites from './Sites.svelte';
 
@@ -94,4 +96,6 @@
 {:else if !problem}<p class="text-quiet mt-4">Loading…</p>{/if}
 
 <ReadingPlans />
+<Keeping />
+<NoisePatterns />
 <Sites />

@@ -19,14 +19,21 @@
       need(
         api.PUT('/api/reading-plans', {
           params: { query: { group: plan.group ?? '' } },
-          body: { everyMinutes: plan.everyMinutes, fullAfterHours: plan.fullAfterHours, on: plan.on }
+          body: {
+            everyMinutes: plan.everyMinutes,
+            fullAfterHours: plan.fullAfterHours,
+            tablesEveryMinutes: plan.tablesEveryMinutes,
+            on: plan.on
+          }
         })
       )
     );
   const remove = (group: string) =>
     doing.act(() => need(api.DELETE('/api/reading-plans', { params: { query: { group } } })));
   const add = () =>
-    set({ group: added, everyMinutes: 5, fullAfterHours: 24, on: true }).then(() => (added = ''));
+    set({ group: added, everyMinutes: 5, fullAfterHours: 24, tablesEveryMinutes: 60, on: true }).then(
+      () => (added = '')
+    );
 
   onMount(doing.load);
 </script>
@@ -41,7 +48,10 @@
   <div class="panel mt-2 max-w-3xl">
     <table class="rows">
       <thead
-        ><tr><th>Devices</th><th>Looked at</th><th>Every</th><th>Whole copy after</th><th></th></tr></thead
+        ><tr
+          ><th>Devices</th><th>Looked at</th><th>Every</th><th>Whole copy after</th><th>Tables every</th><th
+          ></th></tr
+        ></thead
       >
       <tbody>
         {#each plans as plan (plan.group ?? '')}
@@ -80,6 +90,18 @@
                 aria-label="Hours until a whole copy of {plan.group ?? 'all others'}"
                 onchange={(event) => set({ ...plan, fullAfterHours: Number(event.currentTarget.value) })}
               /> h
+            </td>
+            <td class="whitespace-nowrap">
+              <input
+                class="input w-20"
+                type="number"
+                min="5"
+                max="10080"
+                value={plan.tablesEveryMinutes}
+                disabled={!session.mayAct}
+                aria-label="Minutes between readings of the tables of {plan.group ?? 'all others'}"
+                onchange={(event) => set({ ...plan, tablesEveryMinutes: Number(event.currentTarget.value) })}
+              /> min
             </td>
             <td class="text-right">
               {#if plan.group && session.mayAct}

@@ -6,7 +6,10 @@ import org.springframework.boot.context.properties.ConfigurationProperties;
 
 /** What the person who runs the server can set; see application.yaml. */
 @ConfigurationProperties("chaperone")
-public record Settings(Path keyFile, String firstPassword, Limits limits, Patience patience) {
+public record Settings(Path keyFile, String firstPassword, Log log, Limits limits, Patience patience) {
+
+    /** Where log messages of devices arrive; port 0 means nowhere. */
+    public record Log(String address, int port) {}
 
     /** Conversations at once. */
     public record Limits(int overall, int perSite) {}

@@ -4,8 +4,6 @@ export interface View {
   kind: ConfigKind;
   a: number | undefined;
   b: number | undefined;
-  layout: 'side' | 'one';
-  noise: boolean;
 }
 
 /** What the address says about the page. */
@@ -13,9 +11,7 @@ export function viewOf(params: URLSearchParams): View {
   return {
     kind: params.get('kind') === 'SAVED' ? 'SAVED' : 'RUNNING',
     a: numberOf(params.get('a')),
-    b: numberOf(params.get('b')),
-    layout: params.get('layout') === 'one' ? 'one' : 'side',
-    noise: params.get('noise') === '1'
+    b: numberOf(params.get('b'))
   };
 }
 
@@ -35,6 +31,12 @@ export function handlesOf(
 /** The revision that is {@code by} steps away, if there is one. */
 export function moved(revisions: readonly Revision[], number: number, by: number): number | undefined {
   return revisions[revisions.findIndex((revision) => revision.number === number) + by]?.number;
+}
+
+/** The page that compares what is in force with what is used at the next start. */
+export function otherConfigurationOf(device: string): string {
+  const name = encodeURIComponent(device);
+  return `/compare?bd=${name}&bk=SAVED&ad=${name}&ak=RUNNING`;
 }
 
 function numberOf(text: string | null): number | undefined {

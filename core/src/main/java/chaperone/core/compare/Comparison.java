@@ -12,6 +12,8 @@ public record Comparison(List<CompareRow> rows, boolean isShortest) {
 
     /** Rows of each kind, a moved line once; {@code places} counts runs of changed rows. */
     public record Counts(int added, int modified, int removed, int moved, int noise, int places) {
+        public static final Counts NONE = new Counts(0, 0, 0, 0, 0, 0);
+
         public boolean areNone() {
             return places == 0;
         }

@@ -5,6 +5,7 @@ import chaperone.core.compare.Structure;
 import chaperone.core.config.ConfigTree;
 import chaperone.core.config.Grammar;
 import chaperone.core.table.TableReader;
+import com.google.re2j.Pattern;
 import java.util.List;
 import java.util.Optional;
 
@@ -18,6 +19,7 @@ import java.util.Optional;
  * @param quickCheck none if the family offers nothing that moves with the configuration
  * @param firstContact none if the platform does not say what a factory-new device needs
  * @param ownPage the address of the page that a device shows of itself, with {@code {}} for its host and port
+ * @param editedMessage what kind and text of a log message match if the device was edited
  * @param keepsOddParts whether a text that does not keep to the grammar is taken all the same
  */
 public record Platform(
@@ -37,7 +39,8 @@ public record Platform(
         Optional<EditRequests> edit,
         Optional<QuickCheck> quickCheck,
         Optional<FirstContact> firstContact,
-        Optional<String> ownPage) {
+        Optional<String> ownPage,
+        Optional<Pattern> editedMessage) {
 
     public Platform {
         tables = List.copyOf(tables);

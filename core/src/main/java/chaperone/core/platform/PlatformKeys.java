@@ -31,6 +31,7 @@ public final class PlatformKeys {
                 key("tables", "routes, ARP, MAC addresses and neighbours", ""),
                 key("files", "how files are sent and fetched", ""),
                 key("edit", "how lines of configuration are given to the device", ""),
+                key("log", "what the device's own log messages (RFC 5424) tell", ""),
                 key("own-page", "the page that a device shows of itself, {} for host and port", "'https://{}/'"),
                 key("first-contact", "what a factory-new device must be told before it can be reached", ""));
         block(
@@ -156,6 +157,7 @@ public final class PlatformKeys {
                 key("finish", "requests that put the lines in force", "[done]"),
                 key("abandon", "requests after a line was refused", "[done]"),
                 key("save", "requests that make it survive a restart", "[save]"));
+        block("log", key("edited", "a pattern for kind and text of the message after an edit", "'^EDITED '"));
         block(
                 "first-contact",
                 key("how", "where the text goes, in words", "Paste it at the device's cable."),

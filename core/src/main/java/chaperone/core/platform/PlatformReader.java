@@ -61,7 +61,8 @@ public final class PlatformReader {
                 root.optionalBlock("edit").map(PlatformReader::edit),
                 root.optionalBlock("quick-check").map(PlatformReader::quickCheck),
                 root.optionalBlock("first-contact").map(PlatformReader::firstContact),
-                ownPage(root));
+                ownPage(root),
+                root.optionalBlock("log").map(block -> block.pattern("edited")));
     }
 
     private static Dialogue dialogue(YamlBlock root) {

@@ -58,6 +58,24 @@ class SecurityRules {
         rules.requestMatchers(HttpMethod.POST, "/api/devices/*/revisions/*/whole")
                 .hasRole(ENGINEER);
 
+        rules.requestMatchers(HttpMethod.POST, "/api/devices/*/revisions/*/marks")
+                .hasRole(ENGINEER);
+        rules.requestMatchers(HttpMethod.DELETE, "/api/devices/*/revisions/*/marks/*")
+                .hasRole(ENGINEER);
+        rules.requestMatchers(HttpMethod.POST, "/api/compare", "/api/compare/structure")
+                .hasRole(VIEWER);
+        rules.requestMatchers(HttpMethod.POST, "/api/compare/diff").hasRole(ENGINEER);
+        rules.requestMatchers(HttpMethod.POST, "/api/noise-patterns", "/api/noise-patterns/*")
+                .hasRole(ENGINEER);
+        rules.requestMatchers(HttpMethod.DELETE, "/api/noise-patterns/*").hasRole(ENGINEER);
+        rules.requestMatchers(HttpMethod.PUT, "/api/retention").hasRole(ADMINISTRATOR);
+        rules.requestMatchers(HttpMethod.POST, "/api/retention/thin").hasRole(ADMINISTRATOR);
+        rules.requestMatchers(HttpMethod.POST, "/api/integrity").hasRole(ENGINEER);
+        rules.requestMatchers(HttpMethod.POST, "/api/routines/preview").hasRole(VIEWER);
+        rules.requestMatchers(HttpMethod.POST, "/api/routines/*/run").hasRole(ENGINEER);
+        rules.requestMatchers(HttpMethod.PUT, "/api/routines/*").hasRole(ENGINEER);
+        rules.requestMatchers(HttpMethod.DELETE, "/api/routines/*").hasRole(ENGINEER);
+
         rules.requestMatchers(HttpMethod.PUT, "/api/sites/*").hasRole(ENGINEER);
         rules.requestMatchers(HttpMethod.DELETE, "/api/sites/*").hasRole(ENGINEER);
         rules.requestMatchers(HttpMethod.PUT, "/api/fleet-views/*").hasRole(VIEWER);

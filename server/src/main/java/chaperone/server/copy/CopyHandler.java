@@ -58,7 +58,7 @@ class CopyHandler implements LineHandler {
     private Read retrieve(long device, Sheet sheet, LineWork work) {
         Platform platform = platforms.get(sheet.platform());
         try (Conversation conversation = connector.open(sheet.target(), platform, work::holds)) {
-            return copies.retrieve(conversation, sheet, platform);
+            return copies.retrieve(conversation, sheet, platform, DeviceCopy.TABLES_AFTER);
         } catch (ConversationException e) {
             if (e.kind() != FailureKind.STOPPED) store.failed(device, e.kind().name());
             throw e;

@@ -21,8 +21,16 @@ public class CopyJobs {
     /** @return the number of the job */
     public long start(List<Device> devices, boolean isWholeFleet, String askedBy) {
         String title = devices.size() == 1 ? "Copy " + devices.get(0).name() : "Copy " + devices.size() + " devices";
-        List<NewLine> lines = devices.stream().map(CopyJobs::line).toList();
-        return jobs.start(JobKind.COPY, isWholeFleet ? "Copy the whole fleet" : title, askedBy, lines);
+        return start(devices, isWholeFleet ? "Copy the whole fleet" : title, askedBy);
+    }
+
+    /** @param title what people read of the job */
+    public long start(List<Device> devices, String title, String askedBy) {
+        return jobs.start(
+                JobKind.COPY,
+                title,
+                askedBy,
+                devices.stream().map(CopyJobs::line).toList());
     }
 
     private static NewLine line(Device device) {

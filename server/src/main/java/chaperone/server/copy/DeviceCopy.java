@@ -22,8 +22,8 @@ import org.springframework.stereotype.Component;
 /** Takes a whole copy in an open conversation, and stores it. */
 @Component
 class DeviceCopy {
-    /** Tables move all the time; they are read with a copy, but not oftener than this. */
-    private static final Duration TABLES_AFTER = Duration.ofHours(1);
+    /** Tables move all the time; with a copy that somebody asked for they are not read oftener than this. */
+    static final Duration TABLES_AFTER = Duration.ofHours(1);
 
     private final SameAgain sameAgain;
     private final CopyStore store;
@@ -40,15 +40,25 @@ class DeviceCopy {
         this.clock = clock;
     }
 
-    Read retrieve(Conversation conversation, Sheet sheet, Platform platform) {
+    /** @param tablesAfter how old tables may be before they are read anew */
+    Read retrieve(Conversation conversation, Sheet sheet, Platform platform, Duration tablesAfter) {
         // What was taken as a whole configuration before need not be read again to know that it is one.
         Predicate<String> isKnown =
                 text -> sheet.running().filter(r -> r.isOf(text)).isPresent()
                         || sheet.saved().filter(s -> s.isOf(text)).isPresent();
         RetrievedCopy copy = RetrievedCopy.from(conversation, platform, isKnown);
-        Instant limit = clock.instant().minus(TABLES_AFTER);
+        return new Read(copy, tablesIfOld(conversation, sheet, platform, tablesAfter));
+    }
+
+    /** Nothing if they are young enough. */
+    List<Table> tablesIfOld(Conversation conversation, Sheet sheet, Platform platform, Duration tablesAfter) {
+        Instant limit = clock.instant().minus(tablesAfter);
         boolean areFresh = sheet.tablesReadAt().filter(limit::isBefore).isPresent();
-        return new Read(copy, areFresh ? List.of() : tables(conversation, platform));
+        return areFresh ? List.of() : tables(conversation, platform);
+    }
+
+    void keep(long device, List<Table> read) {
+        if (!read.isEmpty()) tables.keep(device, read, clock.instant());
     }
 
     /** The copy is whole by then: a device that refuses a table, or falls silent over one, does not lose it. */
@@ -69,7 +79,7 @@ class DeviceCopy {
     Optional<Stored> store(long device, Sheet sheet, Read read) {
         boolean isSame = sameAgain.note(device, sheet, read.copy());
         Optional<Stored> stored = isSame ? Optional.of(new Stored(false, false, "")) : store.store(device, read.copy());
-        if (stored.isPresent() && !read.tables().isEmpty()) tables.keep(device, read.tables(), clock.instant());
+        if (stored.isPresent()) keep(device, read.tables());
         return stored;
     }
 }

@@ -59,8 +59,11 @@ class QuickReading {
         this.clock = clock;
     }
 
-    /** @param fullAfter how old a copy may be before it is taken anew although nothing seems to have changed */
-    Seen read(long device, Duration fullAfter) {
+    /**
+     * @param fullAfter how old a copy may be before it is taken anew although nothing seems to have changed
+     * @param tablesAfter how old tables may be before they are read anew
+     */
+    Seen read(long device, Duration fullAfter, Duration tablesAfter) {
         Optional<Sheet> found = sheets.of(device);
         if (found.isEmpty()) return Seen.GONE;
         Sheet sheet = found.get();
@@ -69,10 +72,11 @@ class QuickReading {
             boolean mayBeSame =
                     isFresh(sheet, fullAfter) && !sheet.facts().mark().isEmpty();
             if (!mayBeSame || !sheet.facts().mark().equals(FactReading.markOf(conversation, platform))) {
-                copies.store(device, sheet, copies.retrieve(conversation, sheet, platform));
+                copies.store(device, sheet, copies.retrieve(conversation, sheet, platform, tablesAfter));
                 return Seen.COPIED;
             }
             noteSame(device, sheet, FactReading.of(conversation, platform));
+            copies.keep(device, copies.tablesIfOld(conversation, sheet, platform, tablesAfter));
             return Seen.SAME;
         } catch (ConversationException e) {
             if (e.kind() != FailureKind.STOPPED) store.failed(device, e.kind().name());

@@ -36,11 +36,13 @@ class ReadingController {
     }
 
     /** @param group absent for the plan of all devices that no other has */
-    record ReadingPlanView(Optional<String> group, long everyMinutes, long fullAfterHours, boolean on) {}
+    record ReadingPlanView(
+            Optional<String> group, long everyMinutes, long fullAfterHours, long tablesEveryMinutes, boolean on) {}
 
     record ReadingPlanInput(
             @Min(1) @Max(10_080) int everyMinutes,
             @Min(1) @Max(720) int fullAfterHours,
+            @Min(5) @Max(10_080) int tablesEveryMinutes,
             boolean on) {}
 
     @GetMapping
@@ -51,6 +53,7 @@ class ReadingController {
                         plan.group().map(groups::nameOf),
                         plan.every().toMinutes(),
                         plan.fullAfter().toHours(),
+                        plan.tablesEvery().toMinutes(),
                         plan.isOn()))
                 .toList();
     }
@@ -66,7 +69,7 @@ class ReadingController {
         ReadingPlan plan = group.isEmpty()
                 ? plans.findByGroupIdIsNull().orElseThrow()
                 : find(group).orElseGet(() -> new ReadingPlan(nextPosition(), groups.idOf(group)));
-        plan.become(input.everyMinutes(), input.fullAfterHours(), input.on());
+        plan.become(input.everyMinutes(), input.fullAfterHours(), input.tablesEveryMinutes(), input.on());
         plans.save(plan);
     }
 

@@ -81,7 +81,10 @@ class ReadingPass implements DisposableBean {
     private void read(Device device, ReadingPlan plan) {
         try {
             turn.take(
-                    device.siteName(), device.host(), device.port(), () -> reading.read(device.id(), plan.fullAfter()));
+                    device.siteName(),
+                    device.host(),
+                    device.port(),
+                    () -> reading.read(device.id(), plan.fullAfter(), plan.tablesEvery()));
         } catch (ProblemException busy) {
             LOG.debug("{} is looked at later: {}", device.name(), busy.getMessage());
         } catch (RuntimeException e) {

@@ -22,6 +22,7 @@ class ReadingPlan {
     private @Nullable Long groupId;
     private int everyMinutes;
     private int fullAfterHours;
+    private int tablesEveryMinutes;
     private boolean isOn;
 
     @Version
@@ -55,11 +56,17 @@ class ReadingPlan {
         return Duration.ofHours(fullAfterHours);
     }
 
+    /** How old tables may be before they are read anew, whether or not anything else has moved. */
+    Duration tablesEvery() {
+        return Duration.ofMinutes(tablesEveryMinutes);
+    }
+
     boolean isOn() {
         return isOn;
     }
 
-    void become(int everyMinutes, int fullAfterHours, boolean isOn) {
+    void become(int everyMinutes, int fullAfterHours, int tablesEveryMinutes, boolean isOn) {
+        this.tablesEveryMinutes = tablesEveryMinutes;
         this.everyMinutes = everyMinutes;
         this.fullAfterHours = fullAfterHours;
         this.isOn = isOn;

@@ -46,6 +46,19 @@ public class ChosenDevices {
         return devices.findAll(wanted, PageRequest.of(0, most, longest)).getContent();
     }
 
+    /** Whether a query means this device too. */
+    @Transactional(readOnly = true)
+    public boolean isIn(Device device, String query) {
+        Specification<Device> itself = (row, all, builder) -> builder.equal(row.get("id"), device.id());
+        return devices.count(itself.and(condition(query))) > 0;
+    }
+
+    /** Those that are still there. */
+    @Transactional(readOnly = true)
+    public List<Device> of(Collection<Long> ids) {
+        return devices.findAllById(ids);
+    }
+
     private Specification<Device> condition(String query) {
         return search.condition(Wanted.meantBy(query));
     }

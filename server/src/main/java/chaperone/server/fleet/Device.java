@@ -274,6 +274,11 @@ public class Device {
         if (hasChanged) changedAt = at;
     }
 
+    /** What counts as noise has changed, and with it whether the two differ. */
+    public void savedIsRunning(boolean isSame) {
+        if (savedEqualsRunning != null) savedEqualsRunning = isSame;
+    }
+
     /** A copy that may be only a part: it does not count as kept, and says nothing about saved and running. */
     public void copiedInPart(Instant at, boolean hasChanged, String doubt, String mark) {
         answered(at);

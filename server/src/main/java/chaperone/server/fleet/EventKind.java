@@ -19,6 +19,7 @@ public enum EventKind {
     WHOLE("copied whole again"),
     FAILED("could not be talked to"),
     ANSWERS_AGAIN("answers again"),
+    EDITED("says that it was edited"),
     ADDRESS("has another address"),
     HOST_KEY("shows another key or certificate");
 

@@ -6,49 +6,29 @@ import chaperone.core.compare.Noise;
 import chaperone.core.compare.Section;
 import chaperone.core.compare.Span;
 import chaperone.core.config.ConfigBytes;
-import java.time.Instant;
 import java.util.List;
 import java.util.Optional;
+import java.util.stream.Stream;
 
 /**
- * A comparison as pages and programs get it; lines count from 0, secrets are masked.
+ * A comparison line by line as pages and programs get it; lines count from 0, secrets are masked.
  *
  * @param isShortest false if fewer lines could have been shown as changed
- * @param noise what kinds of noise the platform sets aside, and why
+ * @param noise what kinds of noise are set aside, and why
  */
 record CompareView(
-        RevisionView before,
-        RevisionView after,
+        EndView before,
+        EndView after,
         Comparison.Counts counts,
         boolean isShortest,
-        List<NoiseView> noise,
+        List<NoiseItemView> noise,
         List<SectionView> sections) {
 
-    record NoiseView(String name, String reason) {}
+    record NoiseItemView(String name, String reason) {}
 
-    record RevisionView(
-            int number,
-            Origin origin,
-            int lines,
-            int added,
-            int modified,
-            int removed,
-            Instant firstCopyAt,
-            Instant lastCopyAt,
-            String incomplete) {
-        static RevisionView of(Revision revision) {
-            return new RevisionView(
-                    revision.number(),
-                    revision.origin(),
-                    revision.lines(),
-                    revision.added(),
-                    revision.modified(),
-                    revision.removed(),
-                    revision.firstCopyAt(),
-                    revision.lastCopyAt(),
-                    revision.incomplete());
-        }
-    }
+    /** @param number of the revision; absent for a text that was pasted, like its device and kind */
+    record EndView(
+            Optional<String> device, Optional<ConfigKind> kind, Optional<Integer> number, String platform, int lines) {}
 
     record SideView(int line, List<Span> spans) {
         static SideView of(CompareRow.Side side) {
@@ -60,10 +40,12 @@ record CompareView(
         }
     }
 
-    record RowView(CompareRow.Kind kind, Optional<SideView> before, Optional<SideView> after) {
+    /** @param elsewhere of a moved line, where it stands on the other side */
+    record RowView(
+            CompareRow.Kind kind, Optional<SideView> before, Optional<SideView> after, Optional<Integer> elsewhere) {
         static RowView of(CompareRow row) {
             return new RowView(
-                    row.kind(), row.before().map(SideView::of), row.after().map(SideView::of));
+                    row.kind(), row.before().map(SideView::of), row.after().map(SideView::of), row.elsewhere());
         }
     }
 
@@ -82,18 +64,23 @@ record CompareView(
         }
     }
 
-    static CompareView of(
-            Revision before, Revision after, Comparison comparison, Noise noise, int context, boolean noiseShown) {
+    static CompareView of(CompareEnd before, CompareEnd after, int context, boolean noiseShown) {
+        Comparison comparison = Comparison.between(before.side(), after.side());
         return new CompareView(
-                RevisionView.of(before),
-                RevisionView.of(after),
+                before.view(),
+                after.view(),
                 comparison.counts(),
                 comparison.isShortest(),
-                noise.items().stream()
-                        .map(item -> new NoiseView(item.name(), item.reason()))
-                        .toList(),
+                noise(before.noise(), after.noise()),
                 Section.of(comparison, context, noiseShown).stream()
                         .map(SectionView::of)
                         .toList());
+    }
+
+    static List<NoiseItemView> noise(Noise before, Noise after) {
+        return Stream.concat(before.items().stream(), after.items().stream())
+                .map(item -> new NoiseItemView(item.name(), item.reason()))
+                .distinct()
+                .toList();
     }
 }

@@ -3,28 +3,38 @@ package chaperone.server.history;
 import jakarta.persistence.Entity;
 import jakarta.persistence.Id;
 
-/** The bytes of a configuration, packed, under the SHA-256 of what they are unpacked. */
+/** Where the bytes of a text lie, under their SHA-256: at a position of a pack, from 0, the oldest. */
 @Entity
 class Content {
     @Id
     private byte[] digest;
 
     private int size;
-    private byte[] packed;
+    private long packId;
+    private int position;
+
+    /** What the newest integrity pass found wrong; empty if it is sound. */
+    private String damage = "";
 
     protected Content() {}
 
-    Content(byte[] digest, int size, byte[] packed) {
-        this.digest = digest.clone();
-        this.size = size;
-        this.packed = packed.clone();
+    byte[] digest() {
+        return digest.clone();
     }
 
-    int size() {
-        return size;
+    long packId() {
+        return packId;
     }
 
-    byte[] packed() {
-        return packed.clone();
+    int position() {
+        return position;
+    }
+
+    String damage() {
+        return damage;
+    }
+
+    void damage(String found) {
+        damage = found;
     }
 }

@@ -1,43 +1,132 @@
 package chaperone.server.history;
 
-import java.io.ByteArrayInputStream;
-import java.io.ByteArrayOutputStream;
-import java.io.IOException;
-import java.io.UncheckedIOException;
+import chaperone.core.archive.ContentPack;
+import chaperone.core.archive.DamagedPackException;
+import java.nio.ByteBuffer;
 import java.security.MessageDigest;
 import java.security.NoSuchAlgorithmException;
+import java.util.ArrayList;
 import java.util.HexFormat;
-import java.util.zip.Deflater;
-import java.util.zip.DeflaterOutputStream;
-import java.util.zip.InflaterInputStream;
+import java.util.List;
+import java.util.Optional;
 import org.springframework.stereotype.Component;
 import org.springframework.transaction.annotation.Propagation;
 import org.springframework.transaction.annotation.Transactional;
 
-/** Keeps texts once each, compressed (RFC 1950), and checks their digest whenever one is read. */
+/** Keeps texts once each, packed with those they came from, and checks their digest whenever one is read. */
 @Component
 class Contents {
     private final ContentRepository contents;
+    private final StoredPackRepository packs;
 
-    Contents(ContentRepository contents) {
+    Contents(ContentRepository contents, StoredPackRepository packs) {
         this.contents = contents;
+        this.packs = packs;
     }
 
-    /** @return the digest under which the bytes are kept */
+    /**
+     * @param previous digest of the content that this one came from; it goes into the same pack if that is smaller
+     * @return the digest under which the bytes are kept
+     */
     @Transactional(propagation = Propagation.MANDATORY)
-    public byte[] keep(byte[] bytes) {
+    public byte[] keep(byte[] bytes, Optional<byte[]> previous) {
         byte[] digest = sha256(bytes);
-        contents.keep(digest, bytes.length, pack(bytes));
+        contents.lock(ByteBuffer.wrap(digest).getLong());
+        if (contents.existsById(digest)) return digest;
+        byte[] alone = ContentPack.of(bytes).packed();
+        boolean isPacked = previous.flatMap(contents::findById)
+                .flatMap(content -> packs.lock(content.packId()))
+                .filter(pack -> joins(pack, bytes, digest, alone.length))
+                .isPresent();
+        if (!isPacked) {
+            StoredPack pack = packs.save(new StoredPack(ContentPack.of(bytes), alone));
+            contents.put(digest, bytes.length, pack.id(), 0);
+        }
         return digest;
+    }
+
+    private boolean joins(StoredPack pack, byte[] bytes, byte[] digest, int alone) {
+        ContentPack old = readable(pack);
+        if (old.isFull()) return false;
+        ContentPack joined = old.with(bytes);
+        byte[] packed = joined.packed();
+        if (packed.length - pack.length() >= alone) return false;
+        pack.become(joined, packed);
+        contents.put(digest, bytes.length, pack.id(), joined.size() - 1);
+        return true;
+    }
+
+    /** A damaged pack takes nothing more in: what is added to it could not be read back. */
+    private static ContentPack readable(StoredPack pack) {
+        try {
+            return pack.unpacked();
+        } catch (DamagedPackException e) {
+            throw new IllegalStateException("Pack " + pack.id() + " of stored contents " + e.getMessage(), e);
+        }
     }
 
     /** @throws IllegalStateException if what is stored is not what was stored */
     @Transactional(propagation = Propagation.MANDATORY, readOnly = true)
     public byte[] read(byte[] digest) {
         Content content = contents.findById(digest).orElseThrow(() -> damaged(digest, "is missing"));
-        byte[] bytes = unpack(content, digest);
-        if (!MessageDigest.isEqual(sha256(bytes), digest)) throw damaged(digest, "has been altered");
-        return bytes;
+        StoredPack pack = packs.findById(content.packId()).orElseThrow();
+        try {
+            byte[] bytes = pack.content(content.position());
+            if (!MessageDigest.isEqual(sha256(bytes), digest)) throw damaged(digest, "has been altered");
+            return bytes;
+        } catch (DamagedPackException e) {
+            throw damaged(digest, e.getMessage());
+        }
+    }
+
+    /** Reads all of a pack and notes what is wrong with each of its contents; how many are damaged. */
+    @Transactional
+    public Checked check(long packId) {
+        Optional<StoredPack> pack = packs.findById(packId);
+        List<Content> held = contents.findByPackIdOrderByPosition(packId);
+        int damaged = 0;
+        for (Content content : held) {
+            content.damage(pack.map(stored -> damageOf(stored, content)).orElse("is missing"));
+            if (!content.damage().isEmpty()) damaged++;
+        }
+        return new Checked(held.size(), damaged);
+    }
+
+    record Checked(int contents, int damaged) {}
+
+    private static String damageOf(StoredPack pack, Content content) {
+        try {
+            byte[] bytes = pack.content(content.position());
+            return MessageDigest.isEqual(sha256(bytes), content.digest()) ? "" : "has been altered";
+        } catch (DamagedPackException e) {
+            return String.valueOf(e.getMessage());
+        }
+    }
+
+    /** Packs a pack anew without the contents that no revision points to. */
+    @Transactional
+    public void dropLeftovers(long packId) {
+        StoredPack pack = packs.lock(packId).orElseThrow();
+        ContentPack old = readable(pack);
+        contents.forgetLeftovers(packId);
+        List<Content> held = contents.findByPackIdOrderByPosition(packId);
+        if (held.isEmpty()) {
+            packs.delete(pack);
+            return;
+        }
+        List<byte[]> all = old.contents();
+        List<byte[]> left = new ArrayList<>();
+        for (Content content : held) {
+            contents.place(content.digest(), left.size());
+            left.add(all.get(content.position()));
+        }
+        ContentPack packed = ContentPack.ofAll(left);
+        pack.become(packed, packed.packed());
+    }
+
+    @Transactional(readOnly = true)
+    public List<Long> packsWithLeftovers() {
+        return contents.packsWithLeftovers();
     }
 
     static byte[] sha256(byte[] bytes) {
@@ -45,28 +134,6 @@ class Contents {
             return MessageDigest.getInstance("SHA-256").digest(bytes);
         } catch (NoSuchAlgorithmException e) {
             throw new IllegalStateException(e);
-        }
-    }
-
-    private static byte[] pack(byte[] bytes) {
-        ByteArrayOutputStream packed = new ByteArrayOutputStream(bytes.length / 4 + 64);
-        Deflater deflater = new Deflater(Deflater.BEST_COMPRESSION);
-        try (DeflaterOutputStream out = new DeflaterOutputStream(packed, deflater)) {
-            out.write(bytes);
-        } catch (IOException e) {
-            throw new UncheckedIOException(e);
-        } finally {
-            deflater.end();
-        }
-        return packed.toByteArray();
-    }
-
-    private static byte[] unpack(Content content, byte[] digest) {
-        try (InflaterInputStream in = new InflaterInputStream(new ByteArrayInputStream(content.packed()))) {
-            // One more than the size: a longer text is altered, and need not be read to its end to know that.
-            return in.readNBytes(content.size() + 1);
-        } catch (IOException e) {
-            throw damaged(digest, "cannot be unpacked");
         }
     }
 

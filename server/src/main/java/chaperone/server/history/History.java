@@ -1,6 +1,7 @@
 package chaperone.server.history;
 
 import chaperone.core.compare.Comparison;
+import chaperone.core.compare.LinePlaces;
 import chaperone.core.compare.Noise;
 import chaperone.core.config.ConfigBytes;
 import chaperone.core.config.ConfigText;
@@ -11,9 +12,11 @@ import chaperone.server.audit.AuditNote;
 import chaperone.server.fleet.Device;
 import chaperone.server.fleet.EventKind;
 import chaperone.server.fleet.FactBook;
+import chaperone.server.noise.NoiseBook;
 import chaperone.server.platform.PlatformShelf;
 import chaperone.server.problem.ProblemException;
 import java.time.Instant;
+import java.util.Arrays;
 import java.util.List;
 import java.util.Optional;
 import org.springframework.http.HttpStatus;
@@ -28,6 +31,7 @@ public class History {
     private final Contents contents;
     private final PlatformShelf platforms;
     private final FactBook facts;
+    private final NoiseBook noises;
 
     /**
      * @param id the revision's key, for the copy that points to it
@@ -40,9 +44,20 @@ public class History {
         List<String> lines() {
             return linesOf(whole);
         }
+
+        Comparison.Side side(Grammar grammar, Noise noise) {
+            List<String> lines = lines();
+            return new Comparison.Side(lines, noise, LinePlaces.of(grammar.read(whole), lines.size()));
+        }
     }
 
-    History(RevisionRepository revisions, Contents contents, PlatformShelf platforms, FactBook facts) {
+    History(
+            RevisionRepository revisions,
+            Contents contents,
+            PlatformShelf platforms,
+            FactBook facts,
+            NoiseBook noises) {
+        this.noises = noises;
         this.facts = facts;
         this.revisions = revisions;
         this.contents = contents;
@@ -56,23 +71,43 @@ public class History {
      */
     @Transactional(propagation = Propagation.MANDATORY)
     public Kept keep(Device device, ConfigKind kind, String text, Optional<String> part, Instant at) {
-        Noise noise = platforms.get(device.platform()).noise();
+        Noise noise = noises.of(device);
         List<String> lines = linesOf(text);
         byte[] settled = settledDigest(noise, lines);
         Optional<Revision> latest = revisions.findFirstByDeviceIdAndKindOrderByNumberDesc(device.id(), kind);
-        if (latest.isPresent() && latest.get().settlesTo(settled)) {
+        if (latest.isPresent() && settlesTo(latest.get(), settled, noise)) {
             latest.get().seenAgain(at);
             return new Kept(latest.get().id(), false, settled, latest.get().incomplete());
         }
         int number = latest.map(Revision::number).orElse(0) + 1;
-        byte[] digest = contents.keep(ConfigBytes.encode(text));
+        byte[] digest = contents.keep(ConfigBytes.encode(text), latest.map(Revision::digest));
         Revision revision = new Revision(device.id(), kind, number, digest, settled, lines.size(), at);
-        latest.ifPresent(before -> revision.differsBy(
-                Comparison.between(text(before).lines(), lines, noise).counts()));
+        latest.ifPresent(before -> revision.differsBy(counts(device, noise, text(before), new Text(revision, text))));
         revision.doubt(part.map(line -> "the device says: " + line)
                 .or(() -> doubt(device, kind, text))
                 .orElse(""));
         return new Kept(revisions.save(revision).id(), true, settled, revision.incomplete());
+    }
+
+    /** What counts as noise may have changed since the revision was kept: then its text decides. */
+    private boolean settlesTo(Revision latest, byte[] settled, Noise noise) {
+        if (latest.settlesTo(settled)) return true;
+        byte[] now = settledDigest(noise, text(latest).lines());
+        latest.settle(now);
+        return Arrays.equals(now, settled);
+    }
+
+    private Comparison.Counts counts(Device device, Noise noise, Text before, Text after) {
+        Grammar grammar = platforms.get(device.platform()).grammar();
+        return Comparison.between(before.side(grammar, noise), after.side(grammar, noise))
+                .counts();
+    }
+
+    /** @param before absent if the revision is the first one now */
+    void compareAnew(Device device, Optional<Revision> before, Revision revision) {
+        Noise noise = noises.of(device);
+        revision.differsBy(before.map(earlier -> counts(device, noise, text(earlier), text(revision)))
+                .orElse(Comparison.Counts.NONE));
     }
 
     /** Against the newest revision that was whole: what was doubted once is no measure. */
@@ -123,6 +158,15 @@ public class History {
                 .orElseThrow(() -> ProblemException.notFound("revision", number));
     }
 
+    /** The newest revision. */
+    @Transactional(readOnly = true)
+    Text newest(Device device, ConfigKind kind) {
+        return revisions
+                .findFirstByDeviceIdAndKindOrderByNumberDesc(device.id(), kind)
+                .map(this::text)
+                .orElseThrow(() -> ProblemException.notFound(kind.word() + " configuration of", device.name()));
+    }
+
     Platform platformOf(Device device) {
         return platforms.get(device.platform());
     }
@@ -131,11 +175,11 @@ public class History {
         return new Text(revision, ConfigBytes.decode(contents.read(revision.digest())));
     }
 
-    private static byte[] settledDigest(Noise noise, List<String> lines) {
+    static byte[] settledDigest(Noise noise, List<String> lines) {
         return Contents.sha256(ConfigBytes.encode(String.join("\n", noise.settled(lines))));
     }
 
-    private static List<String> linesOf(String text) {
+    static List<String> linesOf(String text) {
         return ConfigText.linesWithEndings(text).stream()
                 .map(ConfigText::withoutEnding)
                 .toList();

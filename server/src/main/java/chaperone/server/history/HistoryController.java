@@ -1,26 +1,30 @@
 package chaperone.server.history;
 
-import chaperone.core.compare.Comparison;
 import chaperone.core.compare.UnifiedDiff;
 import chaperone.core.config.ConfigBytes;
 import chaperone.core.platform.Platform;
+import chaperone.server.audit.AuditNote;
 import chaperone.server.audit.Audited;
 import chaperone.server.fleet.Device;
 import chaperone.server.fleet.Fleet;
-import chaperone.server.history.CompareView.RevisionView;
+import jakarta.validation.Valid;
 import jakarta.validation.constraints.Max;
 import jakarta.validation.constraints.Min;
+import jakarta.validation.constraints.NotBlank;
+import jakarta.validation.constraints.NotNull;
+import jakarta.validation.constraints.Size;
+import java.security.Principal;
 import java.util.List;
-import java.util.Locale;
-import org.springframework.http.ContentDisposition;
-import org.springframework.http.HttpHeaders;
+import java.util.Optional;
 import org.springframework.http.HttpStatus;
 import org.springframework.http.MediaType;
 import org.springframework.http.ResponseEntity;
 import org.springframework.transaction.annotation.Transactional;
+import org.springframework.web.bind.annotation.DeleteMapping;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PathVariable;
 import org.springframework.web.bind.annotation.PostMapping;
+import org.springframework.web.bind.annotation.RequestBody;
 import org.springframework.web.bind.annotation.RequestMapping;
 import org.springframework.web.bind.annotation.RequestParam;
 import org.springframework.web.bind.annotation.ResponseStatus;
@@ -32,10 +36,14 @@ import org.springframework.web.bind.annotation.RestController;
 class HistoryController {
     private final Fleet fleet;
     private final History history;
+    private final CompareEnds ends;
+    private final RevisionMarks marks;
 
-    HistoryController(Fleet fleet, History history) {
+    HistoryController(Fleet fleet, History history, CompareEnds ends, RevisionMarks marks) {
         this.fleet = fleet;
         this.history = history;
+        this.ends = ends;
+        this.marks = marks;
     }
 
     /** Masked lines of a revision, from a line on. */
@@ -45,7 +53,7 @@ class HistoryController {
     @Transactional(readOnly = true)
     public List<RevisionView> revisions(
             @PathVariable String name, @RequestParam(defaultValue = "RUNNING") ConfigKind kind) {
-        return history.all(fleet.get(name), kind).stream().map(RevisionView::of).toList();
+        return marks.views(history.all(fleet.get(name), kind));
     }
 
     @GetMapping("/revisions/{number}/lines")
@@ -87,7 +95,7 @@ class HistoryController {
             @RequestParam(defaultValue = "RUNNING") ConfigKind kind) {
         Device device = fleet.get(name);
         String text = history.get(device, kind, number).whole();
-        return file(name + "-" + label(kind) + "-" + number + ".conf", ConfigBytes.encode(text));
+        return TextFile.of(name + "-" + kind.word() + "-" + number + ".conf", ConfigBytes.encode(text));
     }
 
     @GetMapping("/compare")
@@ -100,13 +108,11 @@ class HistoryController {
             @RequestParam(defaultValue = "3") @Min(0) @Max(100_000) int context,
             @RequestParam(defaultValue = "false") boolean noise) {
         Device device = fleet.get(name);
-        History.Text beforeText = history.get(device, kind, before);
-        History.Text afterText = history.get(device, kind, after);
-        Platform platform = history.platformOf(device);
-        Comparison comparison =
-                Comparison.between(masked(device, beforeText), masked(device, afterText), platform.noise());
         return CompareView.of(
-                beforeText.revision(), afterText.revision(), comparison, platform.noise(), context, noise);
+                ends.revision(device, kind, Optional.of(before)),
+                ends.revision(device, kind, Optional.of(after)),
+                context,
+                noise);
     }
 
     /** For {@code patch}: exact to the byte, noise and secrets included; the look is recorded. */
@@ -124,8 +130,8 @@ class HistoryController {
                 history.get(device, kind, before).whole(),
                 "b/" + name + ".conf",
                 history.get(device, kind, after).whole());
-        String file = name + "-" + label(kind) + "-" + before + "-" + after + ".diff";
-        return file(file, ConfigBytes.encode(diff));
+        String file = name + "-" + kind.word() + "-" + before + "-" + after + ".diff";
+        return TextFile.of(file, ConfigBytes.encode(diff));
     }
 
     /** An engineer's word against the doubt that a revision is only a part. */
@@ -140,20 +146,41 @@ class HistoryController {
         history.accept(fleet.get(name), kind, number);
     }
 
+    /** @param text one line for a label, up to 40 characters */
+    record MarkInput(
+            @NotNull RevisionMark.Kind kind,
+            @NotBlank @Size(max = 2000) String text) {}
+
+    /** A revision with a label or a note is never thinned out. */
+    @Audited("wrote to a revision")
+    @PostMapping("/revisions/{number}/marks")
+    @ResponseStatus(HttpStatus.CREATED)
+    @Transactional
+    public RevisionView.MarkView mark(
+            @PathVariable String name,
+            @PathVariable int number,
+            @RequestParam(defaultValue = "RUNNING") ConfigKind kind,
+            @Valid @RequestBody MarkInput input,
+            Principal principal) {
+        AuditNote.add(input.text());
+        Revision revision = history.get(fleet.get(name), kind, number).revision();
+        return RevisionView.MarkView.of(marks.put(revision, input.kind(), input.text(), principal.getName()));
+    }
+
+    @Audited("took away what was written to a revision")
+    @DeleteMapping("/revisions/{number}/marks/{id}")
+    @ResponseStatus(HttpStatus.NO_CONTENT)
+    @Transactional
+    public void unmark(
+            @PathVariable String name,
+            @PathVariable int number,
+            @PathVariable long id,
+            @RequestParam(defaultValue = "RUNNING") ConfigKind kind) {
+        AuditNote.add(marks.remove(history.get(fleet.get(name), kind, number).revision(), id));
+    }
+
     private List<String> masked(Device device, History.Text text) {
         Platform platform = history.platformOf(device);
         return text.lines().stream().map(platform.secrets()::masked).toList();
-    }
-
-    private static String label(ConfigKind kind) {
-        return kind.name().toLowerCase(Locale.ROOT);
-    }
-
-    private static ResponseEntity<byte[]> file(String name, byte[] bytes) {
-        ContentDisposition disposition =
-                ContentDisposition.attachment().filename(name).build();
-        return ResponseEntity.ok()
-                .header(HttpHeaders.CONTENT_DISPOSITION, disposition.toString())
-                .body(bytes);
     }
 }

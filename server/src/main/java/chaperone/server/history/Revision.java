@@ -40,6 +40,7 @@ class Revision {
 
     private int modified;
     private int removed;
+    private int moved;
     private Instant firstCopyAt;
     private Instant lastCopyAt;
 
@@ -92,6 +93,27 @@ class Revision {
         return removed;
     }
 
+    int moved() {
+        return moved;
+    }
+
+    ConfigKind kind() {
+        return kind;
+    }
+
+    long device() {
+        return deviceId;
+    }
+
+    /** Whether it differs from another in noise alone, as far as noise is known now. */
+    boolean settlesLike(Revision other) {
+        return Arrays.equals(settledDigest, other.settledDigest);
+    }
+
+    void settle(byte[] settled) {
+        settledDigest = settled.clone();
+    }
+
     Instant firstCopyAt() {
         return firstCopyAt;
     }
@@ -116,6 +138,7 @@ class Revision {
         added = counts.added();
         modified = counts.modified();
         removed = counts.removed();
+        moved = counts.moved();
     }
 
     void seenAgain(Instant at) {

@@ -163,7 +163,7 @@ class ReadingTest {
         assertThat(look(device)).isEqualTo(QuickReading.Seen.SAME);
         server.standIn(device).device().save();
         assertThat(look(device)).as("saved is another one now").isEqualTo(QuickReading.Seen.COPIED);
-        assertThat(reading.read(id(device), Duration.ZERO)).as("too old").isEqualTo(QuickReading.Seen.COPIED);
+        assertThat(reading.read(id(device), Duration.ZERO, DAY)).as("too old").isEqualTo(QuickReading.Seen.COPIED);
     }
 
     @Test
@@ -184,19 +184,27 @@ class ReadingTest {
     void aPassLooksAtWhatIsDueByItsGroupsPlan() throws InterruptedException {
         engineer.put("/api/groups/routers", Map.of("query", "role is router", "note", ""))
                 .status();
-        engineer.put("/api/reading-plans?group=routers", Map.of("everyMinutes", 60, "fullAfterHours", 24, "on", true));
+        engineer.put(
+                "/api/reading-plans?group=routers",
+                Map.of("everyMinutes", 60, "fullAfterHours", 24, "tablesEveryMinutes", 60, "on", true));
         database.sql("update device set last_tried_at = now() - interval '10 minutes', checked_at = null")
                 .update();
         ReadingPass pass = server.context().getBean(ReadingPass.class);
         pass.begin();
         assertThat(awaitChecked(pass)).contains(SWITCH).doesNotContain(ROUTER);
-        engineer.put("/api/reading-plans?group=routers", Map.of("everyMinutes", 5, "fullAfterHours", 24, "on", true));
+        engineer.put(
+                "/api/reading-plans?group=routers",
+                Map.of("everyMinutes", 5, "fullAfterHours", 24, "tablesEveryMinutes", 60, "on", true));
         database.sql("update device set last_tried_at = now() - interval '10 minutes', checked_at = null")
                 .update();
-        engineer.put("/api/reading-plans", Map.of("everyMinutes", 5, "fullAfterHours", 24, "on", false));
+        engineer.put(
+                "/api/reading-plans",
+                Map.of("everyMinutes", 5, "fullAfterHours", 24, "tablesEveryMinutes", 60, "on", false));
         pass.begin();
         assertThat(awaitChecked(pass)).containsExactly(ROUTER);
-        engineer.put("/api/reading-plans", Map.of("everyMinutes", 5, "fullAfterHours", 24, "on", true));
+        engineer.put(
+                "/api/reading-plans",
+                Map.of("everyMinutes", 5, "fullAfterHours", 24, "tablesEveryMinutes", 60, "on", true));
         assertThat(engineer.delete("/api/reading-plans?group=routers").status()).isEqualTo(204);
         assertThat(engineer.get("/api/reading-plans").json(200)).hasSize(1);
     }
@@ -260,6 +268,29 @@ class ReadingTest {
         assertThat(line.get("seen").asString()).contains("shown in part");
     }
 
+    @Test
+    void tablesAreReadAgainWhenTheyAreOldThoughNothingElseHasMoved() {
+        String first = engineer.get("/api/devices/" + SWITCH + "/tables")
+                .json(200)
+                .get(0)
+                .get("readAt")
+                .asString();
+        assertThat(reading.read(id(SWITCH), DAY, DAY)).isEqualTo(QuickReading.Seen.SAME);
+        assertThat(engineer.get("/api/devices/" + SWITCH + "/tables")
+                        .json(200)
+                        .get(0)
+                        .get("readAt")
+                        .asString())
+                .isEqualTo(first);
+        assertThat(reading.read(id(SWITCH), DAY, Duration.ZERO)).isEqualTo(QuickReading.Seen.SAME);
+        assertThat(engineer.get("/api/devices/" + SWITCH + "/tables")
+                        .json(200)
+                        .get(0)
+                        .get("readAt")
+                        .asString())
+                .isGreaterThan(first);
+    }
+
     private static void bringIn(String csv) {
         Map<String, Object> list = Map.of(
                 "csv", csv, "credentialSet", server.credentialSet(), "port", server.devicePort(), "listName", "");
@@ -268,7 +299,7 @@ class ReadingTest {
     }
 
     private static QuickReading.Seen look(String device) {
-        return reading.read(id(device), DAY);
+        return reading.read(id(device), DAY, DAY);
     }
 
     private static long id(String device) {

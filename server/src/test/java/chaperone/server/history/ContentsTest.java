@@ -5,6 +5,7 @@ import static org.assertj.core.api.Assertions.assertThatThrownBy;
 
 import chaperone.server.support.TestServer;
 import java.nio.charset.StandardCharsets;
+import java.util.Optional;
 import java.util.Random;
 import org.junit.jupiter.api.AfterAll;
 import org.junit.jupiter.api.BeforeAll;
@@ -53,7 +54,8 @@ class ContentsTest {
                 .query(Long.class)
                 .single();
         assertThat(rows).isEqualTo(1);
-        int packed = database.sql("select length(packed) from content where digest = ?")
+        int packed = database.sql(
+                        "select length(packed) from content_pack p join content c on c.pack_id = p.id where digest = ?")
                 .param(digest)
                 .query(Integer.class)
                 .single();
@@ -63,7 +65,8 @@ class ContentsTest {
     @Test
     void findsAByteThatWasFlipped() {
         byte[] digest = keep("vlan 340 \"fish market\"\n".getBytes(StandardCharsets.UTF_8));
-        database.sql("update content set packed = set_byte(packed, 9, 255 - get_byte(packed, 9)) where digest = ?")
+        database.sql("update content_pack set packed = set_byte(packed, 9, 255 - get_byte(packed, 9))"
+                        + " where id = (select pack_id from content where digest = ?)")
                 .param(digest)
                 .update();
         assertThatThrownBy(() -> read(digest))
@@ -73,11 +76,11 @@ class ContentsTest {
 
     @Test
     void isOnlyForTransactions() {
-        assertThatThrownBy(() -> contents.keep(new byte[1])).hasMessageContaining("transaction");
+        assertThatThrownBy(() -> contents.keep(new byte[1], Optional.empty())).hasMessageContaining("transaction");
     }
 
     private static byte[] keep(byte[] bytes) {
-        return transaction.execute(status -> contents.keep(bytes));
+        return transaction.execute(status -> contents.keep(bytes, Optional.empty()));
     }
 
     private static byte[] read(byte[] digest) {

@@ -20,6 +20,7 @@ import java.time.Duration;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Locale;
+import java.util.Map;
 import java.util.Optional;
 import java.util.concurrent.TimeUnit;
 import java.util.concurrent.locks.LockSupport;
@@ -31,7 +32,7 @@ import org.springframework.context.ConfigurableApplicationContext;
 public final class TestServer implements AutoCloseable {
     public static final String PASSWORD = "a long enough password";
 
-    private final ConfigurableApplicationContext context;
+    private ConfigurableApplicationContext context;
     private final StandIns standIns;
     private final Optional<ControlServer> control;
     private final int devicePort;
@@ -82,7 +83,8 @@ public final class TestServer implements AutoCloseable {
     /** @param devicePort where the stand-ins listen; each test class takes its own */
     private static StandIns standIns(int devicePort) {
         StandIns standIns =
-                new StandIns(new InetSocketAddress("127.0.0.1", 9), Clock.systemUTC(), Duration.ofMillis(100));
+                // Their log messages go to the UDP port of the same number, where a test may listen.
+                new StandIns(new InetSocketAddress("127.0.0.1", devicePort), Clock.systemUTC(), Duration.ofMillis(100));
         DemoStart.start(
                 standIns, devicePort, Optional.empty(), Clock.systemUTC().instant());
         return standIns;
@@ -92,6 +94,23 @@ public final class TestServer implements AutoCloseable {
         List<String> arguments = new ArrayList<>(arguments(TestPostgres.freshDatabase(), keyFile(), 0));
         arguments.addAll(settings);
         return SpringApplication.run(ChaperoneServer.class, arguments.toArray(String[]::new));
+    }
+
+    /** Ends the server and starts it again on the same database; the stand-ins go on. */
+    public void restart() {
+        String database = context.getEnvironment().getProperty("spring.datasource.url", "");
+        Path key = Path.of(context.getEnvironment().getProperty("chaperone.key-file", ""));
+        context.close();
+        context = SpringApplication.run(
+                ChaperoneServer.class, arguments(database, key, 0).toArray(String[]::new));
+    }
+
+    /** Brings devices in from a list, as an engineer does. */
+    public void bringIn(Api engineer, String csv) {
+        Map<String, Object> list =
+                Map.of("csv", csv, "credentialSet", credentialSet, "port", devicePort, "listName", "");
+        engineer.awaitJob(
+                engineer.post("/api/imports", list).json(202).get("job").asLong());
     }
 
     private static String nameOf(Role role) {
@@ -107,6 +126,7 @@ public final class TestServer implements AutoCloseable {
                 "--chaperone.key-file=" + keyFile,
                 // Devices are looked at only when a test asks for it.
                 "--chaperone.reading=false",
+                "--chaperone.routines=false",
                 "--chaperone.patience.connect=1s",
                 "--chaperone.patience.prompt=1s",
                 "--chaperone.patience.silence=2s",

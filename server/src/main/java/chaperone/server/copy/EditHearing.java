@@ -1,0 +1,123 @@
+package chaperone.server.copy;
+
+import chaperone.core.origin.LogMessage;
+import chaperone.core.platform.Platform;
+import chaperone.server.fleet.Device;
+import chaperone.server.fleet.EventKind;
+import chaperone.server.fleet.FactBook;
+import chaperone.server.fleet.Fleet;
+import chaperone.server.job.DeviceTurn;
+import chaperone.server.platform.PlatformShelf;
+import chaperone.server.problem.ProblemException;
+import java.time.Duration;
+import java.util.Optional;
+import java.util.Set;
+import java.util.concurrent.ConcurrentHashMap;
+import java.util.concurrent.Executors;
+import java.util.concurrent.ScheduledExecutorService;
+import java.util.concurrent.TimeUnit;
+import org.slf4j.Logger;
+import org.slf4j.LoggerFactory;
+import org.springframework.beans.factory.DisposableBean;
+import org.springframework.stereotype.Component;
+import org.springframework.transaction.support.TransactionTemplate;
+
+/**
+ * Copies a device that says that it was edited. A person who edits says so several times: the copy waits a moment, and
+ * one that waits already is enough. Anybody can send such a message; all it can do is to have a device looked at.
+ */
+@Component
+class EditHearing implements DisposableBean {
+    private static final Logger LOG = LoggerFactory.getLogger(EditHearing.class);
+    private static final Duration MOMENT = Duration.ofSeconds(2);
+    private static final Duration NEXT_TRY = Duration.ofSeconds(10);
+    private static final int MOST_TRIES = 6;
+    private static final int AT_ONCE = 4;
+    private static final int MOST_WAITING = 1000;
+
+    private final Fleet fleet;
+    private final PlatformShelf platforms;
+    private final FactBook facts;
+    private final DeviceTurn turn;
+    private final QuickReading reading;
+    private final TransactionTemplate transaction;
+    private final Set<Long> waiting = ConcurrentHashMap.newKeySet();
+    private final ScheduledExecutorService workers = Executors.newScheduledThreadPool(AT_ONCE, task -> {
+        Thread thread = new Thread(task, "edit-hearing");
+        thread.setDaemon(true);
+        return thread;
+    });
+
+    EditHearing(
+            Fleet fleet,
+            PlatformShelf platforms,
+            FactBook facts,
+            DeviceTurn turn,
+            QuickReading reading,
+            TransactionTemplate transaction) {
+        this.fleet = fleet;
+        this.platforms = platforms;
+        this.facts = facts;
+        this.turn = turn;
+        this.reading = reading;
+        this.transaction = transaction;
+    }
+
+    /** Messages of devices that are not in the fleet, or that tell of something else, are passed over. */
+    void hear(LogMessage message) {
+        Optional<Device> device = fleet.named(message.host());
+        if (device.isEmpty() || !tellsOfEdit(device.get(), message)) return;
+        if (waiting.size() >= MOST_WAITING || !waiting.add(device.get().id())) return;
+        transaction.executeWithoutResult(status -> fleet.find(device.get().id())
+                .ifPresent(found -> facts.note(found, EventKind.EDITED, "", who(message))));
+        wait(device.get(), MOMENT, MOST_TRIES);
+    }
+
+    private boolean tellsOfEdit(Device device, LogMessage message) {
+        return platforms
+                .current()
+                .find(device.platform())
+                .flatMap(Platform::editedMessage)
+                .filter(edited -> edited.matcher(message.said()).find())
+                .isPresent();
+    }
+
+    /** As far as the device tells: the account, where it came from, and by which way. */
+    private static String who(LogMessage message) {
+        StringBuilder who = new StringBuilder();
+        for (String part : new String[] {"account", "from", "way"}) {
+            Optional.ofNullable(message.data().get(part))
+                    .ifPresent(value -> who.append(who.isEmpty() ? "" : ", ")
+                            .append(part)
+                            .append(' ')
+                            .append(value));
+        }
+        return who.substring(0, Math.min(who.length(), 200));
+    }
+
+    private void wait(Device device, Duration moment, int tries) {
+        workers.schedule(() -> copy(device, tries), moment.toMillis(), TimeUnit.MILLISECONDS);
+    }
+
+    private void copy(Device device, int tries) {
+        // Whatever the device says from now on is news again.
+        waiting.remove(device.id());
+        try {
+            turn.take(
+                    device.siteName(),
+                    device.host(),
+                    device.port(),
+                    () -> reading.read(device.id(), Duration.ZERO, DeviceCopy.TABLES_AFTER));
+        } catch (ProblemException busy) {
+            if (tries > 1 && waiting.add(device.id())) wait(device, NEXT_TRY, tries - 1);
+        } catch (RuntimeException e) {
+            LOG.error("{} said that it was edited and could not be copied", device.name(), e);
+        }
+    }
+
+    @Override
+    public void destroy() throws InterruptedException {
+        workers.shutdownNow();
+        workers.awaitTermination(5, TimeUnit.SECONDS);
+    }
+}

@@ -1,0 +1,77 @@
+package chaperone.server.history;
+
+import chaperone.server.fleet.Device;
+import chaperone.server.fleet.Fleet;
+import chaperone.server.noise.NoiseBook;
+import chaperone.server.platform.PlatformShelf;
+import chaperone.server.problem.ProblemException;
+import jakarta.validation.constraints.Min;
+import jakarta.validation.constraints.Size;
+import java.util.Optional;
+import org.springframework.http.HttpStatus;
+import org.springframework.stereotype.Component;
+
+/** Finds what is to be compared. */
+@Component
+class CompareEnds {
+    static final int LONGEST_TEXT = 8 * 1024 * 1024;
+
+    private final Fleet fleet;
+    private final History history;
+    private final NoiseBook noises;
+    private final PlatformShelf platforms;
+
+    /**
+     * A text, or a configuration of a device.
+     *
+     * @param kind the running one if left out
+     * @param number of the revision; the newest if left out
+     */
+    record EndInput(
+            Optional<@Size(max = LONGEST_TEXT) String> text,
+            Optional<@Size(max = 253) String> device,
+            Optional<ConfigKind> kind,
+            Optional<@Min(1) Integer> number) {}
+
+    CompareEnds(Fleet fleet, History history, NoiseBook noises, PlatformShelf platforms) {
+        this.fleet = fleet;
+        this.history = history;
+        this.noises = noises;
+        this.platforms = platforms;
+    }
+
+    /** @param platform how a text is read; a device has its own */
+    CompareEnd find(EndInput input, Optional<String> platform, String field) {
+        if (input.text().isPresent() == input.device().isPresent()) {
+            throw refused("One of a text and a device is needed at \"" + field + "\".");
+        }
+        if (input.device().isPresent()) {
+            ConfigKind kind = input.kind().orElse(ConfigKind.RUNNING);
+            return revision(fleet.get(input.device().get()), kind, input.number());
+        }
+        String name = platform.orElseThrow(() -> refused("A text can be read only as a text of some platform."));
+        return CompareEnd.of(
+                Optional.empty(),
+                Optional.empty(),
+                Optional.empty(),
+                platforms.get(name),
+                platforms.get(name).noise(),
+                input.text().orElseThrow());
+    }
+
+    CompareEnd revision(Device device, ConfigKind kind, Optional<Integer> number) {
+        History.Text text = number.map(n -> history.get(device, kind, n)).orElseGet(() -> history.newest(device, kind));
+        return CompareEnd.of(
+                Optional.of(device.name()),
+                Optional.of(kind),
+                Optional.of(text.revision().number()),
+                platforms.get(device.platform()),
+                noises.of(device),
+                text.whole());
+    }
+
+    private static ProblemException refused(String meaning) {
+        return new ProblemException(
+                HttpStatus.BAD_REQUEST, "compare-end", meaning, "Name a device, or give a text and its platform.");
+    }
+}

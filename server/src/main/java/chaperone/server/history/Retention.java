@@ -1,0 +1,135 @@
+package chaperone.server.history;
+
+import chaperone.server.fleet.Device;
+import chaperone.server.fleet.Fleet;
+import java.sql.Timestamp;
+import java.time.Clock;
+import java.time.Duration;
+import java.time.Instant;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.TreeMap;
+import org.springframework.jdbc.core.simple.JdbcClient;
+import org.springframework.stereotype.Service;
+import org.springframework.transaction.support.TransactionTemplate;
+
+/**
+ * Thins out revisions by age and count. A revision goes only if it is neither among the newest of its configuration nor
+ * was seen within the time; one with a label or a note stays, and so does the newest whole one, which later copies are
+ * measured by.
+ */
+@Service
+class Retention {
+    private static final String DUE = """
+            select r.id, d.name as device, r.kind, r.number, r.last_copy_at
+            from revision r join device d on d.id = r.device_id
+            where r.last_copy_at < :limit
+              and r.number <= (
+                select n.number from revision n where n.device_id = r.device_id and n.kind = r.kind
+                order by n.number desc offset :count limit 1)
+              and not exists (select 1 from revision_mark m where m.revision_id = r.id)
+              and r.id <> coalesce((
+                select w.id from revision w
+                where w.device_id = r.device_id and w.kind = r.kind and w.incomplete = ''
+                order by w.number desc limit 1), 0)
+            order by d.name, r.kind, r.number""";
+
+    private final JdbcClient database;
+    private final Fleet fleet;
+    private final History history;
+    private final RevisionRepository revisions;
+    private final Contents contents;
+    private final TransactionTemplate transaction;
+    private final Clock clock;
+
+    /** One that would go. */
+    record Due(long id, String device, ConfigKind kind, int number, Instant lastSeen) {}
+
+    /** @param bytes that the packs of contents have become shorter by, compressed */
+    record Thinned(int revisions, int copies, long bytes) {}
+
+    Retention(
+            JdbcClient database,
+            Fleet fleet,
+            History history,
+            RevisionRepository revisions,
+            Contents contents,
+            TransactionTemplate transaction,
+            Clock clock) {
+        this.database = database;
+        this.fleet = fleet;
+        this.history = history;
+        this.revisions = revisions;
+        this.contents = contents;
+        this.transaction = transaction;
+        this.clock = clock;
+    }
+
+    /** What would go by this rule; nothing does. */
+    List<Due> due(int keepCount, int keepDays) {
+        return database.sql(DUE)
+                .param("limit", Timestamp.from(clock.instant().minus(Duration.ofDays(keepDays))))
+                .param("count", keepCount)
+                .query((row, number) -> new Due(
+                        row.getLong("id"),
+                        row.getString("device"),
+                        ConfigKind.valueOf(row.getString("kind")),
+                        row.getInt("number"),
+                        row.getTimestamp("last_copy_at").toInstant()))
+                .list();
+    }
+
+    /** Device by device, each in a transaction of its own: it can be stopped and begun again. */
+    Thinned thin(int keepCount, int keepDays) {
+        Map<String, List<Due>> byDevice = new TreeMap<>();
+        for (Due due : due(keepCount, keepDays))
+            byDevice.computeIfAbsent(due.device(), name -> new ArrayList<>()).add(due);
+        long before = storedBytes();
+        int copies = 0;
+        int gone = 0;
+        for (Map.Entry<String, List<Due>> each : byDevice.entrySet()) {
+            Integer removed = transaction.execute(status -> remove(each.getKey(), each.getValue()));
+            copies += removed == null ? 0 : removed;
+            gone += each.getValue().size();
+        }
+        for (long pack : contents.packsWithLeftovers()) contents.dropLeftovers(pack);
+        return new Thinned(gone, copies, Math.max(0, before - storedBytes()));
+    }
+
+    private int remove(String device, List<Due> due) {
+        List<Long> ids = due.stream().map(Due::id).toList();
+        database.sql("update copy set saved_id = null where saved_id in (:ids)")
+                .param("ids", ids)
+                .update();
+        int copies = database.sql("delete from copy where running_id in (:ids)")
+                .param("ids", ids)
+                .update();
+        database.sql("delete from revision where id in (:ids)")
+                .param("ids", ids)
+                .update();
+        fleet.named(device).ifPresent(found -> {
+            for (ConfigKind kind : ConfigKind.values()) compareAnew(found, kind, due);
+        });
+        return copies;
+    }
+
+    /** Counts of a revision are against the one before it, which may be another now. */
+    private void compareAnew(Device device, ConfigKind kind, List<Due> gone) {
+        Optional<Revision> before = Optional.empty();
+        for (Revision revision : revisions.all(device.id(), kind)) {
+            int last = before.map(Revision::number).orElse(0);
+            boolean hasLostNeighbour = gone.stream()
+                    .anyMatch(due -> due.kind() == kind && due.number() > last && due.number() < revision.number());
+            if (hasLostNeighbour) history.compareAnew(device, before, revision);
+            before = Optional.of(revision);
+        }
+    }
+
+    private long storedBytes() {
+        return database.sql("select coalesce(sum(length(packed)), 0) from content_pack")
+                .query(Long.class)
+                .single();
+    }
+}

@@ -1,0 +1,96 @@
+package chaperone.server.history;
+
+import chaperone.core.compare.Noise;
+import chaperone.core.config.ConfigBytes;
+import chaperone.server.event.Events;
+import chaperone.server.fleet.Device;
+import chaperone.server.fleet.Fleet;
+import chaperone.server.noise.NoiseBook;
+import chaperone.server.noise.NoiseMoved;
+import java.util.List;
+import java.util.Optional;
+import java.util.concurrent.ExecutorService;
+import java.util.concurrent.Executors;
+import java.util.concurrent.TimeUnit;
+import org.slf4j.Logger;
+import org.slf4j.LoggerFactory;
+import org.springframework.beans.factory.DisposableBean;
+import org.springframework.stereotype.Component;
+import org.springframework.transaction.event.TransactionPhase;
+import org.springframework.transaction.event.TransactionalEventListener;
+import org.springframework.transaction.support.TransactionTemplate;
+
+/**
+ * When noise has changed, works out anew which revisions differ in noise alone, one device after the other. Bytes and
+ * numbers stay as they are. A server that stops in between leaves the rest as it was: the next copy of such a device
+ * settles its newest revision all the same.
+ */
+@Component
+class Settling implements DisposableBean {
+    private static final Logger LOG = LoggerFactory.getLogger(Settling.class);
+
+    private final Fleet fleet;
+    private final NoiseBook noises;
+    private final RevisionRepository revisions;
+    private final Contents contents;
+    private final Events events;
+    private final TransactionTemplate transaction;
+    private final ExecutorService worker = Executors.newSingleThreadExecutor(task -> {
+        Thread thread = new Thread(task, "settling");
+        thread.setDaemon(true);
+        return thread;
+    });
+
+    Settling(
+            Fleet fleet,
+            NoiseBook noises,
+            RevisionRepository revisions,
+            Contents contents,
+            Events events,
+            TransactionTemplate transaction) {
+        this.fleet = fleet;
+        this.noises = noises;
+        this.revisions = revisions;
+        this.contents = contents;
+        this.events = events;
+        this.transaction = transaction;
+    }
+
+    @TransactionalEventListener(phase = TransactionPhase.AFTER_COMMIT)
+    void noiseMoved(NoiseMoved moved) {
+        for (long device : moved.devices()) worker.execute(() -> settle(device));
+    }
+
+    private void settle(long id) {
+        try {
+            transaction.executeWithoutResult(status -> fleet.find(id).ifPresent(this::settle));
+        } catch (RuntimeException e) {
+            LOG.error("Revisions of device {} could not be settled anew", id, e);
+        }
+    }
+
+    private void settle(Device device) {
+        Noise noise = noises.of(device);
+        Optional<Revision> running = settle(device, ConfigKind.RUNNING, noise);
+        Optional<Revision> saved = settle(device, ConfigKind.SAVED, noise);
+        if (running.isPresent() && saved.isPresent() && device.incomplete().isEmpty())
+            device.savedIsRunning(running.get().settlesLike(saved.get()));
+        events.fleetMoved();
+    }
+
+    /** The newest one. */
+    private Optional<Revision> settle(Device device, ConfigKind kind, Noise noise) {
+        List<Revision> all = revisions.all(device.id(), kind);
+        for (Revision revision : all) {
+            List<String> lines = History.linesOf(ConfigBytes.decode(contents.read(revision.digest())));
+            revision.settle(History.settledDigest(noise, lines));
+        }
+        return all.isEmpty() ? Optional.empty() : Optional.of(all.get(all.size() - 1));
+    }
+
+    @Override
+    public void destroy() throws InterruptedException {
+        worker.shutdownNow();
+        worker.awaitTermination(5, TimeUnit.SECONDS);
+    }
+}

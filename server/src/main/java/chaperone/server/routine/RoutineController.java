@@ -1,0 +1,171 @@
+package chaperone.server.routine;
+
+import chaperone.server.audit.AuditNote;
+import chaperone.server.audit.Audited;
+import chaperone.server.fleet.ChosenDevices;
+import chaperone.server.fleet.Fleet;
+import chaperone.server.problem.ProblemException;
+import chaperone.server.routine.Routine.Missed;
+import chaperone.server.routine.RoutineRun.Outcome;
+import jakarta.validation.Valid;
+import jakarta.validation.constraints.Max;
+import jakarta.validation.constraints.Min;
+import jakarta.validation.constraints.NotBlank;
+import jakarta.validation.constraints.Size;
+import java.security.Principal;
+import java.time.Clock;
+import java.time.Instant;
+import java.util.List;
+import java.util.Optional;
+import org.springframework.data.domain.Limit;
+import org.springframework.http.HttpStatus;
+import org.springframework.transaction.annotation.Transactional;
+import org.springframework.web.bind.annotation.DeleteMapping;
+import org.springframework.web.bind.annotation.GetMapping;
+import org.springframework.web.bind.annotation.PathVariable;
+import org.springframework.web.bind.annotation.PostMapping;
+import org.springframework.web.bind.annotation.PutMapping;
+import org.springframework.web.bind.annotation.RequestBody;
+import org.springframework.web.bind.annotation.RequestMapping;
+import org.springframework.web.bind.annotation.RequestParam;
+import org.springframework.web.bind.annotation.ResponseStatus;
+import org.springframework.web.bind.annotation.RestController;
+
+/** Routines, when they are due, and what came of it. */
+@RestController
+@RequestMapping("/api/routines")
+class RoutineController {
+    private static final int SHOWN_DUE = 5;
+
+    private final RoutineRepository routines;
+    private final RoutineRunRepository runs;
+    private final RoutineClock starter;
+    private final ChosenDevices chosen;
+    private final Fleet fleet;
+    private final Clock clock;
+
+    RoutineController(
+            RoutineRepository routines,
+            RoutineRunRepository runs,
+            RoutineClock starter,
+            ChosenDevices chosen,
+            Fleet fleet,
+            Clock clock) {
+        this.routines = routines;
+        this.runs = runs;
+        this.starter = starter;
+        this.chosen = chosen;
+        this.fleet = fleet;
+        this.clock = clock;
+    }
+
+    /**
+     * @param dueAt the next times, none while it is off
+     * @param reaches how many devices it would copy now; absent if its query can no longer be read
+     */
+    record RoutineView(
+            String name,
+            String rule,
+            String zone,
+            String query,
+            List<String> devices,
+            Missed missed,
+            boolean on,
+            List<Instant> dueAt,
+            Optional<Integer> reaches,
+            Optional<RunView> latest,
+            String writtenBy,
+            Instant writtenAt) {}
+
+    /** @param missed times that were due and had no run of their own */
+    record RunView(
+            Instant dueAt, Instant at, Outcome outcome, int missed, int devices, Optional<Long> job, String reason) {
+        static RunView of(RoutineRun run) {
+            return new RunView(
+                    run.dueAt(), run.at(), run.outcome(), run.missed(), run.devices(), run.job(), run.reason());
+        }
+    }
+
+    record RuleInput(
+            @NotBlank @Size(max = 200) String rule,
+            @NotBlank @Size(max = 60) String zone) {}
+
+    record DueTimes(List<Instant> dueAt) {}
+
+    @GetMapping
+    public List<RoutineView> list() {
+        return routines.findAllByOrderByName().stream().map(this::view).toList();
+    }
+
+    /** When a rule would be due, before it is kept. */
+    @PostMapping("/preview")
+    public DueTimes preview(@Valid @RequestBody RuleInput input) {
+        return new DueTimes(Rules.read(input.rule()).next(clock.instant(), Rules.zone(input.zone()), SHOWN_DUE));
+    }
+
+    @GetMapping("/{name}/runs")
+    @Transactional(readOnly = true)
+    public List<RunView> runs(
+            @PathVariable String name, @RequestParam(defaultValue = "50") @Min(1) @Max(1000) int size) {
+        return runs.findByRoutineIdOrderByIdDesc(find(name).id(), Limit.of(size)).stream()
+                .map(RunView::of)
+                .toList();
+    }
+
+    /** Makes the routine, or lets it be another; what was due before is not made up. */
+    @Audited("wrote a routine")
+    @PutMapping("/{name}")
+    @ResponseStatus(HttpStatus.NO_CONTENT)
+    @Transactional
+    public void write(
+            @PathVariable @Size(max = 60) String name, @Valid @RequestBody RoutineInput input, Principal principal) {
+        AuditNote.add(input.rule() + " " + input.zone() + "; " + input.query());
+        Rules.read(input.rule());
+        Rules.zone(input.zone());
+        if (input.devices().isEmpty()) chosen.meantBy(input.query());
+        else fleet.choose(input.devices());
+        Routine routine = routines.findByNameIgnoreCase(name).orElseGet(() -> new Routine(name));
+        routine.become(input, principal.getName(), clock.instant());
+        routines.save(routine);
+    }
+
+    @Audited("removed a routine")
+    @DeleteMapping("/{name}")
+    @ResponseStatus(HttpStatus.NO_CONTENT)
+    @Transactional
+    public void remove(@PathVariable String name) {
+        routines.delete(find(name));
+    }
+
+    @Audited("started a routine by hand")
+    @PostMapping("/{name}/run")
+    @Transactional
+    public RunView run(@PathVariable String name, Principal principal) {
+        return RunView.of(starter.runNow(find(name), principal.getName()));
+    }
+
+    private Routine find(String name) {
+        return routines.findByNameIgnoreCase(name).orElseThrow(() -> ProblemException.notFound("routine", name));
+    }
+
+    private RoutineView view(Routine routine) {
+        List<Instant> due = routine.isOn()
+                ? Rules.read(routine.rule()).next(clock.instant(), Rules.zone(routine.zone()), SHOWN_DUE)
+                : List.of();
+        return new RoutineView(
+                routine.name(),
+                routine.rule(),
+                routine.zone(),
+                routine.query(),
+                routine.devices(),
+                routine.missed(),
+                routine.isOn(),
+                due,
+                starter.reaches(routine),
+                runs.findByRoutineIdOrderByIdDesc(routine.id(), Limit.of(1)).stream()
+                        .findFirst()
+                        .map(RunView::of),
+                routine.writtenBy(),
+                routine.writtenAt());
+    }
+}

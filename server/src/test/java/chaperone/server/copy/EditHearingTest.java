@@ -1,0 +1,102 @@
+package chaperone.server.copy;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import chaperone.connect.Connector;
+import chaperone.connect.Conversation;
+import chaperone.connect.ConversationListener;
+import chaperone.connect.DeviceEdit;
+import chaperone.core.platform.Platform;
+import chaperone.core.platform.Platforms;
+import chaperone.server.Settings;
+import chaperone.server.account.Role;
+import chaperone.server.fleet.Fleet;
+import chaperone.server.support.Api;
+import chaperone.server.support.TestServer;
+import java.io.IOException;
+import java.net.DatagramPacket;
+import java.net.DatagramSocket;
+import java.net.InetSocketAddress;
+import java.nio.charset.StandardCharsets;
+import java.util.List;
+import org.junit.jupiter.api.AfterAll;
+import org.junit.jupiter.api.BeforeAll;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.api.Timeout;
+import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.CsvSource;
+
+/** Devices say by their own log messages, over UDP, that they were edited. */
+@Timeout(120)
+class EditHearingTest {
+    private static final int PORT = 2965;
+
+    private static TestServer server;
+    private static Api engineer;
+    private static LogPort log;
+
+    @BeforeAll
+    static void start() {
+        server = TestServer.start(PORT);
+        engineer = server.as(Role.ENGINEER);
+        server.bringIn(engineer, "127.20.1.21\n127.20.1.2\n127.20.9.31\n127.20.21.11\n");
+        log = new LogPort(new Settings.Log("127.0.0.1", PORT), server.context().getBean(EditHearing.class));
+        log.start();
+    }
+
+    @AfterAll
+    static void stop() {
+        log.stop();
+        server.close();
+    }
+
+    /** One of each family. */
+    @ParameterizedTest
+    @CsvSource(delimiter = '|', quoteCharacter = '`', textBlock = """
+        brkw-acc-1     | corvane  | vlan 377 "ice house"
+        brkw-rtr-1     | altamont | put ports lan-2 text "ice house"
+        ald-wall-1     | brisling | object ice-house host 192.0.2.77
+        mv-avocet-sw-1 | pellon   | {"welcome": "ice house"}
+        """)
+    void isCopiedWithinSecondsOfItsOwnMessage(String device, String platform, String line) {
+        assertThat(engineer.copy(device)).isIn("NEW_REVISION", "NOTHING_NEW");
+        int known = revisions(device);
+        edit(device, Platforms.shipped().get(platform), line);
+        TestServer.await(() -> revisions(device) == known + 1, device + " was copied by itself");
+        List<String> events =
+                engineer.get("/api/devices/" + device + "/events").json(200).findValuesAsString("kind");
+        assertThat(events).contains("EDITED");
+    }
+
+    @Test
+    void messagesThatMeanNothingAreHarmless() throws IOException {
+        int known = revisions("brkw-acc-1");
+        try (DatagramSocket socket = new DatagramSocket()) {
+            for (String text : List.of(
+                    "",
+                    "hello",
+                    "<189>1 - brkw-acc-1 corvane - LOGIN - log-in",
+                    "<189>1 - nobody corvane - EDITED - x",
+                    "\u0000".repeat(3000))) {
+                byte[] bytes = text.getBytes(StandardCharsets.UTF_8);
+                socket.send(new DatagramPacket(bytes, bytes.length, new InetSocketAddress("127.0.0.1", PORT)));
+            }
+        }
+        isCopiedWithinSecondsOfItsOwnMessage("brkw-rtr-1", "altamont", "put ports lan-2 text \"net loft\"");
+        assertThat(revisions("brkw-acc-1")).isEqualTo(known);
+    }
+
+    /** As a person would, over the device's own protocol. */
+    private static void edit(String device, Platform platform, String line) {
+        Fleet fleet = server.context().getBean(Fleet.class);
+        try (Conversation conversation = server.context()
+                .getBean(Connector.class)
+                .open(fleet.target(fleet.get(device)), platform, ConversationListener.NONE)) {
+            DeviceEdit.apply(conversation, platform.edit().orElseThrow(), List.of(line));
+        }
+    }
+
+    private static int revisions(String device) {
+        return engineer.get("/api/devices/" + device + "/revisions").json(200).size();
+    }
+}

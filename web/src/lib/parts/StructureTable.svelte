@@ -1,0 +1,170 @@
+<script lang="ts">
+  import { createVirtualizer } from '@tanstack/svelte-virtual';
+  import { untrack } from 'svelte';
+  import OverviewStrip from './OverviewStrip.svelte';
+  import { counts, type StructureLine } from './structureRows';
+
+  interface Props {
+    lines: readonly StructureLine[];
+    beforeTitle: string;
+    afterTitle: string;
+    /** The line to bring into view and mark, as an index. */
+    at?: number | undefined;
+  }
+
+  let { lines, beforeTitle, afterTitle, at }: Props = $props();
+  const ROW = 22;
+  let box: HTMLDivElement | undefined = $state();
+
+  const rows = createVirtualizer<HTMLDivElement, HTMLDivElement>({
+    count: 0,
+    getScrollElement: () => box ?? null,
+    estimateSize: () => ROW,
+    overscan: 30
+  });
+
+  $effect(() => {
+    const count = lines.length;
+    if (box) untrack(() => $rows.setOptions({ count, getScrollElement: () => box ?? null }));
+  });
+
+  $effect(() => {
+    if (at !== undefined && box) untrack(() => $rows.scrollToIndex(at, { align: 'center' }));
+  });
+
+  const kinds = $derived(
+    lines.map((line) =>
+      line.type === 'path' ? 'same' : counts(line.kind) ? line.kind.toLowerCase() : 'noise'
+    )
+  );
+</script>
+
+<div class="panel overflow-hidden">
+  <div class="titles mono">
+    <span></span><span class="text-quiet">attribute</span><span>{beforeTitle}</span><span>{afterTitle}</span>
+  </div>
+  <div class="flex">
+    <!-- A scrolling region must be reachable by keyboard (WCAG 2.1.1). -->
+    <!-- svelte-ignore a11y_no_noninteractive_tabindex -->
+    <div
+      bind:this={box}
+      class="box mono grow"
+      tabindex="0"
+      role="region"
+      aria-label="Comparison by structure"
+    >
+      <div class="relative" style:height="{$rows.getTotalSize()}px">
+        {#each $rows.getVirtualItems() as item (item.key)}
+          {@const line = lines[item.index]}
+          {#if line?.type === 'path'}
+            <div class="line path" style:top="{item.start}px" title={line.path.join(' › ')}>
+              {line.path.length === 0 ? 'at the top' : line.path.join(' › ')}
+            </div>
+          {:else if line}
+            {@const kind = counts(line.kind) ? line.kind.toLowerCase() : 'noise'}
+            <div class={['line difference', item.index === at && 'here']} style:top="{item.start}px">
+              <span class="sign {kind}" aria-label={line.said}>{line.sign}</span>
+              <span class="cell" title={line.attribute || line.said}
+                >{#if line.attribute}{line.attribute}{:else}<i class="text-quiet">{line.said}</i>{/if}</span
+              >
+              <span class={['cell', line.before !== undefined && kind]} title={line.before}
+                >{#if line.beforeLine}<small>{line.beforeLine}</small>{/if}{line.before ?? ''}</span
+              >
+              <span class={['cell', line.after !== undefined && kind]} title={line.after}
+                >{#if line.afterLine}<small>{line.afterLine}</small>{/if}{line.after ?? ''}</span
+              >
+            </div>
+          {/if}
+        {/each}
+      </div>
+    </div>
+    <OverviewStrip {kinds} {at} onjump={(index) => $rows.scrollToIndex(index, { align: 'center' })} />
+  </div>
+</div>
+
+<style>
+  .titles,
+  .difference {
+    display: grid;
+    grid-template-columns: 34px minmax(0, 1fr) minmax(0, 1.4fr) minmax(0, 1.4fr);
+  }
+  .titles {
+    color: var(--quiet);
+    border-bottom: 1px solid var(--color-base-300);
+    padding-right: 14px;
+  }
+  .titles span {
+    padding: 3px 8px;
+    overflow: hidden;
+    text-overflow: ellipsis;
+    white-space: nowrap;
+  }
+  .box {
+    overflow-y: auto;
+    height: max(200px, calc(100vh - 300px));
+    background: var(--card);
+  }
+  .line {
+    position: absolute;
+    left: 0;
+    right: 0;
+    height: 22px;
+    line-height: 22px;
+    white-space: pre;
+  }
+  .path {
+    padding: 0 10px;
+    background: var(--color-base-200);
+    font-weight: 700;
+    overflow: hidden;
+    text-overflow: ellipsis;
+  }
+  .cell {
+    padding: 0 8px;
+    overflow: hidden;
+    text-overflow: ellipsis;
+  }
+  .cell small {
+    display: inline-block;
+    min-width: 34px;
+    margin-right: 10px;
+    text-align: right;
+    color: var(--quiet);
+    user-select: none;
+  }
+  .sign {
+    text-align: center;
+    font-weight: 700;
+  }
+  .sign.added {
+    color: var(--color-success);
+  }
+  .sign.removed {
+    color: var(--color-error);
+  }
+  .sign.modified {
+    color: var(--color-warning);
+  }
+  .sign.moved {
+    color: var(--color-info);
+  }
+  .cell.added {
+    background: var(--added);
+  }
+  .cell.removed {
+    background: var(--removed);
+  }
+  .cell.modified {
+    background: var(--modified);
+  }
+  .cell.moved {
+    background: var(--color-base-200);
+  }
+  .cell.noise {
+    color: var(--quiet);
+    font-style: italic;
+  }
+  .here {
+    box-shadow: inset 3px 0 0 var(--act-text);
+  }
+</style>

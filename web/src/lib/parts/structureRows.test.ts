@@ -1,0 +1,42 @@
+import { describe, expect, it } from 'vitest';
+import type { Difference, Structure } from '$lib/api/client';
+import { structureLines, structurePlaces } from './structureRows';
+
+const part = (text: string, line: number) => ({ text, line });
+const structure = (...differences: Difference[]) => ({ differences }) as unknown as Structure;
+const limit: Difference = {
+  kind: 'MODIFIED',
+  path: ['port 1/0/24'],
+  attribute: 'flood-limit',
+  before: part('flood-limit 2', 7),
+  after: part('flood-limit 5', 9)
+};
+const noise: Difference = {
+  kind: 'REORDERED',
+  path: ['port 1/0/24'],
+  attribute: '',
+  before: part('', -1),
+  after: part('', -1)
+};
+const vlan: Difference = { kind: 'ADDED', path: [], attribute: '', after: part('vlan 3', 1) };
+
+describe('a comparison by structure', () => {
+  it('tells attribute, value before and value after below their path', () => {
+    const lines = structureLines(structure(limit), false);
+    expect(lines).toEqual([
+      { type: 'path', path: ['port 1/0/24'] },
+      expect.objectContaining({ sign: '~', attribute: 'flood-limit', before: '2', after: '5', afterLine: 10 })
+    ]);
+  });
+
+  it('shows what has no meaning only when asked', () => {
+    expect(structureLines(structure(noise), false)).toEqual([]);
+    expect(structureLines(structure(noise), true)).toHaveLength(2);
+  });
+
+  it('names a path once and finds the places that count', () => {
+    const lines = structureLines(structure(vlan, limit, noise, limit), true);
+    expect(lines.filter((line) => line.type === 'path')).toHaveLength(2);
+    expect(structurePlaces(lines)).toEqual([1, 3, 5]);
+  });
+});

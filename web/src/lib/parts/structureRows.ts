@@ -1,0 +1,78 @@
+import type { Difference, Structure } from '$lib/api/client';
+
+/** One line of a comparison by structure: the path to what follows, or a difference. */
+export type StructureLine =
+  | { type: 'path'; path: readonly string[] }
+  | {
+      type: 'difference';
+      kind: Difference['kind'];
+      sign: string;
+      /** In words, for a kind that no sign tells. */
+      said: string;
+      attribute: string;
+      before: string | undefined;
+      after: string | undefined;
+      beforeLine: number | undefined;
+      afterLine: number | undefined;
+    };
+
+const SIGNS: Record<Difference['kind'], string> = {
+  ADDED: '+',
+  REMOVED: '−',
+  MODIFIED: '~',
+  MOVED: '»',
+  NOISE: '≈',
+  RENUMBERED: '≈',
+  UNSAID: '≈',
+  REORDERED: '≈'
+};
+
+const SAID: Record<Difference['kind'], string> = {
+  ADDED: 'added',
+  REMOVED: 'removed',
+  MODIFIED: 'modified',
+  MOVED: 'moved',
+  NOISE: 'noise',
+  RENUMBERED: 'another number, the same place',
+  UNSAID: 'goes without saying',
+  REORDERED: 'in another order, which means nothing here'
+};
+
+export const counts = (kind: Difference['kind']) => SIGNS[kind] !== '≈';
+
+/** Differences below the path that they share; those without a meaning only if they are asked for. */
+export function structureLines(structure: Structure, asideShown: boolean): StructureLine[] {
+  const lines: StructureLine[] = [];
+  let last: string | undefined;
+  for (const difference of structure.differences) {
+    if (!counts(difference.kind) && !asideShown) continue;
+    const path = difference.path.join('\u0001');
+    if (path !== last) lines.push({ type: 'path', path: difference.path });
+    last = path;
+    lines.push(lineOf(difference));
+  }
+  return lines;
+}
+
+function lineOf(difference: Difference): StructureLine {
+  const { kind, attribute, before, after } = difference;
+  const isWhole = kind === 'REORDERED' || kind === 'UNSAID';
+  const rest = (text: string) => text.slice(attribute.length).trimStart();
+  const isPair = kind === 'MODIFIED' || kind === 'NOISE' || kind === 'RENUMBERED';
+  return {
+    type: 'difference',
+    kind,
+    sign: SIGNS[kind],
+    said: SAID[kind],
+    attribute: isPair ? attribute : '',
+    before: isWhole ? undefined : before && (isPair ? rest(before.text) : before.text),
+    after: isWhole ? undefined : after && (isPair ? rest(after.text) : after.text),
+    beforeLine: isWhole ? undefined : before && before.line + 1,
+    afterLine: isWhole ? undefined : after && after.line + 1
+  };
+}
+
+/** Where each difference that counts stands among the lines. */
+export function structurePlaces(lines: readonly StructureLine[]): number[] {
+  return lines.flatMap((line, i) => (line.type === 'difference' && counts(line.kind) ? [i] : []));
+}

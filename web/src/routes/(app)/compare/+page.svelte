@@ -1,0 +1,105 @@
+<script lang="ts">
+  import { onMount } from 'svelte';
+  import { api, asProblem, need, type Platform, type Problem } from '$lib/api/client';
+  import ComparePanel from '$lib/parts/ComparePanel.svelte';
+  import ProblemNote from '$lib/parts/ProblemNote.svelte';
+  import { address } from '$lib/state/address.svelte';
+  import { keys } from '$lib/state/keys.svelte';
+  import { session } from '$lib/state/session.svelte';
+  import EndPicker from './EndPicker.svelte';
+  import { endOf, paramsOf, titleOf, wantedOf, type End, type Side } from './ends';
+  import { pasted } from './pasted.svelte';
+
+  let platforms = $state<Platform[]>([]);
+  let problem = $state.raw<Problem | undefined>();
+
+  const before = $derived(endOf(address.params, 'b'));
+  const after = $derived(endOf(address.params, 'a'));
+  const wantedBefore = $derived(wantedOf(before, pasted.texts.b));
+  const wantedAfter = $derived(wantedOf(after, pasted.texts.a));
+  const hasText = $derived(before.isText || after.isText);
+  const isReady = $derived(wantedBefore && wantedAfter && (!hasText || pasted.platform !== ''));
+
+  const change = (side: Side, end: End) => address.change({ ...paramsOf(side, end), place: '' });
+
+  async function swap() {
+    [pasted.texts.b, pasted.texts.a] = [pasted.texts.a, pasted.texts.b];
+    await address.change({ ...paramsOf('b', after), ...paramsOf('a', before), place: '' });
+  }
+
+  /** The whole difference with its secrets, as a file; the look is recorded. */
+  async function exportDiff() {
+    if (!wantedBefore || !wantedAfter) return;
+    try {
+      const body = {
+        before: wantedBefore,
+        after: wantedAfter,
+        ...(hasText ? { platform: pasted.platform } : {})
+      };
+      const text = await need(api.POST('/api/compare/diff', { body, parseAs: 'text' }));
+      const link = document.createElement('a');
+      link.href = URL.createObjectURL(new Blob([text as unknown as string], { type: 'text/x-diff' }));
+      link.download = 'comparison.diff';
+      link.click();
+      URL.revokeObjectURL(link.href);
+    } catch (thrown) {
+      problem = asProblem(thrown);
+    }
+  }
+
+  onMount(() => {
+    need(api.GET('/api/platforms'))
+      .then((all) => {
+        platforms = all;
+        pasted.platform ||= all[0]?.name ?? '';
+      })
+      .catch((thrown) => (problem = asProblem(thrown)));
+    return keys.add([{ key: 'x', says: 'exchange before and after', run: swap }]);
+  });
+</script>
+
+<svelte:head><title>Compare · Chaperone</title></svelte:head>
+
+<div class="mb-3 flex items-center gap-3">
+  <div class="grow">
+    <h1>Compare</h1>
+    <p class="text-quiet">Any two of: revisions, devices, running and saved, a device right now, texts.</p>
+  </div>
+  {#if hasText}
+    <label class="flex items-center gap-2"
+      >Texts are of platform
+      <select class="select w-48" bind:value={pasted.platform}>
+        {#each platforms as platform (platform.name)}<option value={platform.name}>{platform.title}</option
+          >{/each}
+      </select></label
+    >
+  {/if}
+  {#if session.mayAct && isReady}<button class="btn" onclick={exportDiff}>Export .diff</button>{/if}
+</div>
+
+{#if problem}<div class="mb-3"><ProblemNote {problem} /></div>{/if}
+
+<div class="flex items-stretch gap-2">
+  <EndPicker side="b" end={before} onchange={(end) => change('b', end)} />
+  <button
+    class="btn self-center"
+    onclick={swap}
+    title="Exchange the two"
+    aria-label="Exchange before and after">⇄</button
+  >
+  <EndPicker side="a" end={after} onchange={(end) => change('a', end)} />
+</div>
+
+{#if isReady && wantedBefore && wantedAfter}
+  <ComparePanel
+    before={wantedBefore}
+    after={wantedAfter}
+    beforeTitle={titleOf(before)}
+    afterTitle={titleOf(after)}
+    {...hasText ? { platform: pasted.platform } : {}}
+  />
+{:else}
+  <p class="text-quiet mt-4">
+    Choose what stands before and what stands after; the comparison follows at once.
+  </p>
+{/if}

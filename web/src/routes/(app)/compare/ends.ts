@@ -1,0 +1,46 @@
+import type { CompareEnd, ConfigKind } from '$lib/api/client';
+
+/** One end of a comparison as the address tells it; texts that were pasted stand beside the address. */
+export interface End {
+  isText: boolean;
+  device: string;
+  kind: ConfigKind;
+  /** The newest revision if it is left out. */
+  number: number | undefined;
+}
+
+export type Side = 'b' | 'a';
+
+/** @param side b for before, a for after: the first letter of the parameters */
+export function endOf(params: URLSearchParams, side: Side): End {
+  const number = Number(params.get(`${side}n`));
+  return {
+    isText: params.get(`${side}t`) === '1',
+    device: params.get(`${side}d`) ?? '',
+    kind: params.get(`${side}k`) === 'SAVED' ? 'SAVED' : 'RUNNING',
+    number: Number.isInteger(number) && number > 0 ? number : undefined
+  };
+}
+
+/** The parameters that lead back to an end. */
+export function paramsOf(side: Side, end: End): Record<string, string> {
+  return {
+    [`${side}t`]: end.isText ? '1' : '',
+    [`${side}d`]: end.isText ? '' : end.device,
+    [`${side}k`]: end.isText || end.kind === 'RUNNING' ? '' : end.kind,
+    [`${side}n`]: end.isText || end.number === undefined ? '' : String(end.number)
+  };
+}
+
+/** What the server is asked for; nothing while something is still missing. */
+export function wantedOf(end: End, text: string): CompareEnd | undefined {
+  if (end.isText) return text === '' ? undefined : { text };
+  if (end.device === '') return undefined;
+  return { device: end.device, kind: end.kind, ...(end.number === undefined ? {} : { number: end.number }) };
+}
+
+export function titleOf(end: End): string {
+  if (end.isText) return 'pasted text';
+  const revision = end.number === undefined ? 'newest' : `revision ${end.number}`;
+  return `${end.device} · ${end.kind.toLowerCase()} · ${revision}`;
+}

@@ -1,0 +1,90 @@
+<script lang="ts">
+  import { api, asProblem, need, type ConfigKind, type Problem, type Revision } from '$lib/api/client';
+  import ProblemNote from '$lib/parts/ProblemNote.svelte';
+  import When from '$lib/parts/When.svelte';
+  import { session } from '$lib/state/session.svelte';
+
+  interface Props {
+    name: string;
+    kind: ConfigKind;
+    revision: Revision;
+    onmarked: () => Promise<void>;
+  }
+
+  let { name, kind, revision, onmarked }: Props = $props();
+  let writes = $state<'LABEL' | 'NOTE' | undefined>();
+  let text = $state('');
+  let problem = $state.raw<Problem | undefined>();
+
+  const path = $derived({ name, number: revision.number });
+
+  async function act(deed: () => Promise<unknown>) {
+    try {
+      await deed();
+      [writes, text, problem] = [undefined, '', undefined];
+    } catch (thrown) {
+      problem = asProblem(thrown);
+    }
+    await onmarked();
+  }
+
+  function put(event: SubmitEvent) {
+    event.preventDefault();
+    const body = { kind: writes ?? ('NOTE' as const), text };
+    act(() =>
+      need(
+        api.POST('/api/devices/{name}/revisions/{number}/marks', { params: { path, query: { kind } }, body })
+      )
+    );
+  }
+
+  const remove = (id: number) =>
+    act(() =>
+      need(
+        api.DELETE('/api/devices/{name}/revisions/{number}/marks/{id}', {
+          params: { path: { ...path, id }, query: { kind } }
+        })
+      )
+    );
+</script>
+
+<div class="mt-2 flex flex-wrap items-center gap-x-3 gap-y-1">
+  <span class="text-quiet">Revision {revision.number}:</span>
+  {#each revision.marks as mark (mark.id)}
+    <span class={mark.kind === 'LABEL' ? 'chip font-semibold' : 'bg-base-200 rounded-field px-2 py-0.5'}>
+      {mark.text}
+      <span class="text-quiet font-normal">{mark.madeBy}, <When at={mark.madeAt} /></span>
+      {#if session.mayAct}
+        <button
+          class="text-quiet hover:text-act-text ml-1 cursor-pointer px-1"
+          aria-label="Take away {mark.text}"
+          onclick={() => remove(mark.id)}>×</button
+        >
+      {/if}
+    </span>
+  {/each}
+  {#if session.mayAct}
+    {#if writes}
+      <form class="flex gap-2" onsubmit={put}>
+        <!-- svelte-ignore a11y_autofocus -->
+        <input
+          class="input w-72"
+          bind:value={text}
+          required
+          autofocus
+          maxlength={writes === 'LABEL' ? 40 : 2000}
+          aria-label={writes === 'LABEL' ? 'Label' : 'Note'}
+          placeholder={writes === 'LABEL' ? 'before the kiosks' : 'what is worth knowing of it'}
+          onkeydown={(event) => event.key === 'Escape' && (writes = undefined)}
+        />
+        <button class="btn btn-primary">Keep</button>
+        <button class="btn" type="button" onclick={() => (writes = undefined)}>Cancel</button>
+      </form>
+    {:else}
+      <button class="btn" onclick={() => (writes = 'LABEL')}>Label it</button>
+      <button class="btn" onclick={() => (writes = 'NOTE')}>Write a note</button>
+    {/if}
+  {/if}
+  {#if revision.marks.length > 0}<span class="text-quiet">It is never thinned out.</span>{/if}
+</div>
+{#if problem}<div class="mt-2"><ProblemNote {problem} /></div>{/if}

@@ -1,0 +1,191 @@
+<script lang="ts">
+  import { goto } from '$app/navigation';
+  import { onMount } from 'svelte';
+  import { api, need, type Routine, type RoutineRun } from '$lib/api/client';
+  import Dialog from '$lib/parts/Dialog.svelte';
+  import ProblemNote from '$lib/parts/ProblemNote.svelte';
+  import When from '$lib/parts/When.svelte';
+  import { Doing } from '$lib/state/doing.svelte';
+  import { keys } from '$lib/state/keys.svelte';
+  import { live } from '$lib/state/live.svelte';
+  import { session } from '$lib/state/session.svelte';
+  import { count } from '$lib/text/time';
+  import RoutineForm from './RoutineForm.svelte';
+  import { runText } from './ruleText';
+
+  let routines = $state<Routine[] | undefined>();
+  let runs = $state<RoutineRun[]>([]);
+  let open = $state<string | undefined>();
+  let edits = $state<{ routine?: Routine } | undefined>();
+  let removes = $state<Routine | undefined>();
+
+  const doing = new Doing(async () => {
+    routines = await need(api.GET('/api/routines'));
+    if (open) {
+      const params = { path: { name: open }, query: { size: 50 } };
+      runs = await need(api.GET('/api/routines/{name}/runs', { params }));
+    }
+  });
+
+  async function show(name: string) {
+    open = open === name ? undefined : name;
+    runs = [];
+    await doing.load();
+  }
+
+  const path = (name: string) => ({ params: { path: { name } } });
+
+  const runNow = (name: string) =>
+    doing.act(async () => {
+      const run = await need(api.POST('/api/routines/{name}/run', path(name)));
+      if (run.job) await goto(`/jobs/${run.job}`);
+    });
+
+  const turn = (routine: Routine) =>
+    doing.act(() => {
+      const { rule, zone, query, devices, missed, on } = routine;
+      return need(
+        api.PUT('/api/routines/{name}', {
+          ...path(routine.name),
+          body: { rule, zone, query, devices, missed, on: !on }
+        })
+      );
+    });
+
+  async function remove(name: string) {
+    removes = undefined;
+    await doing.act(() => need(api.DELETE('/api/routines/{name}', path(name))));
+  }
+
+  onMount(() => {
+    doing.load();
+    const ends = [
+      live.on('job', doing.load),
+      keys.add([{ key: 'a', says: 'a new routine', run: () => session.mayAct && (edits = {}) }])
+    ];
+    return () => ends.forEach((end) => end());
+  });
+</script>
+
+<svelte:head><title>Routines · Chaperone</title></svelte:head>
+
+<div class="flex items-start">
+  <div class="grow">
+    <h1>Routines</h1>
+    <p class="text-quiet">Copies on a calendar. Which devices that means is found out each time.</p>
+  </div>
+  {#if session.mayAct && !edits}
+    <button class="btn btn-primary" onclick={() => (edits = {})}>New routine <kbd>a</kbd></button>
+  {/if}
+</div>
+
+{#if doing.problem}<div class="mt-3"><ProblemNote problem={doing.problem} /></div>{/if}
+{#if edits}
+  <RoutineForm
+    routine={edits.routine}
+    onclose={(kept) => {
+      edits = undefined;
+      if (kept) doing.load();
+    }}
+  />
+{/if}
+
+{#if routines?.length === 0 && !edits}
+  <div class="panel mt-4 max-w-xl p-6">
+    <h2>No routine yet</h2>
+    <p class="mt-1">
+      A nightly copy of the whole fleet is a good first one: between the last sailing and the first, so that
+      every morning begins with a revision to compare with.
+    </p>
+    {#if session.mayAct}<button class="btn mt-3" onclick={() => (edits = {})}>Write the first one</button
+      >{/if}
+  </div>
+{:else if routines}
+  <div class="panel mt-4 overflow-x-auto">
+    <table class="rows">
+      <thead>
+        <tr><th>Routine</th><th>Copies</th><th>When</th><th>Next</th><th>Latest</th><th></th></tr>
+      </thead>
+      <tbody>
+        {#each routines as routine (routine.name)}
+          <tr class={routine.on ? '' : 'text-quiet'}>
+            <td>
+              <button
+                class="cursor-pointer font-semibold underline"
+                onclick={() => show(routine.name)}
+                aria-expanded={open === routine.name}>{routine.name}</button
+              >
+            </td>
+            <td>
+              {#if routine.devices.length > 0}{count(routine.devices.length, 'named device')}
+              {:else if routine.query === ''}the whole fleet
+              {:else}<span class="mono">{routine.query}</span>{/if}
+              <span class="text-quiet">
+                {routine.reaches === undefined ? '· cannot be told now' : `· ${routine.reaches} now`}
+              </span>
+            </td>
+            <td class="whitespace-nowrap"
+              ><span class="mono">{routine.rule}</span> <span class="text-quiet">{routine.zone}</span></td
+            >
+            <td class="whitespace-nowrap">
+              {#if !routine.on}off{:else if routine.dueAt[0]}<When at={routine.dueAt[0]} />{:else}never again{/if}
+            </td>
+            <td>
+              {#if routine.latest}
+                <When at={routine.latest.at} />:
+                {#if routine.latest.job}<a class="underline" href="/jobs/{routine.latest.job}"
+                    >{runText(routine.latest)}</a
+                  >
+                {:else}{runText(routine.latest)}{/if}
+              {:else}<span class="text-quiet">not yet</span>{/if}
+            </td>
+            <td class="text-right whitespace-nowrap">
+              {#if session.mayAct}
+                <button class="btn" onclick={() => runNow(routine.name)}>Run now</button>
+                <button class="btn" onclick={() => turn(routine)}
+                  >{routine.on ? 'Switch off' : 'Switch on'}</button
+                >
+                <button class="btn" onclick={() => (edits = { routine })}>Alter</button>
+                <button class="btn" onclick={() => (removes = routine)}>Remove</button>
+              {/if}
+            </td>
+          </tr>
+          {#if open === routine.name}
+            <tr>
+              <td colspan="6" class="bg-base-200">
+                <p class="text-quiet">
+                  Written by {routine.writtenBy}, <When at={routine.writtenAt} />. If no server ran:
+                  {routine.missed === 'MAKE_UP' ? 'made up once' : 'skipped'}.
+                </p>
+                {#if runs.length === 0}<p>It has not been due yet.</p>{/if}
+                <ul class="mt-1 max-h-60 overflow-y-auto">
+                  {#each runs as run (run.dueAt + run.at)}
+                    <li>
+                      due <When at={run.dueAt} />:
+                      {#if run.job}<a class="underline" href="/jobs/{run.job}">{runText(run)}</a
+                        >{:else}{runText(run)}{/if}
+                    </li>
+                  {/each}
+                </ul>
+              </td>
+            </tr>
+          {/if}
+        {/each}
+      </tbody>
+    </table>
+  </div>
+{/if}
+
+{#if removes}
+  {@const routine = removes}
+  <Dialog title="Remove {routine.name}?" oncancel={() => (removes = undefined)}>
+    <p class="mt-2">
+      It will not copy {routine.reaches === undefined ? 'anything' : count(routine.reaches, 'device')} any more.
+      Its record goes with it; copies and jobs stay.
+    </p>
+    <div class="mt-4 flex justify-end gap-2">
+      <button class="btn" onclick={() => (removes = undefined)}>Cancel</button>
+      <button class="btn btn-primary" onclick={() => remove(routine.name)}>Remove it</button>
+    </div>
+  </Dialog>
+{/if}

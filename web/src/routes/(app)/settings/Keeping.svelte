@@ -1,0 +1,181 @@
+<script lang="ts">
+  import { onMount } from 'svelte';
+  import { api, need, type Integrity, type Retention, type RetentionDue } from '$lib/api/client';
+  import Dialog from '$lib/parts/Dialog.svelte';
+  import ProblemNote from '$lib/parts/ProblemNote.svelte';
+  import When from '$lib/parts/When.svelte';
+  import { Doing } from '$lib/state/doing.svelte';
+  import { session } from '$lib/state/session.svelte';
+  import { bytes } from '$lib/text/bytes';
+  import { count } from '$lib/text/time';
+  import { dueByDevice } from './keepingText';
+
+  let rule = $state<Retention>({ keepCount: 200, keepDays: 730, on: false });
+  let due = $state.raw<RetentionDue | undefined>();
+  let integrity = $state.raw<Integrity | undefined>();
+  let said = $state('');
+  let asks = $state(false);
+  let isChecking = $state(false);
+
+  const isWhole = $derived(
+    [rule.keepCount, rule.keepDays].every((each) => Number.isInteger(each) && each > 0)
+  );
+
+  const doing = new Doing(async () => {
+    [rule, integrity] = await Promise.all([need(api.GET('/api/retention')), need(api.GET('/api/integrity'))]);
+    await look();
+  });
+
+  async function look() {
+    if (!isWhole) return;
+    const query = { keepCount: rule.keepCount, keepDays: rule.keepDays };
+    due = await need(api.GET('/api/retention/due', { params: { query } }));
+  }
+
+  const keep = () => doing.act(() => need(api.PUT('/api/retention', { body: rule })));
+
+  async function thin() {
+    asks = false;
+    await doing.act(async () => {
+      const gone = await need(api.POST('/api/retention/thin', { body: rule }));
+      said = `${count(gone.revisions, 'revision')} and ${count(gone.copies, 'copy', 'copies')} are gone.`;
+    });
+  }
+
+  async function check() {
+    isChecking = true;
+    await doing.act(() => need(api.POST('/api/integrity')));
+    for (let waits = 0; waits < 600 && !integrity?.latest?.endedAt; waits++) {
+      await new Promise((resolve) => setTimeout(resolve, 500));
+      await doing.load();
+    }
+    isChecking = false;
+  }
+
+  onMount(doing.load);
+</script>
+
+<section class="mt-6" aria-labelledby="keeping">
+  <h2 id="keeping">How long revisions are kept</h2>
+  <p class="text-quiet max-w-3xl">
+    A revision goes only when it is neither among the newest of its configuration nor was seen in that time.
+    One with a label or a note stays, and so does the newest whole one.
+  </p>
+  {#if doing.problem}<div class="mt-2"><ProblemNote problem={doing.problem} /></div>{/if}
+  <div class="panel mt-2 max-w-3xl px-4 py-3">
+    <div class="flex flex-wrap items-center gap-2">
+      Keep the newest
+      <input
+        class="input w-24"
+        type="number"
+        min="1"
+        max="100000"
+        bind:value={rule.keepCount}
+        onchange={look}
+        disabled={!session.mayManage}
+        aria-label="Revisions of each configuration that are kept"
+      />
+      and all seen within
+      <input
+        class="input w-24"
+        type="number"
+        min="1"
+        max="36500"
+        bind:value={rule.keepDays}
+        onchange={look}
+        disabled={!session.mayManage}
+        aria-label="Days for which revisions are kept"
+      />
+      days.
+      <label class="ml-3 flex items-center gap-2"
+        ><input type="checkbox" class="checkbox" bind:checked={rule.on} disabled={!session.mayManage} /> thin out
+        every night</label
+      >
+      {#if session.mayManage}<button class="btn ml-auto" disabled={!isWhole} onclick={keep}
+          >Keep this rule</button
+        >{/if}
+    </div>
+    {#if due}
+      <div class="mt-3 flex items-center gap-3">
+        <p class="grow">
+          {#if due.revisions === 0}Nothing would go now.
+          {:else}<b>{count(due.revisions, 'revision')}</b> of {count(due.devices, 'device')} would go now.{/if}
+          {#if said}<span class="text-success">{said}</span>{/if}
+        </p>
+        {#if session.mayManage && due.revisions > 0}
+          <button class="btn" onclick={() => (asks = true)}>Thin out now…</button>
+        {/if}
+      </div>
+      {#if due.revisions > 0}
+        <details class="mt-1">
+          <summary class="cursor-pointer">Which ones</summary>
+          <ul class="mt-1 max-h-44 overflow-y-auto">
+            {#each dueByDevice(due.named) as each (each.title)}
+              <li><a class="underline" href={each.path}>{each.title}</a>: {each.numbers}</li>
+            {/each}
+          </ul>
+          {#if due.named.length < due.revisions}<p class="text-quiet">
+              and {due.revisions - due.named.length} more
+            </p>{/if}
+        </details>
+      {/if}
+    {/if}
+  </div>
+</section>
+
+<section class="mt-6" aria-labelledby="integrity">
+  <h2 id="integrity">Whether what is stored is sound</h2>
+  <p class="text-quiet max-w-3xl">
+    Every night all contents are read again and their digests (SHA-256) checked. A revision whose bytes are
+    not what they were is named here.
+  </p>
+  {#if integrity}
+    <div class="panel mt-2 max-w-3xl px-4 py-3">
+      <div class="flex items-center gap-3">
+        <p class="grow">
+          {count(integrity.revisions, 'revision')}, {count(integrity.contents, 'text')}, {bytes(
+            integrity.bytes
+          )} stored.
+          {#if !integrity.latest}Not checked yet.
+          {:else if !integrity.latest.endedAt}Being checked since <When at={integrity.latest.startedAt} />…
+          {:else}
+            Checked <When at={integrity.latest.endedAt} ago />:
+            {#if integrity.latest.damaged === 0}<b class="text-success">all sound</b>.
+            {:else}<b class="text-error">{count(integrity.latest.damaged, 'text')} damaged</b>.{/if}
+          {/if}
+        </p>
+        {#if session.mayAct}<button class="btn" disabled={isChecking} onclick={check}>Check now</button>{/if}
+      </div>
+      {#if integrity.damaged.length > 0}
+        <ul class="mt-2 max-h-44 overflow-y-auto">
+          {#each integrity.damaged as each (each.device + each.kind + each.number)}
+            <li class="text-error">
+              <a
+                class="underline"
+                href="/devices/{encodeURIComponent(each.device)}?kind={each.kind}&b={each.number}"
+                >{each.device}, {each.kind.toLowerCase()}, revision {each.number}</a
+              >
+              {each.how}
+            </li>
+          {/each}
+        </ul>
+        <p class="text-quiet mt-1">
+          Bring the database back from a copy of it made before, and copy these devices anew.
+        </p>
+      {/if}
+    </div>
+  {/if}
+</section>
+
+{#if asks && due}
+  <Dialog title="Thin out {count(due.revisions, 'revision')}?" oncancel={() => (asks = false)}>
+    <p class="mt-2">
+      {count(due.revisions, 'revision')} of {count(due.devices, 'device')} go for good, with the copies that found
+      them. What has a label or a note stays.
+    </p>
+    <div class="mt-4 flex justify-end gap-2">
+      <button class="btn" onclick={() => (asks = false)}>Cancel</button>
+      <button class="btn btn-primary" onclick={thin}>Thin out</button>
+    </div>
+  </Dialog>
+{/if}

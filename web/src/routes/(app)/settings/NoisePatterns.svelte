@@ -1,0 +1,65 @@
+<script lang="ts">
+  import { onMount } from 'svelte';
+  import { api, need, type NoisePattern } from '$lib/api/client';
+  import ProblemNote from '$lib/parts/ProblemNote.svelte';
+  import When from '$lib/parts/When.svelte';
+  import { Doing } from '$lib/state/doing.svelte';
+  import { session } from '$lib/state/session.svelte';
+
+  let patterns = $state<NoisePattern[]>([]);
+
+  const doing = new Doing(async () => {
+    patterns = await need(api.GET('/api/noise-patterns'));
+  });
+  const takeBack = (id: number) =>
+    doing.act(() => need(api.DELETE('/api/noise-patterns/{id}', { params: { path: { id } } })));
+
+  const reach = (pattern: NoisePattern) =>
+    pattern.platform
+      ? `platform ${pattern.platform}`
+      : pattern.group
+        ? `group ${pattern.group}`
+        : (pattern.device ?? 'a device that is gone');
+
+  onMount(doing.load);
+</script>
+
+<section class="mt-6" aria-labelledby="noise">
+  <h2 id="noise">Lines set aside as noise</h2>
+  <p class="text-quiet max-w-3xl">
+    Beside what each platform sets aside itself. Point at a line in a comparison and press <kbd>s</kbd> for another
+    one.
+  </p>
+  {#if doing.problem}<div class="mt-2"><ProblemNote problem={doing.problem} /></div>{/if}
+  {#if patterns.length === 0}<p class="mt-2">Nobody has set anything aside yet.</p>
+  {:else}
+    <div class="panel mt-2 max-w-5xl overflow-x-auto">
+      <table class="rows">
+        <thead><tr><th>Name</th><th>For</th><th>Pattern</th><th>Why</th><th>Made</th><th></th></tr></thead>
+        <tbody>
+          {#each patterns as pattern (pattern.id)}
+            <tr class={pattern.takenBackAt ? 'text-quiet' : ''}>
+              <td class="font-semibold">{pattern.name}</td>
+              <td>{reach(pattern)}</td>
+              <td class="mono">{pattern.pattern}</td>
+              <td>{pattern.reason}</td>
+              <td class="whitespace-nowrap">{pattern.madeBy}, <When at={pattern.madeAt} /></td>
+              <td class="text-right whitespace-nowrap">
+                {#if pattern.takenBackAt}taken back by {pattern.takenBackBy}, <When
+                    at={pattern.takenBackAt}
+                  />
+                {:else if session.mayAct}
+                  <button
+                    class="btn"
+                    onclick={() => takeBack(pattern.id)}
+                    aria-label="Take back {pattern.name}">Take back</button
+                  >
+                {/if}
+              </td>
+            </tr>
+          {/each}
+        </tbody>
+      </table>
+    </div>
+  {/if}
+</section>
