@@ -22,7 +22,9 @@ describe('what the server answers', () => {
   });
 
   it('is a problem that says so when nothing answers', async () => {
-    await expect(need(Promise.reject(new TypeError('fetch failed')))).rejects.toMatchObject({ code: 'no-server' });
+    await expect(need(Promise.reject(new TypeError('fetch failed')))).rejects.toMatchObject({
+      code: 'no-server'
+    });
   });
 
   it('never leaves the reader without words', () => {

@@ -101,12 +101,19 @@ client.use(withToken, withLogIn);
 export const api = client;
 
 /** The body of an answer, or a {@link Problem}; a server that cannot be reached is a problem too. */
-export async function need<T>(answer: Promise<{ data?: T; error?: unknown; response: Response }>): Promise<T> {
+export async function need<T>(
+  answer: Promise<{ data?: T; error?: unknown; response: Response }>
+): Promise<T> {
   let got;
   try {
     got = await answer;
   } catch {
-    throw new Problem(0, 'no-server', 'The server does not answer.', 'Check that it runs; this page tries again by itself.');
+    throw new Problem(
+      0,
+      'no-server',
+      'The server does not answer.',
+      'Check that it runs; this page tries again by itself.'
+    );
   }
   if (!got.response.ok) throw problemOf(got.response.status, got.error);
   return got.data as T;

@@ -120,7 +120,7 @@
 
 {#if comparing.problem}<div class="mb-3"><ProblemNote problem={comparing.problem} /></div>{/if}
 
-<div class="mt-3 mb-2 flex flex-wrap items-center gap-x-3 gap-y-1.5" aria-live="polite">
+<div class="mt-2 mb-2 flex flex-wrap items-center gap-x-2.5 gap-y-1.5" aria-live="polite">
   {#if comparing.isLoading && !counts}
     <span class="text-quiet">Comparing…</span>
   {:else if instead}
@@ -139,8 +139,8 @@
           : ' (more lines may be shown than needed)'}</span
       >
     {/if}
-    <button class="btn" onclick={() => jump(-1)}>‹ previous <kbd>p</kbd></button>
-    <button class="btn" onclick={() => jump(1)}>next › <kbd>n</kbd></button>
+    <button class="btn" aria-label="Previous difference" onclick={() => jump(-1)}>‹ <kbd>p</kbd></button>
+    <button class="btn" aria-label="Next difference" onclick={() => jump(1)}><kbd>n</kbd> ›</button>
   {/if}
   <span class="ml-auto flex flex-wrap items-center gap-1.5">
     {#if aside > 0}
@@ -155,10 +155,14 @@
       </button>
     {/if}
     {#if pointed && session.mayAct}
-      <button class="chip" onclick={() => (setsAside = true)}>Set lines like this aside <kbd>s</kbd></button>
+      <button
+        class="chip"
+        title="Set lines like the marked one aside as noise"
+        onclick={() => (setsAside = true)}>Set aside… <kbd>s</kbd></button
+      >
     {/if}
     {#if comparing.compare}
-      <label class="input h-7 w-44">
+      <label class="input h-7 w-36">
         <input
           bind:this={finder}
           bind:value={find}

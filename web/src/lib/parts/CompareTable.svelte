@@ -2,6 +2,7 @@
   import { createVirtualizer } from '@tanstack/svelte-virtual';
   import { untrack } from 'svelte';
   import { SIGN, widest, type Cell, type FoldLine, type Line } from './compareRows';
+  import { fillsRest } from './fillsRest';
   import OverviewStrip from './OverviewStrip.svelte';
 
   interface Props {
@@ -71,7 +72,14 @@
   <div class="flex">
     <!-- A scrolling region must be reachable by keyboard (WCAG 2.1.1). -->
     <!-- svelte-ignore a11y_no_noninteractive_tabindex -->
-    <div bind:this={box} class="box mono grow" tabindex="0" role="region" aria-label="Comparison">
+    <div
+      bind:this={box}
+      use:fillsRest
+      class="box mono grow"
+      tabindex="0"
+      role="region"
+      aria-label="Comparison"
+    >
       <div class="relative" style:height="{$rows.getTotalSize()}px" style:min-width={least}>
         {#each $rows.getVirtualItems() as item (item.key)}
           {@const line = lines[item.index]}
@@ -136,7 +144,6 @@
   }
   .box {
     overflow: auto;
-    height: max(200px, calc(100vh - 300px));
     background: var(--card);
   }
   .line {

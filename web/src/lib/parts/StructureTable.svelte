@@ -1,6 +1,7 @@
 <script lang="ts">
   import { createVirtualizer } from '@tanstack/svelte-virtual';
   import { untrack } from 'svelte';
+  import { fillsRest } from './fillsRest';
   import OverviewStrip from './OverviewStrip.svelte';
   import { counts, type StructureLine } from './structureRows';
 
@@ -48,6 +49,7 @@
     <!-- svelte-ignore a11y_no_noninteractive_tabindex -->
     <div
       bind:this={box}
+      use:fillsRest
       class="box mono grow"
       tabindex="0"
       role="region"
@@ -101,7 +103,6 @@
   }
   .box {
     overflow-y: auto;
-    height: max(200px, calc(100vh - 300px));
     background: var(--card);
   }
   .line {

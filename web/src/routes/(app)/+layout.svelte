@@ -72,7 +72,7 @@
   let main: HTMLElement | undefined = $state();
   afterNavigate(({ from, to }) => {
     // A new page begins at its top for the keyboard too.
-    if (from?.url?.pathname !== to?.url?.pathname) main?.focus();
+    if (from?.url?.pathname !== to?.url?.pathname) main?.focus({ preventScroll: true });
   });
 </script>
 

@@ -100,7 +100,7 @@
     {#if session.mayAct}<button class="btn mt-3" onclick={() => (edits = {})}>Write the first one</button
       >{/if}
   </div>
-{:else if routines}
+{:else if routines && routines.length > 0}
   <div class="panel mt-4 overflow-x-auto">
     <table class="rows">
       <thead>

@@ -161,7 +161,7 @@
     </select>
 
     <label for="routine-missed" class="font-semibold">If no server ran</label>
-    <select id="routine-missed" class="select w-72" bind:value={missed}>
+    <select id="routine-missed" class="select w-96" bind:value={missed}>
       <option value="MAKE_UP">make it up once, as soon as one runs</option>
       <option value="SKIP">wait for the next time</option>
     </select>

@@ -52,7 +52,9 @@ public final class Looks {
                             .mapToObj(i -> "127.21." + i / 250 + "." + (i % 250 + 1))
                             .toList());
             Sweep.sweep(api);
-            api.put("/api/reading-plans", Map.of("everyMinutes", 1, "fullAfterHours", 24, "tablesEveryMinutes", 60, "on", true));
+            api.put(
+                    "/api/reading-plans",
+                    Map.of("everyMinutes", 1, "fullAfterHours", 24, "tablesEveryMinutes", 60, "on", true));
             holds = measure(connection, standIns);
         } finally {
             if (server != null) server.destroy();

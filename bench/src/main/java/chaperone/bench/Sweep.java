@@ -26,7 +26,7 @@ import tools.jackson.databind.JsonNode;
 public final class Sweep {
     private static final int DEVICES = 1000;
     static final int PORT = 2961;
-    private static final int SERVER_PORT = 8961;
+    static final int SERVER_PORT = 8961;
     private static final int AT_ONCE = 48;
     /** Not counted: until then both sides' programs are still being compiled. */
     private static final int WARM_UPS = 7;
@@ -143,10 +143,9 @@ public final class Sweep {
     }
 
     /** The packed server on a database of its own. */
-    static Process server(String jar, String database) throws IOException {
+    static Process server(String jar, String database, String... more) throws IOException {
         Path key = Files.write(Files.createTempFile("chaperone", ".key"), new byte[32]);
-        return start(
-                "server",
+        List<String> command = new ArrayList<>(List.of(
                 "-Xmx512m",
                 "-XX:+UseSerialGC",
                 // As the start command has it.
@@ -158,8 +157,10 @@ public final class Sweep {
                 "--server.port=" + SERVER_PORT,
                 "--spring.datasource.url=" + database,
                 "--spring.datasource.username=postgres",
-                "--chaperone.key-file=" + key,
-                "--chaperone.first-password=" + PASSWORD);
+                "--chaperone.key-file=" + key));
+        // The demo brings its own accounts.
+        command.addAll(more.length > 0 ? List.of(more) : List.of("--chaperone.first-password=" + PASSWORD));
+        return start("server", command.toArray(String[]::new));
     }
 
     /** The administrator of that server, once it is up. */

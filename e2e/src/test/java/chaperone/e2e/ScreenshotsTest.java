@@ -57,6 +57,13 @@ class ScreenshotsTest {
             settings.navigate("/settings");
             settings.getByText("look, and approve changes").waitFor();
             take(settings, "settings");
+            settings.navigate("/routines");
+            settings.getByText("nightly copies").click();
+            settings.getByText("If no server ran").waitFor();
+            take(settings, "routines");
+            settings.navigate("/devices/brkw-core-1?layout=structure&noise=1&place=2");
+            settings.getByText("fish market kiosk").waitFor();
+            take(settings, "compare-by-structure");
             settings.navigate("/audit");
             settings.locator("td:has-text('logged in')").first().waitFor();
             take(settings, "audit-log");

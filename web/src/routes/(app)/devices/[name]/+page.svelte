@@ -23,6 +23,7 @@
   let problem = $state<Problem | undefined>();
 
   const handles = $derived(handlesOf(view, revisions ?? []));
+  const chosen = $derived(revisions?.find((each) => each.number === handles?.b));
   const path = $derived({ name });
 
   async function loadRevisions() {
@@ -90,7 +91,7 @@
 
 {#if opened.detail}
   {@const device = opened.detail.device}
-  <div class="mt-3 flex items-center gap-2">
+  <div class="mt-3 flex flex-wrap items-center gap-2">
     <div class="join" role="group" aria-label="Which configuration">
       {#each ['RUNNING', 'SAVED'] as const as each (each)}
         <button
@@ -110,12 +111,13 @@
         download>Export .diff</a
       >
     {/if}
+    {#if chosen}<RevisionMarks {name} {kind} revision={chosen} onmarked={loadRevisions} />{/if}
     <span class="ml-auto flex gap-2">
-      <a class="btn" href={otherConfigurationOf(name)}>Running against saved</a>
+      <a class="btn" href={otherConfigurationOf(name)}>Running and saved</a>
       <a
         class="btn"
         href="/compare?bd={encodeURIComponent(name)}&bk={view.kind}{handles ? `&bn=${handles.b}` : ''}"
-        >Compare with another…</a
+        >Compare with…</a
       >
     </span>
   </div>
@@ -135,7 +137,6 @@
     </div>
   {:else if revisions && handles}
     {@const doubted = revisions.find((each) => each.number === handles.b && each.incomplete !== '')}
-    {@const chosen = revisions.find((each) => each.number === handles.b)}
     <div class="mt-3">
       <RevisionLine
         {revisions}
@@ -155,7 +156,6 @@
         {/if}
       </p>
     {/if}
-    {#if chosen}<RevisionMarks {name} {kind} revision={chosen} onmarked={loadRevisions} />{/if}
     <ComparePanel
       before={{ device: name, kind, number: handles.a }}
       after={{ device: name, kind, number: handles.b }}

@@ -48,8 +48,11 @@
     );
 </script>
 
-<div class="mt-2 flex flex-wrap items-center gap-x-3 gap-y-1">
-  <span class="text-quiet">Revision {revision.number}:</span>
+<div
+  class="flex flex-wrap items-center gap-x-2 gap-y-1"
+  role="group"
+  aria-label="Labels and notes of revision {revision.number}"
+>
   {#each revision.marks as mark (mark.id)}
     <span class={mark.kind === 'LABEL' ? 'chip font-semibold' : 'bg-base-200 rounded-field px-2 py-0.5'}>
       {mark.text}
@@ -81,10 +84,9 @@
         <button class="btn" type="button" onclick={() => (writes = undefined)}>Cancel</button>
       </form>
     {:else}
-      <button class="btn" onclick={() => (writes = 'LABEL')}>Label it</button>
-      <button class="btn" onclick={() => (writes = 'NOTE')}>Write a note</button>
+      <button class="btn" onclick={() => (writes = 'LABEL')}>Label {revision.number}</button>
+      <button class="btn" onclick={() => (writes = 'NOTE')}>Note</button>
     {/if}
   {/if}
-  {#if revision.marks.length > 0}<span class="text-quiet">It is never thinned out.</span>{/if}
 </div>
 {#if problem}<div class="mt-2"><ProblemNote {problem} /></div>{/if}

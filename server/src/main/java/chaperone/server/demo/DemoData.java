@@ -16,6 +16,7 @@ import chaperone.server.fleet.Fleet;
 import chaperone.server.fleet.HostKeys;
 import chaperone.server.fleet.Pairs;
 import chaperone.server.platform.PlatformShelf;
+import chaperone.server.routine.Routines;
 import java.io.IOException;
 import java.io.UncheckedIOException;
 import java.nio.file.Files;
@@ -71,6 +72,7 @@ class DemoData implements ApplicationRunner {
     private static final Map<String, String> SET_OF_MAKER =
             Map.of("Corvane", "switches", "Altamont", "routers", "Brisling", "firewalls", "Pellon", "ships");
     private static final int AT_ONCE = 6;
+    private static final String ZONE = "Europe/Dublin";
 
     /** A switch that waits to be brought in was replaced since somebody talked to it: its key is another now. */
     private static final String REPLACED = "127.20.8.22";
@@ -87,6 +89,7 @@ class DemoData implements ApplicationRunner {
     private final Pairs pairs;
     private final CopyStore copies;
     private final CopyJobs jobs;
+    private final Routines routines;
     private final Connector connector;
     private final PlatformShelf platforms;
     private final Clock clock;
@@ -101,6 +104,7 @@ class DemoData implements ApplicationRunner {
             Pairs pairs,
             CopyStore copies,
             CopyJobs jobs,
+            Routines routines,
             Connector connector,
             PlatformShelf platforms,
             Clock clock,
@@ -113,6 +117,7 @@ class DemoData implements ApplicationRunner {
         this.pairs = pairs;
         this.copies = copies;
         this.jobs = jobs;
+        this.routines = routines;
         this.connector = connector;
         this.platforms = platforms;
         this.clock = clock;
@@ -130,6 +135,8 @@ class DemoData implements ApplicationRunner {
         bringIn(Files.readAllLines(history.resolve("known.txt")), sets);
         jobs.start(fleet.choose(List.of()), true, "r.anand");
         PAIRS.forEach((first, second) -> pairs.confirm(first, second, "r.anand"));
+        routines.write("nightly copies", "daily 02:30", ZONE, "", "r.anand");
+        routines.write("firewalls", "hourly :15", ZONE, "platform is brisling", "r.anand");
         addAccounts();
         LOG.info("Demo data loaded");
     }

@@ -2,8 +2,6 @@ package chaperone.server.routine;
 
 import chaperone.server.audit.AuditNote;
 import chaperone.server.audit.Audited;
-import chaperone.server.fleet.ChosenDevices;
-import chaperone.server.fleet.Fleet;
 import chaperone.server.problem.ProblemException;
 import chaperone.server.routine.Routine.Missed;
 import chaperone.server.routine.RoutineRun.Outcome;
@@ -40,22 +38,15 @@ class RoutineController {
     private final RoutineRepository routines;
     private final RoutineRunRepository runs;
     private final RoutineClock starter;
-    private final ChosenDevices chosen;
-    private final Fleet fleet;
+    private final Routines writer;
     private final Clock clock;
 
     RoutineController(
-            RoutineRepository routines,
-            RoutineRunRepository runs,
-            RoutineClock starter,
-            ChosenDevices chosen,
-            Fleet fleet,
-            Clock clock) {
+            RoutineRepository routines, RoutineRunRepository runs, RoutineClock starter, Routines writer, Clock clock) {
         this.routines = routines;
         this.runs = runs;
         this.starter = starter;
-        this.chosen = chosen;
-        this.fleet = fleet;
+        this.writer = writer;
         this.clock = clock;
     }
 
@@ -116,17 +107,10 @@ class RoutineController {
     @Audited("wrote a routine")
     @PutMapping("/{name}")
     @ResponseStatus(HttpStatus.NO_CONTENT)
-    @Transactional
     public void write(
             @PathVariable @Size(max = 60) String name, @Valid @RequestBody RoutineInput input, Principal principal) {
         AuditNote.add(input.rule() + " " + input.zone() + "; " + input.query());
-        Rules.read(input.rule());
-        Rules.zone(input.zone());
-        if (input.devices().isEmpty()) chosen.meantBy(input.query());
-        else fleet.choose(input.devices());
-        Routine routine = routines.findByNameIgnoreCase(name).orElseGet(() -> new Routine(name));
-        routine.become(input, principal.getName(), clock.instant());
-        routines.save(routine);
+        writer.write(name, input, principal.getName());
     }
 
     @Audited("removed a routine")
