@@ -21,18 +21,35 @@
     [rule.keepCount, rule.keepDays].every((each) => Number.isInteger(each) && each > 0)
   );
 
+  /** Whether somebody is writing another rule: then what is kept does not take its place. */
+  let isWritten = $state(false);
+
   const doing = new Doing(async () => {
-    [rule, integrity] = await Promise.all([need(api.GET('/api/retention')), need(api.GET('/api/integrity'))]);
+    const [kept, checked] = await Promise.all([
+      need(api.GET('/api/retention')),
+      need(api.GET('/api/integrity'))
+    ]);
+    integrity = checked;
+    if (!isWritten) rule = kept;
     await look();
   });
 
+  let asked = 0;
+
   async function look() {
     if (!isWhole) return;
+    const mine = ++asked;
     const query = { keepCount: rule.keepCount, keepDays: rule.keepDays };
-    due = await need(api.GET('/api/retention/due', { params: { query } }));
+    const found = await need(api.GET('/api/retention/due', { params: { query } }));
+    // Answers may overtake each other: only the latest question counts.
+    if (mine === asked) due = found;
   }
 
-  const keep = () => doing.act(() => need(api.PUT('/api/retention', { body: rule })));
+  const keep = () =>
+    doing.act(async () => {
+      await need(api.PUT('/api/retention', { body: rule }));
+      isWritten = false;
+    });
 
   async function thin() {
     asks = false;
@@ -71,6 +88,7 @@
         min="1"
         max="100000"
         bind:value={rule.keepCount}
+        oninput={() => (isWritten = true)}
         onchange={look}
         disabled={!session.mayManage}
         aria-label="Revisions of each configuration that are kept"
@@ -82,14 +100,20 @@
         min="1"
         max="36500"
         bind:value={rule.keepDays}
+        oninput={() => (isWritten = true)}
         onchange={look}
         disabled={!session.mayManage}
         aria-label="Days for which revisions are kept"
       />
       days.
       <label class="ml-3 flex items-center gap-2"
-        ><input type="checkbox" class="checkbox" bind:checked={rule.on} disabled={!session.mayManage} /> thin out
-        every night</label
+        ><input
+          type="checkbox"
+          class="checkbox"
+          bind:checked={rule.on}
+          oninput={() => (isWritten = true)}
+          disabled={!session.mayManage}
+        /> thin out every night</label
       >
       {#if session.mayManage}<button class="btn ml-auto" disabled={!isWhole} onclick={keep}
           >Keep this rule</button

@@ -139,7 +139,7 @@ class CompareTest {
         page.getByLabel("Texts are of platform").selectOption("corvane");
         assertThat(page.getByText("»1 moved")).isVisible();
         assertThat(page.getByText("+0 added")).isVisible();
-        page.getByText(Pattern.compile("\\d without a meaning set aside")).click();
+        page.getByText("without a meaning set aside").click();
         assertThat(structure).containsText("goes without saying");
     }
 
