@@ -160,7 +160,7 @@ class CopyStoryTest {
         String query = "before=" + before + "&after=" + (before + 1);
         JsonNode compare = api.get("/api/devices/brkw-acc-2/compare?" + query).json(200);
         assertThat(compare.get("counts"))
-                .hasToString("{\"added\":2,\"modified\":1,\"removed\":1,\"noise\":1,\"places\":3}");
+                .hasToString("{\"added\":2,\"modified\":1,\"removed\":1,\"moved\":0,\"noise\":1,\"places\":3}");
         assertThat(compare.get("noise").get(0).get("name").asString()).isEqualTo("byte count");
         String diff = api.get("/api/devices/brkw-acc-2/compare.diff?" + query).body();
         assertThat(diff).contains("+vlan 371 \"net loft\"\n").startsWith("--- a/brkw-acc-2.conf\n");
