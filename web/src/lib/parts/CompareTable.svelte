@@ -1,9 +1,8 @@
 <script lang="ts">
-  import { createVirtualizer } from '@tanstack/svelte-virtual';
-  import { untrack } from 'svelte';
   import { SIGN, widest, type Cell, type FoldLine, type Line } from './compareRows';
   import { fillsRest } from './fillsRest';
   import OverviewStrip from './OverviewStrip.svelte';
+  import { virtualRows } from './virtualRows.svelte';
 
   interface Props {
     lines: readonly Line[];
@@ -20,24 +19,9 @@
   }
 
   let { lines, layout, beforeTitle, afterTitle, at, hits, onunfold, onpick }: Props = $props();
-  const ROW = 20;
   let box: HTMLDivElement | undefined = $state();
 
-  const rows = createVirtualizer<HTMLDivElement, HTMLDivElement>({
-    count: 0,
-    getScrollElement: () => box ?? null,
-    estimateSize: () => ROW,
-    overscan: 30
-  });
-
-  $effect(() => {
-    const count = lines.length;
-    if (box) untrack(() => $rows.setOptions({ count, getScrollElement: () => box ?? null }));
-  });
-
-  $effect(() => {
-    if (at !== undefined && box) untrack(() => $rows.scrollToIndex(at, { align: 'center' }));
-  });
+  const rows = virtualRows({ box: () => box, count: () => lines.length, size: 20, at: () => at });
 
   // A character of the monospaced face is a little over half its height wide; numbers and signs stand beside.
   const columns = $derived(layout === 'side' ? 2 : 1);

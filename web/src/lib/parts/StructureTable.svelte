@@ -1,9 +1,8 @@
 <script lang="ts">
-  import { createVirtualizer } from '@tanstack/svelte-virtual';
-  import { untrack } from 'svelte';
   import { fillsRest } from './fillsRest';
   import OverviewStrip from './OverviewStrip.svelte';
   import { counts, type StructureLine } from './structureRows';
+  import { virtualRows } from './virtualRows.svelte';
 
   interface Props {
     lines: readonly StructureLine[];
@@ -14,24 +13,9 @@
   }
 
   let { lines, beforeTitle, afterTitle, at }: Props = $props();
-  const ROW = 22;
   let box: HTMLDivElement | undefined = $state();
 
-  const rows = createVirtualizer<HTMLDivElement, HTMLDivElement>({
-    count: 0,
-    getScrollElement: () => box ?? null,
-    estimateSize: () => ROW,
-    overscan: 30
-  });
-
-  $effect(() => {
-    const count = lines.length;
-    if (box) untrack(() => $rows.setOptions({ count, getScrollElement: () => box ?? null }));
-  });
-
-  $effect(() => {
-    if (at !== undefined && box) untrack(() => $rows.scrollToIndex(at, { align: 'center' }));
-  });
+  const rows = virtualRows({ box: () => box, count: () => lines.length, size: 22, at: () => at });
 
   const kinds = $derived(
     lines.map((line) =>

@@ -15,8 +15,13 @@
 
   const before = $derived(endOf(address.params, 'b'));
   const after = $derived(endOf(address.params, 'a'));
-  const wantedBefore = $derived(wantedOf(before, pasted.texts.b));
-  const wantedAfter = $derived(wantedOf(after, pasted.texts.a));
+  $effect(() => {
+    void [pasted.texts.b, pasted.texts.a];
+    pasted.settle();
+  });
+
+  const wantedBefore = $derived(wantedOf(before, pasted.settled.b));
+  const wantedAfter = $derived(wantedOf(after, pasted.settled.a));
   const hasText = $derived(before.isText || after.isText);
   const isReady = $derived(wantedBefore && wantedAfter && (!hasText || pasted.platform !== ''));
 
@@ -24,6 +29,7 @@
 
   async function swap() {
     [pasted.texts.b, pasted.texts.a] = [pasted.texts.a, pasted.texts.b];
+    pasted.settled = { b: pasted.settled.a, a: pasted.settled.b };
     await address.change({ ...paramsOf('b', after), ...paramsOf('a', before), place: '' });
   }
 

@@ -60,15 +60,18 @@
       const path = { id: started.job };
       const isDone = async () =>
         (await need(api.GET('/api/jobs/{id}', { params: { path } }))).endedAt !== undefined;
-      if (!(await isDone())) {
-        await new Promise<void>((resolve) => {
-          const stop = live.on('job', async () => {
-            if (!(await isDone())) return;
+      await new Promise<void>((resolve, reject) => {
+        let stop = () => {};
+        const look = () =>
+          isDone().then((done) => {
+            if (!done) return;
             stop();
             resolve();
-          });
-        });
-      }
+          }, reject);
+        // First listen, then look: the end in between must not be missed.
+        stop = live.on('job', look);
+        look();
+      });
       const lines = await need(api.GET('/api/jobs/{id}/lines', { params: { path } }));
       const failed = lines.lines.find((line) => line.state === 'FAILED');
       if (failed) problem = asProblem(new Error(failed.meaning));

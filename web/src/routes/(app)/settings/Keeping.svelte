@@ -10,6 +10,8 @@
   import { count } from '$lib/text/time';
   import { dueByDevice } from './keepingText';
 
+  /** In milliseconds. */
+  const LOOKS_EVERY = 500;
   let rule = $state<Retention>({ keepCount: 200, keepDays: 730, on: false });
   let due = $state.raw<RetentionDue | undefined>();
   let integrity = $state.raw<Integrity | undefined>();
@@ -60,16 +62,21 @@
   }
 
   async function check() {
-    isChecking = true;
-    await doing.act(() => need(api.POST('/api/integrity')));
-    for (let waits = 0; waits < 600 && !integrity?.latest?.endedAt; waits++) {
-      await new Promise((resolve) => setTimeout(resolve, 500));
+    // One that is under way already is waited for.
+    const former = integrity?.latest?.endedAt ? integrity.latest.startedAt : undefined;
+    isChecking = await doing.act(() => need(api.POST('/api/integrity')));
+    // A pass of thousands of texts takes a while; whoever leaves the page finds its end here later.
+    while (isChecking && (integrity?.latest?.startedAt === former || !integrity?.latest?.endedAt)) {
+      await new Promise((resolve) => setTimeout(resolve, LOOKS_EVERY));
       await doing.load();
     }
     isChecking = false;
   }
 
-  onMount(doing.load);
+  onMount(() => {
+    doing.load();
+    return () => (isChecking = false);
+  });
 </script>
 
 <section class="mt-6" aria-labelledby="keeping">

@@ -1,8 +1,10 @@
 package chaperone.core.compare;
 
+import java.util.ArrayDeque;
 import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.Comparator;
+import java.util.Deque;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
@@ -126,16 +128,18 @@ final class Siblings {
             return left;
         }
         List<Integer> paired = new ArrayList<>();
-        Map<Integer, List<Integer>> byMeaning = new HashMap<>();
+        Map<Integer, Deque<Integer>> byMeaning = new HashMap<>();
         for (int j : right) {
             byMeaning
-                    .computeIfAbsent(after.get(j).meaning(), m -> new ArrayList<>())
+                    .computeIfAbsent(after.get(j).meaning(), m -> new ArrayDeque<>())
                     .add(j);
         }
         for (int i : left) {
-            List<Integer> same = byMeaning.getOrDefault(before.get(i).meaning(), List.of());
-            if (same.isEmpty()) continue;
-            pair(i, same.remove(0));
+            Integer same = byMeaning
+                    .getOrDefault(before.get(i).meaning(), new ArrayDeque<>())
+                    .poll();
+            if (same == null) continue;
+            pair(i, same);
             paired.add(i);
         }
         List<Integer> restLeft =
@@ -149,11 +153,15 @@ final class Siblings {
         return paired;
     }
 
+    /** A statement by all that it says; its meaning is worked out once, not at every comparison. */
+    private record Said(int index, String key, int meaning) {}
+
     /** Whatever stays is sorted by what it says, so that both directions pair the same. */
     private static List<Integer> sorted(List<Statement> level, List<Integer> indices) {
         return indices.stream()
-                .sorted(Comparator.comparing((Integer i) -> level.get(i).key())
-                        .thenComparing(i -> level.get(i).meaning()))
+                .map(i -> new Said(i, level.get(i).key(), level.get(i).meaning()))
+                .sorted(Comparator.comparing(Said::key).thenComparing(Said::meaning))
+                .map(Said::index)
                 .toList();
     }
 

@@ -6,9 +6,12 @@ import chaperone.core.compare.Difference.Part;
 import chaperone.core.compare.Difference.Spot;
 import java.util.ArrayList;
 import java.util.HashMap;
+import java.util.HashSet;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.Set;
+import java.util.TreeSet;
 
 /** Goes through two trees of statements side by side and notes where they differ. */
 final class StructureWalk {
@@ -35,7 +38,7 @@ final class StructureWalk {
         for (int j = 0; j < after.children().size(); j++) {
             Statement there = after.children().get(j);
             Integer i = beforeOf.get(j);
-            Anchor anchor = anchorOf(before, there, last);
+            Anchor anchor = anchorOf(Spot.before(before), there, last);
             if (i == null) {
                 added(path, there, anchor);
                 last.put(there.order(), Spot.after(there));
@@ -43,7 +46,7 @@ final class StructureWalk {
             }
             removedUpTo = removed(path, before, siblings, removedUpTo, i);
             Statement here = before.children().get(i);
-            if (siblings.hasMoved(i)) note(Kind.MOVED, path, here, there, anchor);
+            if (siblings.hasMoved(i)) note(Kind.MOVED, path, here, there, Optional.of(anchor));
             notePair(path, here, there);
             last.put(there.order(), Spot.before(here));
             block(with(path, there.text()), here, there);
@@ -51,9 +54,9 @@ final class StructureWalk {
         removed(path, before, siblings, removedUpTo, before.children().size());
     }
 
-    private static Anchor anchorOf(Statement parent, Statement child, Map<Integer, Spot> last) {
+    private static Anchor anchorOf(Spot parent, Statement child, Map<Integer, Spot> last) {
         Optional<Spot> previous = child.isOrdered() ? Optional.ofNullable(last.get(child.order())) : Optional.empty();
-        return new Anchor(Spot.before(parent), previous);
+        return new Anchor(parent, previous);
     }
 
     /** Notes what is gone from {@code from} up to {@code to}, so that it is read where it stood. */
@@ -75,9 +78,7 @@ final class StructureWalk {
                 Kind.ADDED, path, Optional.empty(), Optional.of(new Part(statement)), Optional.of(anchor)));
         Map<Integer, Spot> last = new HashMap<>();
         for (Statement child : statement.children()) {
-            Optional<Spot> previous =
-                    child.isOrdered() ? Optional.ofNullable(last.get(child.order())) : Optional.empty();
-            added(with(path, statement.text()), child, new Anchor(Spot.after(statement), previous));
+            added(with(path, statement.text()), child, anchorOf(Spot.after(statement), child, last));
             last.put(child.order(), Spot.after(child));
         }
     }
@@ -92,22 +93,21 @@ final class StructureWalk {
     }
 
     private void note(Kind kind, List<String> path, Statement here, Statement there) {
-        differences.add(new Difference(
-                kind, path, Optional.of(new Part(here)), Optional.of(new Part(there)), Optional.empty()));
+        note(kind, path, here, there, Optional.empty());
     }
 
-    private void note(Kind kind, List<String> path, Statement here, Statement there, Anchor anchor) {
-        differences.add(new Difference(
-                kind, path, Optional.of(new Part(here)), Optional.of(new Part(there)), Optional.of(anchor)));
+    private void note(Kind kind, List<String> path, Statement here, Statement there, Optional<Anchor> anchor) {
+        differences.add(new Difference(kind, path, Optional.of(new Part(here)), Optional.of(new Part(there)), anchor));
     }
 
     /** A line that says what holds without it, on one side only: no difference, yet it can be seen. */
     private void noteUnsaid(List<String> path, Statement before, Statement after) {
-        for (String text : before.unsaid()) {
-            if (!after.unsaid().contains(text)) noteAside(Kind.UNSAID, with(path, text), before, after);
-        }
-        for (String text : after.unsaid()) {
-            if (!before.unsaid().contains(text)) noteAside(Kind.UNSAID, with(path, text), before, after);
+        Set<String> either = new TreeSet<>(before.unsaid());
+        either.addAll(after.unsaid());
+        Set<String> both = new HashSet<>(before.unsaid());
+        both.retainAll(new HashSet<>(after.unsaid()));
+        for (String text : either) {
+            if (!both.contains(text)) note(Kind.UNSAID, with(path, text), before, after);
         }
     }
 
@@ -118,15 +118,11 @@ final class StructureWalk {
             int j = siblings.afterOf(i);
             if (j < 0 || before.children().get(i).isOrdered()) continue;
             if (j < furthest) {
-                noteAside(Kind.REORDERED, path, before, after);
+                note(Kind.REORDERED, path, before, after);
                 return;
             }
             furthest = j;
         }
-    }
-
-    private void noteAside(Kind kind, List<String> path, Statement before, Statement after) {
-        note(kind, path, before, after);
     }
 
     private static List<String> with(List<String> path, String text) {

@@ -118,6 +118,16 @@ class StructureDiffTest {
         });
     }
 
+    /** As a hostile text could have it: each is matched with one of its kind, and what is left over is told. */
+    @Test
+    void aGreatManyEqualStatementsAreMatchedOneByOne() {
+        String line = "log-server 198.51.100.20\n";
+        Counts counts = StructureDiff.between(
+                        read("corvane", line.repeat(60_000)), read("corvane", line.repeat(59_998) + "port 1\n  open\n"))
+                .counts();
+        assertThat(counts).isEqualTo(new Counts(1, 0, 2, 0, 0));
+    }
+
     @Test
     void whatHasNoMeaningIsSetAsideAndCanStillBeSeen() {
         StructureDiff diff = StructureDiff.between(

@@ -16,6 +16,7 @@ import org.springframework.stereotype.Component;
 /** All that a copy needs to know before the conversation, read in one statement. */
 @Component
 class CopySheet {
+    // A configuration whose stored bytes are damaged is as good as unknown: it is fetched and kept anew.
     private static final String READ = """
             select d.name, d.platform, d.host, d.port, d.telnet_allowed, d.credential_set_id, d.facts_digest,
               d.started_at, d.storage_total, d.storage_free, d.change_mark, d.last_copy_at,
@@ -28,11 +29,15 @@ class CopySheet {
             join credential_set c on c.id = d.credential_set_id
             left join host_key k on k.host = d.host and k.port = d.port
             left join lateral (
-              select id, digest, settled_digest from revision
-              where device_id = d.id and kind = 'RUNNING' order by number desc limit 1) r on true
+              select n.id, n.digest, n.settled_digest from (
+                select id, digest, settled_digest from revision
+                where device_id = d.id and kind = 'RUNNING' order by number desc limit 1) n
+              join content t on t.digest = n.digest and t.damage = '') r on true
             left join lateral (
-              select id, digest, settled_digest from revision
-              where device_id = d.id and kind = 'SAVED' order by number desc limit 1) s on true
+              select n.id, n.digest, n.settled_digest from (
+                select id, digest, settled_digest from revision
+                where device_id = d.id and kind = 'SAVED' order by number desc limit 1) n
+              join content t on t.digest = n.digest and t.damage = '') s on true
             where d.id = :id""";
 
     private final JdbcClient database;

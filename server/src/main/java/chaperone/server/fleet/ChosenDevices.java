@@ -46,6 +46,12 @@ public class ChosenDevices {
         return devices.findAll(wanted, PageRequest.of(0, most, longest)).getContent();
     }
 
+    /** How many a query means. */
+    @Transactional(readOnly = true)
+    public long count(String query) {
+        return devices.count(condition(query));
+    }
+
     /** Whether a query means this device too. */
     @Transactional(readOnly = true)
     public boolean isIn(Device device, String query) {

@@ -34,6 +34,13 @@ class Content {
         return damage;
     }
 
+    /** It lies alone in a new pack, sound. */
+    void moveTo(StoredPack pack) {
+        packId = pack.id();
+        position = 0;
+        damage = "";
+    }
+
     void damage(String found) {
         damage = found;
     }

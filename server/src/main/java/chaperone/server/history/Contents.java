@@ -9,6 +9,8 @@ import java.util.ArrayList;
 import java.util.HexFormat;
 import java.util.List;
 import java.util.Optional;
+import org.slf4j.Logger;
+import org.slf4j.LoggerFactory;
 import org.springframework.stereotype.Component;
 import org.springframework.transaction.annotation.Propagation;
 import org.springframework.transaction.annotation.Transactional;
@@ -16,6 +18,8 @@ import org.springframework.transaction.annotation.Transactional;
 /** Keeps texts once each, packed with those they came from, and checks their digest whenever one is read. */
 @Component
 class Contents {
+    private static final Logger LOG = LoggerFactory.getLogger(Contents.class);
+
     private final ContentRepository contents;
     private final StoredPackRepository packs;
 
@@ -25,6 +29,8 @@ class Contents {
     }
 
     /**
+     * Keeps a text, or puts a sound one in the place of one that was damaged.
+     *
      * @param previous digest of the content that this one came from; it goes into the same pack if that is smaller
      * @return the digest under which the bytes are kept
      */
@@ -32,7 +38,11 @@ class Contents {
     public byte[] keep(byte[] bytes, Optional<byte[]> previous) {
         byte[] digest = sha256(bytes);
         contents.lock(ByteBuffer.wrap(digest).getLong());
-        if (contents.existsById(digest)) return digest;
+        Optional<Content> known = contents.findById(digest);
+        if (known.isPresent()) {
+            if (readIfSound(digest).isEmpty()) mend(known.get(), bytes);
+            return digest;
+        }
         byte[] alone = ContentPack.of(bytes).packed();
         boolean isPacked = previous.flatMap(contents::findById)
                 .flatMap(content -> packs.lock(content.packId()))
@@ -45,10 +55,15 @@ class Contents {
         return digest;
     }
 
+    /** The damaged pack keeps what cannot be read; the content lies in another one from now on. */
+    private void mend(Content content, byte[] bytes) {
+        content.moveTo(packs.save(new StoredPack(ContentPack.of(bytes))));
+    }
+
     private boolean joins(StoredPack pack, byte[] bytes, byte[] digest, int alone) {
-        ContentPack old = readable(pack);
-        if (old.isFull()) return false;
-        ContentPack joined = old.with(bytes);
+        Optional<ContentPack> old = readable(pack);
+        if (old.isEmpty() || old.get().isFull()) return false;
+        ContentPack joined = old.get().with(bytes);
         byte[] packed = joined.packed();
         if (packed.length - pack.length() >= alone) return false;
         pack.become(joined, packed);
@@ -56,13 +71,25 @@ class Contents {
         return true;
     }
 
-    /** A damaged pack takes nothing more in: what is added to it could not be read back. */
-    private static ContentPack readable(StoredPack pack) {
+    /** Nothing if it is damaged: such a pack takes nothing more in, and gives nothing away. */
+    private static Optional<ContentPack> readable(StoredPack pack) {
         try {
-            return pack.unpacked();
+            return Optional.of(pack.unpacked());
         } catch (DamagedPackException e) {
-            throw new IllegalStateException("Pack " + pack.id() + " of stored contents " + e.getMessage(), e);
+            LOG.error("Pack {} of stored contents {}", pack.id(), e.getMessage());
+            return Optional.empty();
         }
+    }
+
+    /** Nothing if what is stored is not what was stored. */
+    @Transactional(propagation = Propagation.MANDATORY, readOnly = true)
+    public Optional<byte[]> readIfSound(byte[] digest) {
+        return contents.findById(digest).flatMap(this::sound);
+    }
+
+    private Optional<byte[]> sound(Content content) {
+        StoredPack pack = packs.findById(content.packId()).orElseThrow();
+        return damageOf(pack, content).isEmpty() ? Optional.of(pack.content(content.position())) : Optional.empty();
     }
 
     /** @throws IllegalStateException if what is stored is not what was stored */
@@ -107,14 +134,15 @@ class Contents {
     @Transactional
     public void dropLeftovers(long packId) {
         StoredPack pack = packs.lock(packId).orElseThrow();
-        ContentPack old = readable(pack);
+        Optional<ContentPack> old = readable(pack);
+        if (old.isEmpty()) return;
         contents.forgetLeftovers(packId);
         List<Content> held = contents.findByPackIdOrderByPosition(packId);
         if (held.isEmpty()) {
             packs.delete(pack);
             return;
         }
-        List<byte[]> all = old.contents();
+        List<byte[]> all = old.get().contents();
         List<byte[]> left = new ArrayList<>();
         for (Content content : held) {
             contents.place(content.digest(), left.size());

@@ -27,6 +27,8 @@ import org.springframework.transaction.annotation.Transactional;
 /** The revisions of each device. A copy that differs in noise alone is the same revision, seen again. */
 @Service
 public class History {
+    private static final byte[] NO_DIGEST = {};
+
     private final RevisionRepository revisions;
     private final Contents contents;
     private final PlatformShelf platforms;
@@ -75,26 +77,32 @@ public class History {
         List<String> lines = linesOf(text);
         byte[] settled = settledDigest(noise, lines);
         Optional<Revision> latest = revisions.findFirstByDeviceIdAndKindOrderByNumberDesc(device.id(), kind);
-        if (latest.isPresent() && settlesTo(latest.get(), settled, noise)) {
-            latest.get().seenAgain(at);
-            return new Kept(latest.get().id(), false, settled, latest.get().incomplete());
+        byte[] bytes = ConfigBytes.encode(text);
+        if (latest.isPresent() && latest.get().settlesTo(settled)) return seenAgain(latest.get(), bytes, settled, at);
+        // Nothing if its bytes were damaged: then there is nothing to compare with, and the copy is kept all the same.
+        Optional<Text> before = latest.flatMap(this::textIfSound);
+        // What counts as noise may have changed since the revision was kept: then its text decides.
+        byte[] settledBefore =
+                before.map(sound -> settledDigest(noise, sound.lines())).orElse(NO_DIGEST);
+        if (Arrays.equals(settledBefore, settled)) {
+            latest.orElseThrow().settle(settled);
+            return seenAgain(latest.orElseThrow(), bytes, settled, at);
         }
         int number = latest.map(Revision::number).orElse(0) + 1;
-        byte[] digest = contents.keep(ConfigBytes.encode(text), latest.map(Revision::digest));
+        byte[] digest = contents.keep(bytes, latest.map(Revision::digest));
         Revision revision = new Revision(device.id(), kind, number, digest, settled, lines.size(), at);
-        latest.ifPresent(before -> revision.differsBy(counts(device, noise, text(before), new Text(revision, text))));
+        before.ifPresent(earlier -> revision.differsBy(counts(device, noise, earlier, new Text(revision, text))));
         revision.doubt(part.map(line -> "the device says: " + line)
                 .or(() -> doubt(device, kind, text))
                 .orElse(""));
         return new Kept(revisions.save(revision).id(), true, settled, revision.incomplete());
     }
 
-    /** What counts as noise may have changed since the revision was kept: then its text decides. */
-    private boolean settlesTo(Revision latest, byte[] settled, Noise noise) {
-        if (latest.settlesTo(settled)) return true;
-        byte[] now = settledDigest(noise, text(latest).lines());
-        latest.settle(now);
-        return Arrays.equals(now, settled);
+    private Kept seenAgain(Revision latest, byte[] bytes, byte[] settled, Instant at) {
+        latest.seenAgain(at);
+        // The very same bytes are the cure for stored ones that were damaged.
+        if (Arrays.equals(latest.digest(), Contents.sha256(bytes))) contents.keep(bytes, Optional.empty());
+        return new Kept(latest.id(), false, settled, latest.incomplete());
     }
 
     private Comparison.Counts counts(Device device, Noise noise, Text before, Text after) {
@@ -115,7 +123,8 @@ public class History {
         Grammar grammar = platforms.get(device.platform()).grammar();
         return revisions
                 .findFirstByDeviceIdAndKindAndIncompleteOrderByNumberDesc(device.id(), kind, "")
-                .flatMap(whole -> Wholeness.doubt(grammar.read(text(whole).whole()), grammar.read(text)));
+                .flatMap(this::textIfSound)
+                .flatMap(whole -> Wholeness.doubt(grammar.read(whole.whole()), grammar.read(text)));
     }
 
     /**
@@ -171,8 +180,19 @@ public class History {
         return platforms.get(device.platform());
     }
 
+    private Optional<Text> textIfSound(Revision revision) {
+        return contents.readIfSound(revision.digest()).map(bytes -> new Text(revision, ConfigBytes.decode(bytes)));
+    }
+
     private Text text(Revision revision) {
-        return new Text(revision, ConfigBytes.decode(contents.read(revision.digest())));
+        return textIfSound(revision)
+                .orElseThrow(() -> new ProblemException(
+                        HttpStatus.INTERNAL_SERVER_ERROR,
+                        "damaged-revision",
+                        "The stored bytes of revision " + revision.number()
+                                + " are damaged: it cannot be given back as it was.",
+                        "Ask an administrator to bring the database back from a copy made before; the device's next copy is kept"
+                                + " all the same."));
     }
 
     static byte[] settledDigest(Noise noise, List<String> lines) {

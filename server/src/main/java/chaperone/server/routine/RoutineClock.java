@@ -113,9 +113,15 @@ class RoutineClock {
     }
 
     /** How many devices it would copy now; nothing if that cannot be told. */
-    Optional<Integer> reaches(Routine routine) {
-        Reached reached = reached(routine);
-        return reached.problem().isEmpty() ? Optional.of(reached.devices().size()) : Optional.empty();
+    Optional<Long> reaches(Routine routine) {
+        try {
+            return Optional.of(
+                    routine.devices().isEmpty()
+                            ? chosen.count(routine.query())
+                            : fleet.known(routine.devices()).size());
+        } catch (ProblemException e) {
+            return Optional.empty();
+        }
     }
 
     private List<Device> devicesOf(Routine routine) {

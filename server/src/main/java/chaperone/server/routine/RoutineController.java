@@ -63,7 +63,7 @@ class RoutineController {
             Missed missed,
             boolean on,
             List<Instant> dueAt,
-            Optional<Integer> reaches,
+            Optional<Long> reaches,
             Optional<RunView> latest,
             String writtenBy,
             Instant writtenAt) {}

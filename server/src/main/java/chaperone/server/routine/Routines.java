@@ -28,7 +28,7 @@ public class Routines {
     void write(String name, RoutineInput input, String account) {
         Rules.read(input.rule());
         Rules.zone(input.zone());
-        if (input.devices().isEmpty()) chosen.meantBy(input.query());
+        if (input.devices().isEmpty()) chosen.count(input.query());
         else fleet.choose(input.devices());
         Routine routine = routines.findByNameIgnoreCase(name).orElseGet(() -> new Routine(name));
         routine.become(input, account, clock.instant());

@@ -89,7 +89,7 @@ class KeepingApiTest {
 
     @Test
     void aPatternThatWouldHideEverythingIsRefused() {
-        for (String pattern : List.of(".*", "", "(unclosed")) {
+        for (String pattern : List.of(".*", "(.*)", "^(\\S+)", "", "(unclosed")) {
             Map<String, Object> input = Map.of("device", DEVICE, "name", "all", "pattern", pattern, "reason", "");
             assertThat(administrator.post("/api/noise-patterns", input).status())
                     .isIn(400, 422);
@@ -145,8 +145,7 @@ class KeepingApiTest {
         long pack = number(
                 "select pack_id from content c join revision r using (digest) where r.number = 3 and kind = 'RUNNING'");
         database()
-                .sql("update content_pack set packed = set_byte(packed, length(packed) / 2,"
-                        + " 255 - get_byte(packed, length(packed) / 2)) where id = ?")
+                .sql("update content_pack set packed = set_byte(packed, 20, 255 - get_byte(packed, 20)) where id = ?")
                 .param(pack)
                 .update();
         JsonNode damaged = check(2);
@@ -159,6 +158,19 @@ class KeepingApiTest {
                         .valueStream()
                         .map(each -> each.get("number").asInt()))
                 .contains(3);
+
+        // Life goes on: the same bytes from the device mend the newest revision, and others become a new one.
+        assertThat(administrator
+                        .get("/api/devices/brkw-acc-1/revisions/" + PAST + "/text")
+                        .status())
+                .isEqualTo(500);
+        Past.of(server, DEVICE, List.of(texts.get(PAST - 1)));
+        assertThat(whole(PAST)).isEqualTo(texts.get(PAST - 1));
+        assertThat(revisions()).hasSize(PAST);
+        Past.of(server, DEVICE, List.of(text(777)));
+        assertThat(whole(PAST + 1)).isEqualTo(text(777));
+        assertThat(check(3).get("latest").get("damaged").asInt())
+                .isLessThan(damaged.get("latest").get("damaged").asInt());
     }
 
     /** Waits for the pass of this number, counted from 1. */

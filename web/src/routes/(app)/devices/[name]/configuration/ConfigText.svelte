@@ -1,6 +1,5 @@
 <script lang="ts">
-  import { createVirtualizer } from '@tanstack/svelte-virtual';
-  import { untrack } from 'svelte';
+  import { virtualRows } from '$lib/parts/virtualRows.svelte';
 
   interface Props {
     lines: readonly string[];
@@ -11,24 +10,16 @@
   }
 
   let { lines, found, at }: Props = $props();
-  const ROW = 20;
   let box: HTMLDivElement | undefined = $state();
   const marked = $derived(new Set(found));
   const widest = $derived(lines.reduce((most, line) => Math.max(most, line.length), 0));
 
-  const rows = createVirtualizer<HTMLDivElement, HTMLDivElement>({
-    count: 0,
-    getScrollElement: () => box ?? null,
-    estimateSize: () => ROW,
-    overscan: 30
-  });
-
-  $effect(() => {
-    const count = lines.length;
-    if (box) untrack(() => $rows.setOptions({ count, getScrollElement: () => box ?? null }));
-  });
-  $effect(() => {
-    if (at !== undefined && box) untrack(() => $rows.scrollToIndex(at, { align: 'start' }));
+  const rows = virtualRows({
+    box: () => box,
+    count: () => lines.length,
+    size: 20,
+    at: () => at,
+    align: 'start'
   });
 </script>
 
