@@ -27,6 +27,7 @@
 
   let { before, after, platform, beforeTitle, afterTitle, instead }: Props = $props();
   const comparing = new Comparing();
+  const number = (count: number) => count.toLocaleString('en-GB');
   const view = $derived(compareViewOf(address.params));
   let place = $state<number | undefined>();
   let find = $state('');
@@ -128,10 +129,12 @@
   {:else if counts && isNothing}
     <span class="font-semibold">No difference{aside > 0 ? ' but noise' : ''}.</span>
   {:else if counts}
-    <span class="mono text-success text-[15px] font-bold">+{counts.added} added</span>
-    <span class="mono text-warning text-[15px] font-bold">~{counts.modified} modified</span>
-    <span class="mono text-error text-[15px] font-bold">−{counts.removed} removed</span>
-    {#if counts.moved > 0}<span class="mono text-info text-[15px] font-bold">»{counts.moved} moved</span>{/if}
+    <span class="mono text-success text-[15px] font-bold">+{number(counts.added)} added</span>
+    <span class="mono text-warning text-[15px] font-bold">~{number(counts.modified)} modified</span>
+    <span class="mono text-error text-[15px] font-bold">−{number(counts.removed)} removed</span>
+    {#if counts.moved > 0}<span class="mono text-info text-[15px] font-bold"
+        >»{number(counts.moved)} moved</span
+      >{/if}
     {#if comparing.compare}
       <span class="text-quiet"
         >in {count(comparing.compare.counts.places, 'place')}{comparing.compare.isShortest

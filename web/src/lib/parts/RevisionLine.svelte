@@ -28,6 +28,14 @@
     const revision = revisions.find((candidate) => candidate.number === number);
     return revision ? moment(Date.parse(revision.firstCopyAt), clock.now) : '';
   };
+  /** A character beside a handle is about this wide, in pixels. */
+  const LETTER = 7;
+  /** Where the label of A must end so that it does not run into that of B, which stands on this side near the end. */
+  const room = $derived.by(() => {
+    const beside = place(b);
+    const stands = a < b && beside > width - 150;
+    return stands ? beside - 17 - (said(b).length + 4) * LETTER : Infinity;
+  });
   const handles = $derived([
     { name: 'a' as const, letter: 'A', number: a },
     { name: 'b' as const, letter: 'B', number: b }
@@ -92,7 +100,11 @@
       >
         <rect x={at - 7} y="12" width="14" height={LINE + 4} fill="transparent" />
         <line x1={at} x2={at} y1="14" y2={LINE + 14} />
-        <text x={at + (left ? -7 : 7)} y={handle.name === 'a' ? 13 : 13} text-anchor={left ? 'end' : 'start'}>
+        <text
+          x={handle.name === 'a' && left ? Math.min(at - 7, room) : at + (left ? -7 : 7)}
+          y="13"
+          text-anchor={left ? 'end' : 'start'}
+        >
           {handle.letter} · {said(handle.number)}
         </text>
       </g>

@@ -34,6 +34,24 @@ describe('a comparison by structure', () => {
     expect(structureLines(structure(noise), true)).toHaveLength(2);
   });
 
+  it('keeps a block that came as a whole together, below its head', () => {
+    const port: Difference = { kind: 'ADDED', path: ['a'], attribute: '', after: part('port 1', 3) };
+    const text: Difference = {
+      kind: 'ADDED',
+      path: ['a', 'port 1'],
+      attribute: '',
+      after: part('text "x"', 4)
+    };
+    const next: Difference = { kind: 'ADDED', path: ['a'], attribute: '', after: part('port 10', 5) };
+    const lines = structureLines(structure(port, text, next), false);
+    expect(lines.map((line) => (line.type === 'path' ? line.path : line.after))).toEqual([
+      ['a'],
+      'port 1',
+      '  text "x"',
+      'port 10'
+    ]);
+  });
+
   it('names a path once and finds the places that count', () => {
     const lines = structureLines(structure(vlan, limit, noise, limit), true);
     expect(lines.filter((line) => line.type === 'path')).toHaveLength(2);

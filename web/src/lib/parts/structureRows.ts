@@ -44,14 +44,42 @@ export const counts = (kind: Difference['kind']) => SIGNS[kind] !== '≈';
 export function structureLines(structure: Structure, asideShown: boolean): StructureLine[] {
   const lines: StructureLine[] = [];
   let last: string | undefined;
+  let block: Block | undefined;
   for (const difference of structure.differences) {
     if (!counts(difference.kind) && !asideShown) continue;
-    const path = difference.path.join('\u0001');
+    const path = keyOf(difference.path);
+    if (block && block.kind === difference.kind && (path + SEPARATOR).startsWith(block.inside + SEPARATOR)) {
+      // What came or went with its whole block stands below the block's head.
+      lines.push(indented(lineOf(difference), difference.path.length - block.depth));
+      continue;
+    }
+    block = blockOf(difference);
     if (path !== last) lines.push({ type: 'path', path: difference.path });
     last = path;
     lines.push(lineOf(difference));
   }
   return lines;
+}
+
+/** A statement that came or went as a whole: the path of what stands below it. */
+interface Block {
+  kind: Difference['kind'];
+  inside: string;
+  depth: number;
+}
+
+const SEPARATOR = '\u0001';
+const keyOf = (path: readonly string[]) => path.join(SEPARATOR);
+
+function blockOf({ kind, path, before, after }: Difference): Block | undefined {
+  const whole = kind === 'ADDED' ? after : kind === 'REMOVED' ? before : undefined;
+  return whole && { kind, inside: keyOf([...path, whole.text]), depth: path.length };
+}
+
+function indented(line: StructureLine, by: number): StructureLine {
+  if (line.type === 'path') return line;
+  const moved = (text: string | undefined) => text && '  '.repeat(by) + text;
+  return { ...line, before: moved(line.before), after: moved(line.after) };
 }
 
 function lineOf(difference: Difference): StructureLine {

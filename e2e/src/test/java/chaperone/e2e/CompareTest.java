@@ -147,8 +147,7 @@ class CompareTest {
     void fiftyThousandLinesScrollAndJump() {
         Page page = DEMO.logIn("r.anand", "demo-engineer");
         page.navigate("/devices/brkw-acc-3");
-        assertThat(page.getByText("~49,999 modified").or(page.getByText("~49999 modified")))
-                .isVisible();
+        assertThat(page.getByText("~49,999 modified")).isVisible();
         Locator region = page.getByRole(AriaRole.REGION, named("Comparison"));
         region.evaluate("box => { box.scrollTop = box.scrollHeight; }");
         assertThat(region).containsText("vlan 49999");
