@@ -4,5505 +4,5364 @@
  */
 
 export interface paths {
-  '/api/account/password': {
-    parameters: {
-      query?: never;
-      header?: never;
-      path?: never;
-      cookie?: never;
-    };
-    get?: never;
-    put: operations['changePassword'];
-    post?: never;
-    delete?: never;
-    options?: never;
-    head?: never;
-    patch?: never;
-    trace?: never;
-  };
-  '/api/account/tokens': {
-    parameters: {
-      query?: never;
-      header?: never;
-      path?: never;
-      cookie?: never;
-    };
-    get: operations['tokens'];
-    put?: never;
-    post: operations['add_2'];
-    delete?: never;
-    options?: never;
-    head?: never;
-    patch?: never;
-    trace?: never;
-  };
-  '/api/account/tokens/{id}': {
-    parameters: {
-      query?: never;
-      header?: never;
-      path?: never;
-      cookie?: never;
-    };
-    get?: never;
-    put?: never;
-    post?: never;
-    delete: operations['end'];
-    options?: never;
-    head?: never;
-    patch?: never;
-    trace?: never;
-  };
-  '/api/accounts': {
-    parameters: {
-      query?: never;
-      header?: never;
-      path?: never;
-      cookie?: never;
-    };
-    get: operations['list_5'];
-    put?: never;
-    post: operations['add_1'];
-    delete?: never;
-    options?: never;
-    head?: never;
-    patch?: never;
-    trace?: never;
-  };
-  '/api/accounts/{name}': {
-    parameters: {
-      query?: never;
-      header?: never;
-      path?: never;
-      cookie?: never;
-    };
-    get?: never;
-    put: operations['change_1'];
-    post?: never;
-    delete?: never;
-    options?: never;
-    head?: never;
-    patch?: never;
-    trace?: never;
-  };
-  '/api/audit': {
-    parameters: {
-      query?: never;
-      header?: never;
-      path?: never;
-      cookie?: never;
-    };
-    get: operations['list_13'];
-    put?: never;
-    post?: never;
-    delete?: never;
-    options?: never;
-    head?: never;
-    patch?: never;
-    trace?: never;
-  };
-  '/api/audit.csv': {
-    parameters: {
-      query?: never;
-      header?: never;
-      path?: never;
-      cookie?: never;
-    };
-    get: operations['table_1'];
-    put?: never;
-    post?: never;
-    delete?: never;
-    options?: never;
-    head?: never;
-    patch?: never;
-    trace?: never;
-  };
-  '/api/audit/check': {
-    parameters: {
-      query?: never;
-      header?: never;
-      path?: never;
-      cookie?: never;
-    };
-    get: operations['check_3'];
-    put?: never;
-    post?: never;
-    delete?: never;
-    options?: never;
-    head?: never;
-    patch?: never;
-    trace?: never;
-  };
-  '/api/bench/faults': {
-    parameters: {
-      query?: never;
-      header?: never;
-      path?: never;
-      cookie?: never;
-    };
-    get: operations['faults'];
-    put?: never;
-    post?: never;
-    delete?: never;
-    options?: never;
-    head?: never;
-    patch?: never;
-    trace?: never;
-  };
-  '/api/bench/stand-ins': {
-    parameters: {
-      query?: never;
-      header?: never;
-      path?: never;
-      cookie?: never;
-    };
-    get: operations['standIns'];
-    put?: never;
-    post?: never;
-    delete?: never;
-    options?: never;
-    head?: never;
-    patch?: never;
-    trace?: never;
-  };
-  '/api/bench/stand-ins/{name}/cable': {
-    parameters: {
-      query?: never;
-      header?: never;
-      path?: never;
-      cookie?: never;
-    };
-    get?: never;
-    put?: never;
-    post: operations['cable'];
-    delete?: never;
-    options?: never;
-    head?: never;
-    patch?: never;
-    trace?: never;
-  };
-  '/api/bench/stand-ins/{name}/faults/{fault}': {
-    parameters: {
-      query?: never;
-      header?: never;
-      path?: never;
-      cookie?: never;
-    };
-    get?: never;
-    put: operations['set_2'];
-    post?: never;
-    delete: operations['clear'];
-    options?: never;
-    head?: never;
-    patch?: never;
-    trace?: never;
-  };
-  '/api/bench/stand-ins/{name}/{act}': {
-    parameters: {
-      query?: never;
-      header?: never;
-      path?: never;
-      cookie?: never;
-    };
-    get?: never;
-    put?: never;
-    post: operations['act'];
-    delete?: never;
-    options?: never;
-    head?: never;
-    patch?: never;
-    trace?: never;
-  };
-  '/api/compare': {
-    parameters: {
-      query?: never;
-      header?: never;
-      path?: never;
-      cookie?: never;
-    };
-    get?: never;
-    put?: never;
-    post: operations['lines'];
-    delete?: never;
-    options?: never;
-    head?: never;
-    patch?: never;
-    trace?: never;
-  };
-  '/api/compare/diff': {
-    parameters: {
-      query?: never;
-      header?: never;
-      path?: never;
-      cookie?: never;
-    };
-    get?: never;
-    put?: never;
-    post: operations['diff'];
-    delete?: never;
-    options?: never;
-    head?: never;
-    patch?: never;
-    trace?: never;
-  };
-  '/api/compare/structure': {
-    parameters: {
-      query?: never;
-      header?: never;
-      path?: never;
-      cookie?: never;
-    };
-    get?: never;
-    put?: never;
-    post: operations['structure'];
-    delete?: never;
-    options?: never;
-    head?: never;
-    patch?: never;
-    trace?: never;
-  };
-  '/api/consoles/{id}': {
-    parameters: {
-      query?: never;
-      header?: never;
-      path?: never;
-      cookie?: never;
-    };
-    get: operations['replay'];
-    put?: never;
-    post?: never;
-    delete?: never;
-    options?: never;
-    head?: never;
-    patch?: never;
-    trace?: never;
-  };
-  '/api/consoles/{id}/text': {
-    parameters: {
-      query?: never;
-      header?: never;
-      path?: never;
-      cookie?: never;
-    };
-    get: operations['text_3'];
-    put?: never;
-    post?: never;
-    delete?: never;
-    options?: never;
-    head?: never;
-    patch?: never;
-    trace?: never;
-  };
-  '/api/copies': {
-    parameters: {
-      query?: never;
-      header?: never;
-      path?: never;
-      cookie?: never;
-    };
-    get?: never;
-    put?: never;
-    post: operations['start_1'];
-    delete?: never;
-    options?: never;
-    head?: never;
-    patch?: never;
-    trace?: never;
-  };
-  '/api/credential-sets': {
-    parameters: {
-      query?: never;
-      header?: never;
-      path?: never;
-      cookie?: never;
-    };
-    get: operations['list_4'];
-    put?: never;
-    post: operations['add'];
-    delete?: never;
-    options?: never;
-    head?: never;
-    patch?: never;
-    trace?: never;
-  };
-  '/api/credential-sets/possible': {
-    parameters: {
-      query?: never;
-      header?: never;
-      path?: never;
-      cookie?: never;
-    };
-    get: operations['possible'];
-    put?: never;
-    post?: never;
-    delete?: never;
-    options?: never;
-    head?: never;
-    patch?: never;
-    trace?: never;
-  };
-  '/api/credential-sets/{id}': {
-    parameters: {
-      query?: never;
-      header?: never;
-      path?: never;
-      cookie?: never;
-    };
-    get?: never;
-    put: operations['change'];
-    post?: never;
-    delete: operations['remove_6'];
-    options?: never;
-    head?: never;
-    patch?: never;
-    trace?: never;
-  };
-  '/api/credential-sets/{id}/try': {
-    parameters: {
-      query?: never;
-      header?: never;
-      path?: never;
-      cookie?: never;
-    };
-    get?: never;
-    put?: never;
-    post: operations['attempt_1'];
-    delete?: never;
-    options?: never;
-    head?: never;
-    patch?: never;
-    trace?: never;
-  };
-  '/api/credential-sets/{id}/uses': {
-    parameters: {
-      query?: never;
-      header?: never;
-      path?: never;
-      cookie?: never;
-    };
-    get: operations['uses'];
-    put?: never;
-    post?: never;
-    delete?: never;
-    options?: never;
-    head?: never;
-    patch?: never;
-    trace?: never;
-  };
-  '/api/device-events': {
-    parameters: {
-      query?: never;
-      header?: never;
-      path?: never;
-      cookie?: never;
-    };
-    get: operations['all'];
-    put?: never;
-    post?: never;
-    delete?: never;
-    options?: never;
-    head?: never;
-    patch?: never;
-    trace?: never;
-  };
-  '/api/devices': {
-    parameters: {
-      query?: never;
-      header?: never;
-      path?: never;
-      cookie?: never;
-    };
-    get: operations['list_12'];
-    put?: never;
-    post?: never;
-    delete?: never;
-    options?: never;
-    head?: never;
-    patch?: never;
-    trace?: never;
-  };
-  '/api/devices.csv': {
-    parameters: {
-      query?: never;
-      header?: never;
-      path?: never;
-      cookie?: never;
-    };
-    get: operations['table'];
-    put?: never;
-    post?: never;
-    delete?: never;
-    options?: never;
-    head?: never;
-    patch?: never;
-    trace?: never;
-  };
-  '/api/devices/edit': {
-    parameters: {
-      query?: never;
-      header?: never;
-      path?: never;
-      cookie?: never;
-    };
-    get?: never;
-    put?: never;
-    post: operations['edit'];
-    delete?: never;
-    options?: never;
-    head?: never;
-    patch?: never;
-    trace?: never;
-  };
-  '/api/devices/{name}': {
-    parameters: {
-      query?: never;
-      header?: never;
-      path?: never;
-      cookie?: never;
-    };
-    get: operations['get_2'];
-    put?: never;
-    post?: never;
-    delete: operations['remove_7'];
-    options?: never;
-    head?: never;
-    patch?: never;
-    trace?: never;
-  };
-  '/api/devices/{name}/address': {
-    parameters: {
-      query?: never;
-      header?: never;
-      path?: never;
-      cookie?: never;
-    };
-    get?: never;
-    put: operations['move'];
-    post?: never;
-    delete?: never;
-    options?: never;
-    head?: never;
-    patch?: never;
-    trace?: never;
-  };
-  '/api/devices/{name}/compare': {
-    parameters: {
-      query?: never;
-      header?: never;
-      path?: never;
-      cookie?: never;
-    };
-    get: operations['compare'];
-    put?: never;
-    post?: never;
-    delete?: never;
-    options?: never;
-    head?: never;
-    patch?: never;
-    trace?: never;
-  };
-  '/api/devices/{name}/compare.diff': {
-    parameters: {
-      query?: never;
-      header?: never;
-      path?: never;
-      cookie?: never;
-    };
-    get: operations['diff_1'];
-    put?: never;
-    post?: never;
-    delete?: never;
-    options?: never;
-    head?: never;
-    patch?: never;
-    trace?: never;
-  };
-  '/api/devices/{name}/consoles': {
-    parameters: {
-      query?: never;
-      header?: never;
-      path?: never;
-      cookie?: never;
-    };
-    get: operations['list_3'];
-    put?: never;
-    post: operations['ask'];
-    delete?: never;
-    options?: never;
-    head?: never;
-    patch?: never;
-    trace?: never;
-  };
-  '/api/devices/{name}/events': {
-    parameters: {
-      query?: never;
-      header?: never;
-      path?: never;
-      cookie?: never;
-    };
-    get: operations['ofDevice'];
-    put?: never;
-    post?: never;
-    delete?: never;
-    options?: never;
-    head?: never;
-    patch?: never;
-    trace?: never;
-  };
-  '/api/devices/{name}/revisions': {
-    parameters: {
-      query?: never;
-      header?: never;
-      path?: never;
-      cookie?: never;
-    };
-    get: operations['revisions'];
-    put?: never;
-    post?: never;
-    delete?: never;
-    options?: never;
-    head?: never;
-    patch?: never;
-    trace?: never;
-  };
-  '/api/devices/{name}/revisions/{number}/lines': {
-    parameters: {
-      query?: never;
-      header?: never;
-      path?: never;
-      cookie?: never;
-    };
-    get: operations['lines_2'];
-    put?: never;
-    post?: never;
-    delete?: never;
-    options?: never;
-    head?: never;
-    patch?: never;
-    trace?: never;
-  };
-  '/api/devices/{name}/revisions/{number}/marks': {
-    parameters: {
-      query?: never;
-      header?: never;
-      path?: never;
-      cookie?: never;
-    };
-    get?: never;
-    put?: never;
-    post: operations['mark'];
-    delete?: never;
-    options?: never;
-    head?: never;
-    patch?: never;
-    trace?: never;
-  };
-  '/api/devices/{name}/revisions/{number}/marks/{id}': {
-    parameters: {
-      query?: never;
-      header?: never;
-      path?: never;
-      cookie?: never;
-    };
-    get?: never;
-    put?: never;
-    post?: never;
-    delete: operations['unmark'];
-    options?: never;
-    head?: never;
-    patch?: never;
-    trace?: never;
-  };
-  '/api/devices/{name}/revisions/{number}/outline': {
-    parameters: {
-      query?: never;
-      header?: never;
-      path?: never;
-      cookie?: never;
-    };
-    get: operations['outline'];
-    put?: never;
-    post?: never;
-    delete?: never;
-    options?: never;
-    head?: never;
-    patch?: never;
-    trace?: never;
-  };
-  '/api/devices/{name}/revisions/{number}/text': {
-    parameters: {
-      query?: never;
-      header?: never;
-      path?: never;
-      cookie?: never;
-    };
-    get: operations['text_2'];
-    put?: never;
-    post?: never;
-    delete?: never;
-    options?: never;
-    head?: never;
-    patch?: never;
-    trace?: never;
-  };
-  '/api/devices/{name}/revisions/{number}/whole': {
-    parameters: {
-      query?: never;
-      header?: never;
-      path?: never;
-      cookie?: never;
-    };
-    get?: never;
-    put?: never;
-    post: operations['accept_1'];
-    delete?: never;
-    options?: never;
-    head?: never;
-    patch?: never;
-    trace?: never;
-  };
-  '/api/devices/{name}/tables': {
-    parameters: {
-      query?: never;
-      header?: never;
-      path?: never;
-      cookie?: never;
-    };
-    get: operations['tables'];
-    put?: never;
-    post?: never;
-    delete?: never;
-    options?: never;
-    head?: never;
-    patch?: never;
-    trace?: never;
-  };
-  '/api/devices/{name}/telnet': {
-    parameters: {
-      query?: never;
-      header?: never;
-      path?: never;
-      cookie?: never;
-    };
-    get?: never;
-    put: operations['allowTelnet'];
-    post?: never;
-    delete?: never;
-    options?: never;
-    head?: never;
-    patch?: never;
-    trace?: never;
-  };
-  '/api/events': {
-    parameters: {
-      query?: never;
-      header?: never;
-      path?: never;
-      cookie?: never;
-    };
-    get: operations['open'];
-    put?: never;
-    post?: never;
-    delete?: never;
-    options?: never;
-    head?: never;
-    patch?: never;
-    trace?: never;
-  };
-  '/api/fleet-edits': {
-    parameters: {
-      query?: never;
-      header?: never;
-      path?: never;
-      cookie?: never;
-    };
-    get: operations['newest'];
-    put?: never;
-    post?: never;
-    delete?: never;
-    options?: never;
-    head?: never;
-    patch?: never;
-    trace?: never;
-  };
-  '/api/fleet-edits/{id}/undo': {
-    parameters: {
-      query?: never;
-      header?: never;
-      path?: never;
-      cookie?: never;
-    };
-    get?: never;
-    put?: never;
-    post: operations['undo'];
-    delete?: never;
-    options?: never;
-    head?: never;
-    patch?: never;
-    trace?: never;
-  };
-  '/api/fleet-views': {
-    parameters: {
-      query?: never;
-      header?: never;
-      path?: never;
-      cookie?: never;
-    };
-    get: operations['list_11'];
-    put?: never;
-    post?: never;
-    delete?: never;
-    options?: never;
-    head?: never;
-    patch?: never;
-    trace?: never;
-  };
-  '/api/fleet-views/{name}': {
-    parameters: {
-      query?: never;
-      header?: never;
-      path?: never;
-      cookie?: never;
-    };
-    get?: never;
-    put: operations['keep'];
-    post?: never;
-    delete: operations['remove_5'];
-    options?: never;
-    head?: never;
-    patch?: never;
-    trace?: never;
-  };
-  '/api/groups': {
-    parameters: {
-      query?: never;
-      header?: never;
-      path?: never;
-      cookie?: never;
-    };
-    get: operations['list_10'];
-    put?: never;
-    post?: never;
-    delete?: never;
-    options?: never;
-    head?: never;
-    patch?: never;
-    trace?: never;
-  };
-  '/api/groups/{name}': {
-    parameters: {
-      query?: never;
-      header?: never;
-      path?: never;
-      cookie?: never;
-    };
-    get?: never;
-    put: operations['save_2'];
-    post?: never;
-    delete: operations['remove_4'];
-    options?: never;
-    head?: never;
-    patch?: never;
-    trace?: never;
-  };
-  '/api/host-keys': {
-    parameters: {
-      query?: never;
-      header?: never;
-      path?: never;
-      cookie?: never;
-    };
-    get?: never;
-    put?: never;
-    post: operations['accept'];
-    delete?: never;
-    options?: never;
-    head?: never;
-    patch?: never;
-    trace?: never;
-  };
-  '/api/imports': {
-    parameters: {
-      query?: never;
-      header?: never;
-      path?: never;
-      cookie?: never;
-    };
-    get?: never;
-    put?: never;
-    post: operations['start'];
-    delete?: never;
-    options?: never;
-    head?: never;
-    patch?: never;
-    trace?: never;
-  };
-  '/api/imports/columns': {
-    parameters: {
-      query?: never;
-      header?: never;
-      path?: never;
-      cookie?: never;
-    };
-    get?: never;
-    put?: never;
-    post: operations['columns'];
-    delete?: never;
-    options?: never;
-    head?: never;
-    patch?: never;
-    trace?: never;
-  };
-  '/api/imports/ranges': {
-    parameters: {
-      query?: never;
-      header?: never;
-      path?: never;
-      cookie?: never;
-    };
-    get?: never;
-    put?: never;
-    post: operations['look'];
-    delete?: never;
-    options?: never;
-    head?: never;
-    patch?: never;
-    trace?: never;
-  };
-  '/api/integrity': {
-    parameters: {
-      query?: never;
-      header?: never;
-      path?: never;
-      cookie?: never;
-    };
-    get: operations['integrity'];
-    put?: never;
-    post: operations['check_2'];
-    delete?: never;
-    options?: never;
-    head?: never;
-    patch?: never;
-    trace?: never;
-  };
-  '/api/jobs': {
-    parameters: {
-      query?: never;
-      header?: never;
-      path?: never;
-      cookie?: never;
-    };
-    get: operations['list_9'];
-    put?: never;
-    post?: never;
-    delete?: never;
-    options?: never;
-    head?: never;
-    patch?: never;
-    trace?: never;
-  };
-  '/api/jobs/{id}': {
-    parameters: {
-      query?: never;
-      header?: never;
-      path?: never;
-      cookie?: never;
-    };
-    get: operations['get_1'];
-    put?: never;
-    post?: never;
-    delete?: never;
-    options?: never;
-    head?: never;
-    patch?: never;
-    trace?: never;
-  };
-  '/api/jobs/{id}/lines': {
-    parameters: {
-      query?: never;
-      header?: never;
-      path?: never;
-      cookie?: never;
-    };
-    get: operations['lines_1'];
-    put?: never;
-    post?: never;
-    delete?: never;
-    options?: never;
-    head?: never;
-    patch?: never;
-    trace?: never;
-  };
-  '/api/jobs/{id}/retry': {
-    parameters: {
-      query?: never;
-      header?: never;
-      path?: never;
-      cookie?: never;
-    };
-    get?: never;
-    put?: never;
-    post: operations['retry'];
-    delete?: never;
-    options?: never;
-    head?: never;
-    patch?: never;
-    trace?: never;
-  };
-  '/api/jobs/{id}/stop': {
-    parameters: {
-      query?: never;
-      header?: never;
-      path?: never;
-      cookie?: never;
-    };
-    get?: never;
-    put?: never;
-    post: operations['stop'];
-    delete?: never;
-    options?: never;
-    head?: never;
-    patch?: never;
-    trace?: never;
-  };
-  '/api/map': {
-    parameters: {
-      query?: never;
-      header?: never;
-      path?: never;
-      cookie?: never;
-    };
-    get: operations['map'];
-    put?: never;
-    post?: never;
-    delete?: never;
-    options?: never;
-    head?: never;
-    patch?: never;
-    trace?: never;
-  };
-  '/api/map/notes': {
-    parameters: {
-      query?: never;
-      header?: never;
-      path?: never;
-      cookie?: never;
-    };
-    get?: never;
-    put?: never;
-    post: operations['pin'];
-    delete?: never;
-    options?: never;
-    head?: never;
-    patch?: never;
-    trace?: never;
-  };
-  '/api/map/notes/{id}': {
-    parameters: {
-      query?: never;
-      header?: never;
-      path?: never;
-      cookie?: never;
-    };
-    get?: never;
-    put?: never;
-    post?: never;
-    delete: operations['unpin'];
-    options?: never;
-    head?: never;
-    patch?: never;
-    trace?: never;
-  };
-  '/api/map/notes/{id}/seen': {
-    parameters: {
-      query?: never;
-      header?: never;
-      path?: never;
-      cookie?: never;
-    };
-    get?: never;
-    put?: never;
-    post: operations['seen'];
-    delete?: never;
-    options?: never;
-    head?: never;
-    patch?: never;
-    trace?: never;
-  };
-  '/api/map/places': {
-    parameters: {
-      query?: never;
-      header?: never;
-      path?: never;
-      cookie?: never;
-    };
-    get?: never;
-    put: operations['arrange'];
-    post?: never;
-    delete: operations['forget'];
-    options?: never;
-    head?: never;
-    patch?: never;
-    trace?: never;
-  };
-  '/api/noise-patterns': {
-    parameters: {
-      query?: never;
-      header?: never;
-      path?: never;
-      cookie?: never;
-    };
-    get: operations['list_2'];
-    put?: never;
-    post: operations['keep_1'];
-    delete?: never;
-    options?: never;
-    head?: never;
-    patch?: never;
-    trace?: never;
-  };
-  '/api/noise-patterns/effect': {
-    parameters: {
-      query?: never;
-      header?: never;
-      path?: never;
-      cookie?: never;
-    };
-    get?: never;
-    put?: never;
-    post: operations['effect'];
-    delete?: never;
-    options?: never;
-    head?: never;
-    patch?: never;
-    trace?: never;
-  };
-  '/api/noise-patterns/proposal': {
-    parameters: {
-      query?: never;
-      header?: never;
-      path?: never;
-      cookie?: never;
-    };
-    get?: never;
-    put?: never;
-    post: operations['propose'];
-    delete?: never;
-    options?: never;
-    head?: never;
-    patch?: never;
-    trace?: never;
-  };
-  '/api/noise-patterns/{id}': {
-    parameters: {
-      query?: never;
-      header?: never;
-      path?: never;
-      cookie?: never;
-    };
-    get?: never;
-    put?: never;
-    post?: never;
-    delete: operations['takeBack'];
-    options?: never;
-    head?: never;
-    patch?: never;
-    trace?: never;
-  };
-  '/api/pairs': {
-    parameters: {
-      query?: never;
-      header?: never;
-      path?: never;
-      cookie?: never;
-    };
-    get: operations['list_1'];
-    put: operations['confirm'];
-    post?: never;
-    delete: operations['refuse'];
-    options?: never;
-    head?: never;
-    patch?: never;
-    trace?: never;
-  };
-  '/api/platforms': {
-    parameters: {
-      query?: never;
-      header?: never;
-      path?: never;
-      cookie?: never;
-    };
-    get: operations['list_8'];
-    put?: never;
-    post?: never;
-    delete?: never;
-    options?: never;
-    head?: never;
-    patch?: never;
-    trace?: never;
-  };
-  '/api/platforms/check': {
-    parameters: {
-      query?: never;
-      header?: never;
-      path?: never;
-      cookie?: never;
-    };
-    get?: never;
-    put?: never;
-    post: operations['check_1'];
-    delete?: never;
-    options?: never;
-    head?: never;
-    patch?: never;
-    trace?: never;
-  };
-  '/api/platforms/keys': {
-    parameters: {
-      query?: never;
-      header?: never;
-      path?: never;
-      cookie?: never;
-    };
-    get: operations['keys'];
-    put?: never;
-    post?: never;
-    delete?: never;
-    options?: never;
-    head?: never;
-    patch?: never;
-    trace?: never;
-  };
-  '/api/platforms/{name}': {
-    parameters: {
-      query?: never;
-      header?: never;
-      path?: never;
-      cookie?: never;
-    };
-    get: operations['get'];
-    put: operations['save_1'];
-    post?: never;
-    delete: operations['remove_3'];
-    options?: never;
-    head?: never;
-    patch?: never;
-    trace?: never;
-  };
-  '/api/platforms/{name}/first-contact': {
-    parameters: {
-      query?: never;
-      header?: never;
-      path?: never;
-      cookie?: never;
-    };
-    get: operations['show'];
-    put?: never;
-    post?: never;
-    delete?: never;
-    options?: never;
-    head?: never;
-    patch?: never;
-    trace?: never;
-  };
-  '/api/platforms/{name}/first-contact/check': {
-    parameters: {
-      query?: never;
-      header?: never;
-      path?: never;
-      cookie?: never;
-    };
-    get?: never;
-    put?: never;
-    post: operations['check'];
-    delete?: never;
-    options?: never;
-    head?: never;
-    patch?: never;
-    trace?: never;
-  };
-  '/api/platforms/{name}/first-contact/text': {
-    parameters: {
-      query?: never;
-      header?: never;
-      path?: never;
-      cookie?: never;
-    };
-    get?: never;
-    put?: never;
-    post: operations['text'];
-    delete?: never;
-    options?: never;
-    head?: never;
-    patch?: never;
-    trace?: never;
-  };
-  '/api/platforms/{name}/read': {
-    parameters: {
-      query?: never;
-      header?: never;
-      path?: never;
-      cookie?: never;
-    };
-    get?: never;
-    put?: never;
-    post: operations['read'];
-    delete?: never;
-    options?: never;
-    head?: never;
-    patch?: never;
-    trace?: never;
-  };
-  '/api/platforms/{name}/texts/{number}': {
-    parameters: {
-      query?: never;
-      header?: never;
-      path?: never;
-      cookie?: never;
-    };
-    get: operations['text_1'];
-    put?: never;
-    post?: never;
-    delete?: never;
-    options?: never;
-    head?: never;
-    patch?: never;
-    trace?: never;
-  };
-  '/api/platforms/{name}/try': {
-    parameters: {
-      query?: never;
-      header?: never;
-      path?: never;
-      cookie?: never;
-    };
-    get?: never;
-    put?: never;
-    post: operations['attempt'];
-    delete?: never;
-    options?: never;
-    head?: never;
-    patch?: never;
-    trace?: never;
-  };
-  '/api/query-help': {
-    parameters: {
-      query?: never;
-      header?: never;
-      path?: never;
-      cookie?: never;
-    };
-    get: operations['help'];
-    put?: never;
-    post?: never;
-    delete?: never;
-    options?: never;
-    head?: never;
-    patch?: never;
-    trace?: never;
-  };
-  '/api/reading-plans': {
-    parameters: {
-      query?: never;
-      header?: never;
-      path?: never;
-      cookie?: never;
-    };
-    get: operations['list'];
-    put: operations['set_1'];
-    post?: never;
-    delete: operations['remove_2'];
-    options?: never;
-    head?: never;
-    patch?: never;
-    trace?: never;
-  };
-  '/api/releases': {
-    parameters: {
-      query?: never;
-      header?: never;
-      path?: never;
-      cookie?: never;
-    };
-    get: operations['releases'];
-    put?: never;
-    post?: never;
-    delete?: never;
-    options?: never;
-    head?: never;
-    patch?: never;
-    trace?: never;
-  };
-  '/api/retention': {
-    parameters: {
-      query?: never;
-      header?: never;
-      path?: never;
-      cookie?: never;
-    };
-    get: operations['rule'];
-    put: operations['set'];
-    post?: never;
-    delete?: never;
-    options?: never;
-    head?: never;
-    patch?: never;
-    trace?: never;
-  };
-  '/api/retention/due': {
-    parameters: {
-      query?: never;
-      header?: never;
-      path?: never;
-      cookie?: never;
-    };
-    get: operations['due'];
-    put?: never;
-    post?: never;
-    delete?: never;
-    options?: never;
-    head?: never;
-    patch?: never;
-    trace?: never;
-  };
-  '/api/retention/thin': {
-    parameters: {
-      query?: never;
-      header?: never;
-      path?: never;
-      cookie?: never;
-    };
-    get?: never;
-    put?: never;
-    post: operations['thin'];
-    delete?: never;
-    options?: never;
-    head?: never;
-    patch?: never;
-    trace?: never;
-  };
-  '/api/revision-marks': {
-    parameters: {
-      query?: never;
-      header?: never;
-      path?: never;
-      cookie?: never;
-    };
-    get: operations['marks'];
-    put?: never;
-    post?: never;
-    delete?: never;
-    options?: never;
-    head?: never;
-    patch?: never;
-    trace?: never;
-  };
-  '/api/routines': {
-    parameters: {
-      query?: never;
-      header?: never;
-      path?: never;
-      cookie?: never;
-    };
-    get: operations['list_7'];
-    put?: never;
-    post?: never;
-    delete?: never;
-    options?: never;
-    head?: never;
-    patch?: never;
-    trace?: never;
-  };
-  '/api/routines/preview': {
-    parameters: {
-      query?: never;
-      header?: never;
-      path?: never;
-      cookie?: never;
-    };
-    get?: never;
-    put?: never;
-    post: operations['preview'];
-    delete?: never;
-    options?: never;
-    head?: never;
-    patch?: never;
-    trace?: never;
-  };
-  '/api/routines/{name}': {
-    parameters: {
-      query?: never;
-      header?: never;
-      path?: never;
-      cookie?: never;
-    };
-    get?: never;
-    put: operations['write'];
-    post?: never;
-    delete: operations['remove_1'];
-    options?: never;
-    head?: never;
-    patch?: never;
-    trace?: never;
-  };
-  '/api/routines/{name}/run': {
-    parameters: {
-      query?: never;
-      header?: never;
-      path?: never;
-      cookie?: never;
-    };
-    get?: never;
-    put?: never;
-    post: operations['run'];
-    delete?: never;
-    options?: never;
-    head?: never;
-    patch?: never;
-    trace?: never;
-  };
-  '/api/routines/{name}/runs': {
-    parameters: {
-      query?: never;
-      header?: never;
-      path?: never;
-      cookie?: never;
-    };
-    get: operations['runs'];
-    put?: never;
-    post?: never;
-    delete?: never;
-    options?: never;
-    head?: never;
-    patch?: never;
-    trace?: never;
-  };
-  '/api/session': {
-    parameters: {
-      query?: never;
-      header?: never;
-      path?: never;
-      cookie?: never;
-    };
-    get: operations['who'];
-    put?: never;
-    post: operations['logIn'];
-    delete: operations['logOut'];
-    options?: never;
-    head?: never;
-    patch?: never;
-    trace?: never;
-  };
-  '/api/sites': {
-    parameters: {
-      query?: never;
-      header?: never;
-      path?: never;
-      cookie?: never;
-    };
-    get: operations['list_6'];
-    put?: never;
-    post?: never;
-    delete?: never;
-    options?: never;
-    head?: never;
-    patch?: never;
-    trace?: never;
-  };
-  '/api/sites/{code}': {
-    parameters: {
-      query?: never;
-      header?: never;
-      path?: never;
-      cookie?: never;
-    };
-    get?: never;
-    put: operations['save'];
-    post?: never;
-    delete: operations['remove'];
-    options?: never;
-    head?: never;
-    patch?: never;
-    trace?: never;
-  };
+    "/api/account/password": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put: operations["changePassword"];
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/account/tokens": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["tokens"];
+        put?: never;
+        post: operations["add_2"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/account/tokens/{id}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post?: never;
+        delete: operations["end"];
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/accounts": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["list_5"];
+        put?: never;
+        post: operations["add_1"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/accounts/{name}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put: operations["change_1"];
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/audit": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["list_13"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/audit.csv": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["table_1"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/audit/check": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["check_3"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/bench/faults": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["faults"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/bench/stand-ins": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["standIns"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/bench/stand-ins/{name}/cable": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["cable"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/bench/stand-ins/{name}/faults/{fault}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put: operations["set_2"];
+        post?: never;
+        delete: operations["clear"];
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/bench/stand-ins/{name}/{act}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["act"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/compare": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["lines"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/compare/diff": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["diff"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/compare/structure": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["structure"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/consoles/{id}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["replay"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/consoles/{id}/text": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["text_3"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/copies": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["start_1"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/credential-sets": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["list_4"];
+        put?: never;
+        post: operations["add"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/credential-sets/possible": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["possible"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/credential-sets/{id}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put: operations["change"];
+        post?: never;
+        delete: operations["remove_6"];
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/credential-sets/{id}/try": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["attempt_1"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/credential-sets/{id}/uses": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["uses"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/device-events": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["all"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/devices": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["list_12"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/devices.csv": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["table"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/devices/edit": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["edit"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/devices/{name}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["get_2"];
+        put?: never;
+        post?: never;
+        delete: operations["remove_7"];
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/devices/{name}/address": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put: operations["move"];
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/devices/{name}/compare": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["compare"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/devices/{name}/compare.diff": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["diff_1"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/devices/{name}/consoles": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["list_3"];
+        put?: never;
+        post: operations["ask"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/devices/{name}/events": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["ofDevice"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/devices/{name}/revisions": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["revisions"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/devices/{name}/revisions/{number}/lines": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["lines_2"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/devices/{name}/revisions/{number}/marks": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["mark"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/devices/{name}/revisions/{number}/marks/{id}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post?: never;
+        delete: operations["unmark"];
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/devices/{name}/revisions/{number}/outline": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["outline"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/devices/{name}/revisions/{number}/text": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["text_2"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/devices/{name}/revisions/{number}/whole": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["accept_1"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/devices/{name}/tables": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["tables"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/devices/{name}/telnet": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put: operations["allowTelnet"];
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/events": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["open"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/fleet-edits": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["newest"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/fleet-edits/{id}/undo": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["undo"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/fleet-views": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["list_11"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/fleet-views/{name}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put: operations["keep"];
+        post?: never;
+        delete: operations["remove_5"];
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/groups": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["list_10"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/groups/{name}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put: operations["save_2"];
+        post?: never;
+        delete: operations["remove_4"];
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/host-keys": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["accept"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/imports": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["start"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/imports/columns": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["columns"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/imports/ranges": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["look"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/integrity": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["integrity"];
+        put?: never;
+        post: operations["check_2"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/jobs": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["list_9"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/jobs/{id}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["get_1"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/jobs/{id}/lines": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["lines_1"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/jobs/{id}/retry": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["retry"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/jobs/{id}/stop": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["stop"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/map": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["map"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/map/notes": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["pin"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/map/notes/{id}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post?: never;
+        delete: operations["unpin"];
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/map/notes/{id}/seen": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["seen"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/map/places": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put: operations["arrange"];
+        post?: never;
+        delete: operations["forget"];
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/noise-patterns": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["list_2"];
+        put?: never;
+        post: operations["keep_1"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/noise-patterns/effect": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["effect"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/noise-patterns/proposal": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["propose"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/noise-patterns/{id}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post?: never;
+        delete: operations["takeBack"];
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/pairs": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["list_1"];
+        put: operations["confirm"];
+        post?: never;
+        delete: operations["refuse"];
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/platforms": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["list_8"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/platforms/check": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["check_1"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/platforms/keys": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["keys"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/platforms/{name}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["get"];
+        put: operations["save_1"];
+        post?: never;
+        delete: operations["remove_3"];
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/platforms/{name}/first-contact": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["show"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/platforms/{name}/first-contact/check": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["check"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/platforms/{name}/first-contact/text": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["text"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/platforms/{name}/read": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["read"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/platforms/{name}/texts/{number}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["text_1"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/platforms/{name}/try": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["attempt"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/query-help": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["help"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/reading-plans": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["list"];
+        put: operations["set_1"];
+        post?: never;
+        delete: operations["remove_2"];
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/releases": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["releases"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/retention": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["rule"];
+        put: operations["set"];
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/retention/due": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["due"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/retention/thin": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["thin"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/revision-marks": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["marks"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/routines": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["list_7"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/routines/preview": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["preview"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/routines/{name}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put: operations["write"];
+        post?: never;
+        delete: operations["remove_1"];
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/routines/{name}/run": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["run"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/routines/{name}/runs": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["runs"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/session": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["who"];
+        put?: never;
+        post: operations["logIn"];
+        delete: operations["logOut"];
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/sites": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["list_6"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/sites/{code}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put: operations["save"];
+        post?: never;
+        delete: operations["remove"];
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
 }
 export type webhooks = Record<string, never>;
 export interface components {
-  schemas: {
-    AccountChange: {
-      fullName: string;
-      locked: boolean;
-      password?: string;
-      /** @enum {string} */
-      role: 'VIEWER' | 'ENGINEER' | 'APPROVER' | 'ADMINISTRATOR';
-    };
-    AccountView: {
-      /** Format: date-time */
-      createdAt: string;
-      fullName: string;
-      locked: boolean;
-      name: string;
-      /** @enum {string} */
-      role: 'VIEWER' | 'ENGINEER' | 'APPROVER' | 'ADMINISTRATOR';
-    };
-    Added: {
-      /** Format: int64 */
-      id: number;
-    };
-    Answer: {
-      /** @enum {string} */
-      kind: 'YES' | 'ATTENTION' | 'NO' | 'NOT_KNOWN';
-      reason: string;
-    };
-    AuditPage: {
-      acts: string[];
-      entries: components['schemas']['EntryView'][];
-      /** Format: int64 */
-      matching: number;
-      people: string[];
-    };
-    BaseAnswerView: {
-      evidence?: string;
-      /** Format: int32 */
-      line?: number;
-      neededFor?: string;
-      title: string;
-      /** @enum {string} */
-      verdict: 'THERE' | 'MISSING' | 'NOT_KNOWN';
-    };
-    BaseCheckRequest: {
-      device?: string;
-      text?: string;
-      values: {
-        [key: string]: string;
-      };
-    };
-    BaseFieldView: {
-      expected: string;
-      isSecret: boolean;
-      key: string;
-      title: string;
-    };
-    BaseItemView: {
-      fields: string[];
-      neededFor?: string;
-      title: string;
-    };
-    BaseTextRequest: {
-      items: string[];
-      values: {
-        [key: string]: string;
-      };
-    };
-    BaseTextView: {
-      gaps: string[];
-      text: string;
-    };
-    CheckView: {
-      /** Format: int64 */
-      broken?: number;
-      /** Format: int64 */
-      entries: number;
-      newest: string;
-    };
-    Checked: {
-      problems: components['schemas']['PlatformProblem'][];
-    };
-    ColumnsRequest: {
-      csv: string;
-    };
-    CompareRequest: {
-      after: components['schemas']['EndInput'];
-      before: components['schemas']['EndInput'];
-      /** Format: int32 */
-      context?: number;
-      noise?: boolean;
-      platform?: string;
-    };
-    CompareView: {
-      after: components['schemas']['EndView'];
-      before: components['schemas']['EndView'];
-      counts: components['schemas']['Counts'];
-      isShortest: boolean;
-      noise: components['schemas']['NoiseItemView'][];
-      sections: components['schemas']['SectionView'][];
-    };
-    ConfigProblem: {
-      /** Format: int32 */
-      column: number;
-      /** Format: int32 */
-      line: number;
-      message: string;
-    };
-    ConsoleAsked: {
-      /** Format: int64 */
-      console: number;
-      loggedInAs: string;
-    };
-    ConsoleRequest: {
-      account?: string;
-      password?: string;
-    };
-    CopyRequest: {
-      devices: string[];
-      query?: string;
-    };
-    Count: {
-      /** Format: int64 */
-      devices: number;
-      value: string;
-    };
-    Counts: {
-      /** Format: int32 */
-      added: number;
-      /** Format: int32 */
-      modified: number;
-      /** Format: int32 */
-      moved: number;
-      /** Format: int32 */
-      noise: number;
-      /** Format: int32 */
-      places: number;
-      /** Format: int32 */
-      removed: number;
-    };
-    CredentialSetInput: {
-      /** @enum {string} */
-      files?: 'PLATFORM' | 'SCP' | 'SFTP' | 'HTTPS' | 'NONE';
-      logIns: components['schemas']['LogInInput'][];
-      name: string;
-      note: string;
-      privilegedPassword?: string;
-      serverAddress?: string;
-    };
-    CredentialSetView: {
-      /** Format: date-time */
-      changedAt: string;
-      /** Format: int64 */
-      devices: number;
-      /** @enum {string} */
-      files: 'PLATFORM' | 'SCP' | 'SFTP' | 'HTTPS' | 'NONE';
-      /** Format: int64 */
-      id: number;
-      logIns: components['schemas']['LogInView'][];
-      name: string;
-      note: string;
-      serverAddress: string;
-    };
-    Damaged: {
-      device: string;
-      how: string;
-      /** @enum {string} */
-      kind: 'RUNNING' | 'SAVED';
-      /** Format: int32 */
-      number: number;
-    };
-    DeviceDetail: {
-      credentialSet: string;
-      device: components['schemas']['DeviceView'];
-      facts: components['schemas']['FactsView'];
-      hostKey?: components['schemas']['HostKeyView'];
-      ownPage?: string;
-    };
-    DeviceEffect: {
-      device: string;
-      /** @enum {string} */
-      kind: 'RUNNING' | 'SAVED';
-      /** Format: int32 */
-      lines: number;
-      merges: components['schemas']['Merge'][];
-      /** Format: int32 */
-      revisions: number;
-      /** Format: int32 */
-      revisionsThen: number;
-    };
-    DeviceEventPage: {
-      events: components['schemas']['DeviceEventView'][];
-      /** Format: int64 */
-      matching: number;
-    };
-    DeviceEventView: {
-      after: string;
-      /** Format: date-time */
-      at: string;
-      before: string;
-      device: string;
-      /** Format: int64 */
-      id: number;
-      /** @enum {string} */
-      kind:
-        | 'ADDED'
-        | 'NAME'
-        | 'MODEL'
-        | 'SERIAL'
-        | 'RELEASE'
-        | 'MAC_BASE'
-        | 'INSTALL_MODE'
-        | 'MODULE_INSERTED'
-        | 'MODULE_TAKEN_OUT'
-        | 'MODULE_REPLACED'
-        | 'STORAGE_TOTAL'
-        | 'STORAGE_FREE'
-        | 'RESTARTED'
-        | 'INCOMPLETE'
-        | 'WHOLE'
-        | 'FAILED'
-        | 'ANSWERS_AGAIN'
-        | 'EDITED'
-        | 'ADDRESS'
-        | 'HOST_KEY';
-      meaning: string;
-      object: string;
-    };
-    DevicePage: {
-      /** Format: int64 */
-      all: number;
-      devices: components['schemas']['DeviceView'][];
-      /** Format: int64 */
-      matching: number;
-      platforms: components['schemas']['Count'][];
-      releases: components['schemas']['Count'][];
-      roles: components['schemas']['Count'][];
-      sites: components['schemas']['Count'][];
-      tags: components['schemas']['Count'][];
-    };
-    DeviceView: {
-      /** Format: date-time */
-      addedAt: string;
-      answers: components['schemas']['FourAnswers'];
-      /** Format: date-time */
-      changedAt?: string;
-      /** Format: date-time */
-      checkedAt?: string;
-      host: string;
-      /** Format: date-time */
-      lastCopyAt?: string;
-      lastFailure?: string;
-      /** Format: date-time */
-      lastTriedAt?: string;
-      model: string;
-      name: string;
-      pair?: string;
-      platform: string;
-      /** Format: int32 */
-      port: number;
-      release: string;
-      role: string;
-      serial: string;
-      site: string;
-      tags: string[];
-      telnetAllowed: boolean;
-    };
-    DifferenceView: {
-      after?: components['schemas']['PartView'];
-      attribute: string;
-      before?: components['schemas']['PartView'];
-      /** @enum {string} */
-      kind: 'ADDED' | 'REMOVED' | 'MODIFIED' | 'MOVED' | 'NOISE' | 'RENUMBERED' | 'UNSAID' | 'REORDERED';
-      path: string[];
-    };
-    Due: {
-      device: string;
-      /** Format: int64 */
-      id: number;
-      /** @enum {string} */
-      kind: 'RUNNING' | 'SAVED';
-      /** Format: date-time */
-      lastSeen: string;
-      /** Format: int32 */
-      number: number;
-    };
-    DueTimes: {
-      dueAt: string[];
-    };
-    DueView: {
-      /** Format: int32 */
-      devices: number;
-      named: components['schemas']['Due'][];
-      /** Format: int32 */
-      revisions: number;
-    };
-    EditRequest: {
-      addTags: string[];
-      /** Format: int64 */
-      credentialSet?: number;
-      devices: string[];
-      removeTags: string[];
-      role?: string;
-      site?: string;
-    };
-    EditView: {
-      account: string;
-      /** Format: date-time */
-      at: string;
-      /** Format: int64 */
-      devices: number;
-      /** Format: int64 */
-      id: number;
-      /** Format: date-time */
-      undoneAt?: string;
-      undoneBy?: string;
-      words: string;
-    };
-    Edited: {
-      /** Format: int64 */
-      edit: number;
-    };
-    Effect: {
-      /** Format: int32 */
-      devices: number;
-      effects: components['schemas']['DeviceEffect'][];
-      /** Format: int32 */
-      examined: number;
-      examples: string[];
-    };
-    EndInput: {
-      device?: string;
-      /** @enum {string} */
-      kind?: 'RUNNING' | 'SAVED';
-      /** Format: int32 */
-      number?: number;
-      text?: string;
-    };
-    EndView: {
-      device?: string;
-      /** @enum {string} */
-      kind?: 'RUNNING' | 'SAVED';
-      /** Format: int32 */
-      lines: number;
-      /** Format: int32 */
-      number?: number;
-      platform: string;
-    };
-    EntryView: {
-      act: string;
-      /** Format: date-time */
-      at: string;
-      detail: string;
-      from: string;
-      /** Format: int64 */
-      number: number;
-      object: string;
-      /** @enum {string} */
-      outcome: 'DONE' | 'REFUSED' | 'FAILED';
-      token: string;
-      who: string;
-    };
-    Exchange: {
-      answer: string;
-      cut: boolean;
-      request: string;
-    };
-    FactsView: {
-      installMode: string;
-      macBase: string;
-      modules: components['schemas']['ModuleView'][];
-      /** Format: date-time */
-      startedAt?: string;
-      /** Format: int64 */
-      storageFree?: number;
-      /** Format: int64 */
-      storageTotal?: number;
-    };
-    FaultView: {
-      fault: string;
-      meaning: string;
-      takesNumber: boolean;
-      /** Format: int32 */
-      usualNumber: number;
-    };
-    FirstContactView: {
-      fields: components['schemas']['BaseFieldView'][];
-      how: string;
-      items: components['schemas']['BaseItemView'][];
-    };
-    FleetView: {
-      address: string;
-      name: string;
-    };
-    FleetViewInput: {
-      address: string;
-    };
-    FoldView: {
-      /** Format: int32 */
-      afterStart: number;
-      /** Format: int32 */
-      beforeStart: number;
-      /** Format: int32 */
-      count: number;
-    };
-    FourAnswers: {
-      current: components['schemas']['Answer'];
-      kept: components['schemas']['Answer'];
-      matched: components['schemas']['Answer'];
-      sound: components['schemas']['Answer'];
-    };
-    GroupInput: {
-      note: string;
-      query: string;
-    };
-    GroupView: {
-      /** Format: int64 */
-      devices: number;
-      name: string;
-      note: string;
-      query: string;
-      /** Format: date-time */
-      savedAt: string;
-      savedBy: string;
-    };
-    Guess: {
-      headers: string[];
-      meanings: {
-        [key: string]: string;
-      };
-      rows: string[][];
-    };
-    Heading: {
-      /** Format: int32 */
-      depth: number;
-      /** Format: int32 */
-      line: number;
-      /** Format: int64 */
-      statements: number;
-      text: string;
-    };
-    HostKeyView: {
-      fingerprint: string;
-      /** Format: date-time */
-      pinnedAt: string;
-    };
-    ImportRequest: {
-      allowTelnet?: boolean;
-      columns?: {
-        [key: string]: string;
-      };
-      /** Format: int64 */
-      credentialSet: number;
-      csv: string;
-      listName: string;
-      platform?: string;
-      /** Format: int32 */
-      port: number;
-    };
-    IntegrityView: {
-      /** Format: int64 */
-      bytes: number;
-      /** Format: int64 */
-      contents: number;
-      damaged: components['schemas']['Damaged'][];
-      latest?: components['schemas']['PassView'];
-      /** Format: int64 */
-      revisions: number;
-    };
-    JobList: {
-      jobs: components['schemas']['JobView'][];
-      /** Format: int64 */
-      running: number;
-    };
-    JobView: {
-      /** Format: date-time */
-      askedAt: string;
-      askedBy: string;
-      /** Format: date-time */
-      endedAt?: string;
-      /** Format: int64 */
-      id: number;
-      inHand: string[];
-      /** @enum {string} */
-      kind: 'IMPORT' | 'RANGE' | 'COPY' | 'TRY';
-      outcomes: components['schemas']['OutcomeCount'][];
-      /** Format: double */
-      perMinute: number;
-      states: {
-        [key: string]: number;
-      };
-      stopAsked: boolean;
-      title: string;
-    };
-    Key: {
-      example: string;
-      name: string;
-      says: string;
-    };
-    LineInput: {
-      line: string;
-      other?: string;
-    };
-    LinePage: {
-      lines: components['schemas']['LineView'][];
-      /** Format: int64 */
-      total: number;
-    };
-    LineView: {
-      advice: string;
-      /** Format: int32 */
-      attempts: number;
-      /** Format: date-time */
-      endedAt?: string;
-      found: string;
-      host: string;
-      meaning: string;
-      /** Format: int32 */
-      number: number;
-      /** @enum {string} */
-      outcome:
-        | 'NONE'
-        | 'ADDED'
-        | 'ALREADY_KNOWN'
-        | 'SAME_DEVICE'
-        | 'NOBODY_THERE'
-        | 'NEW_REVISION'
-        | 'NOTHING_NEW'
-        | 'LOGGED_IN'
-        | 'COPIED_IN_PART'
-        | 'NO_ANSWER'
-        | 'PORT_CLOSED'
-        | 'LOGIN_REFUSED'
-        | 'NO_LOG_IN'
-        | 'PRIVILEGE_REFUSED'
-        | 'HOST_KEY_CHANGED'
-        | 'CERTIFICATE_CHANGED'
-        | 'TELNET_NOT_ALLOWED'
-        | 'NO_SHELL'
-        | 'NO_PROGRAM_INTERFACE'
-        | 'PARTLY_READABLE'
-        | 'CAPABILITY_MISSING'
-        | 'TRANSFER_REFUSED'
-        | 'FILE_DIFFERS'
-        | 'NOT_A_KNOWN_PLATFORM'
-        | 'UNEXPECTED_PROMPT'
-        | 'FELL_SILENT'
-        | 'DROPPED'
-        | 'COMMAND_REFUSED'
-        | 'TOO_LONG'
-        | 'INCOMPLETE'
-        | 'NAME_TAKEN'
-        | 'DEVICE_GONE'
-        | 'STOPPED'
-        | 'INTERNAL';
-      /** Format: int32 */
-      port: number;
-      seen: string;
-      /** @enum {string} */
-      state: 'WAITING' | 'IN_HAND' | 'DONE' | 'FAILED' | 'STOPPED';
-      target: string;
-    };
-    LinesView: {
-      /** Format: int32 */
-      from: number;
-      lines: string[];
-    };
-    LogIn: {
-      name: string;
-      password: string;
-    };
-    LogInInput: {
-      account: string;
-      passphrase?: string;
-      password?: string;
-      privateKey?: string;
-      protocols: ('SSH' | 'NETCONF' | 'HTTPS' | 'TELNET')[];
-      /** Format: int32 */
-      was?: number;
-    };
-    LogInView: {
-      account: string;
-      hasPassword: boolean;
-      protocols: ('SSH' | 'NETCONF' | 'HTTPS' | 'TELNET')[];
-      publicKey?: string;
-    };
-    MadeToken: {
-      token: string;
-    };
-    MapDevice: {
-      answers: components['schemas']['FourAnswers'];
-      model: string;
-      name: string;
-      role: string;
-      site: string;
-    };
-    MapLink: {
-      far: string;
-      farPort: string;
-      near: string;
-      nearPort: string;
-      toldByBoth: boolean;
-    };
-    MapPair: {
-      first: string;
-      second: string;
-    };
-    MapView: {
-      devices: components['schemas']['MapDevice'][];
-      leading: components['schemas']['MapLink'][];
-      links: components['schemas']['MapLink'][];
-      notes: components['schemas']['NoteView'][];
-      pairs: components['schemas']['MapPair'][];
-      places: components['schemas']['PlaceView'][];
-    };
-    MarkFound: {
-      device: string;
-      /** @enum {string} */
-      kind: 'RUNNING' | 'SAVED';
-      /** Format: date-time */
-      madeAt: string;
-      madeBy: string;
-      /** @enum {string} */
-      mark: 'LABEL' | 'NOTE';
-      /** Format: int32 */
-      number: number;
-      text: string;
-    };
-    MarkInput: {
-      /** @enum {string} */
-      kind: 'LABEL' | 'NOTE';
-      text: string;
-    };
-    MarkView: {
-      /** Format: int64 */
-      id: number;
-      /** @enum {string} */
-      kind: 'LABEL' | 'NOTE';
-      /** Format: date-time */
-      madeAt: string;
-      madeBy: string;
-      text: string;
-    };
-    MeaningCounts: {
-      /** Format: int32 */
-      added: number;
-      /** Format: int32 */
-      aside: number;
-      /** Format: int32 */
-      modified: number;
-      /** Format: int32 */
-      moved: number;
-      /** Format: int32 */
-      removed: number;
-    };
-    Merge: {
-      /** Format: int32 */
-      from: number;
-      /** Format: int32 */
-      to: number;
-    };
-    ModuleView: {
-      name: string;
-      serial: string;
-      slot: string;
-    };
-    NewAccount: {
-      fullName: string;
-      name: string;
-      password: string;
-      /** @enum {string} */
-      role: 'VIEWER' | 'ENGINEER' | 'APPROVER' | 'ADMINISTRATOR';
-    };
-    NewAddress: {
-      host: string;
-      /** Format: int32 */
-      port: number;
-    };
-    NewHostKey: {
-      fingerprint: string;
-      host: string;
-      /** Format: int32 */
-      port: number;
-    };
-    NewToken: {
-      /** Format: int32 */
-      days: number;
-      name: string;
-      /** @enum {string} */
-      scope: 'VIEWER' | 'ENGINEER' | 'APPROVER' | 'ADMINISTRATOR';
-    };
-    NodeView: {
-      /** Format: int32 */
-      depth: number;
-      /** @enum {string} */
-      kind: 'STATEMENT' | 'COMMENT' | 'BLANK' | 'VERBATIM';
-      /** Format: int32 */
-      line: number;
-      text: string;
-    };
-    NoiseInput: {
-      device?: string;
-      group?: string;
-      name: string;
-      pattern: string;
-      platform?: string;
-      reason: string;
-    };
-    NoiseItemView: {
-      name: string;
-      reason: string;
-    };
-    NoiseKept: {
-      /** Format: int64 */
-      id: number;
-    };
-    NoiseView: {
-      device?: string;
-      group?: string;
-      /** Format: int64 */
-      id: number;
-      /** Format: date-time */
-      madeAt: string;
-      madeBy: string;
-      name: string;
-      pattern: string;
-      platform?: string;
-      reason: string;
-      /** Format: date-time */
-      takenBackAt?: string;
-      takenBackBy?: string;
-    };
-    NoteInput: {
-      site: string;
-      text: string;
-      /** Format: double */
-      x: number;
-      /** Format: double */
-      y: number;
-    };
-    NoteView: {
-      /** Format: int64 */
-      id: number;
-      isNew: boolean;
-      site: string;
-      text: string;
-      /** Format: date-time */
-      writtenAt: string;
-      writtenBy: string;
-      /** Format: double */
-      x: number;
-      /** Format: double */
-      y: number;
-    };
-    OutcomeCount: {
-      /** Format: int64 */
-      lines: number;
-      meaning: string;
-      /** @enum {string} */
-      outcome:
-        | 'NONE'
-        | 'ADDED'
-        | 'ALREADY_KNOWN'
-        | 'SAME_DEVICE'
-        | 'NOBODY_THERE'
-        | 'NEW_REVISION'
-        | 'NOTHING_NEW'
-        | 'LOGGED_IN'
-        | 'COPIED_IN_PART'
-        | 'NO_ANSWER'
-        | 'PORT_CLOSED'
-        | 'LOGIN_REFUSED'
-        | 'NO_LOG_IN'
-        | 'PRIVILEGE_REFUSED'
-        | 'HOST_KEY_CHANGED'
-        | 'CERTIFICATE_CHANGED'
-        | 'TELNET_NOT_ALLOWED'
-        | 'NO_SHELL'
-        | 'NO_PROGRAM_INTERFACE'
-        | 'PARTLY_READABLE'
-        | 'CAPABILITY_MISSING'
-        | 'TRANSFER_REFUSED'
-        | 'FILE_DIFFERS'
-        | 'NOT_A_KNOWN_PLATFORM'
-        | 'UNEXPECTED_PROMPT'
-        | 'FELL_SILENT'
-        | 'DROPPED'
-        | 'COMMAND_REFUSED'
-        | 'TOO_LONG'
-        | 'INCOMPLETE'
-        | 'NAME_TAKEN'
-        | 'DEVICE_GONE'
-        | 'STOPPED'
-        | 'INTERNAL';
-    };
-    Pair: {
-      /** Format: date-time */
-      decidedAt: string;
-      decidedBy: string;
-      first: string;
-      second: string;
-    };
-    PairInput: {
-      first: string;
-      second: string;
-    };
-    PairList: {
-      pairs: components['schemas']['Pair'][];
-      proposals: components['schemas']['Proposal'][];
-    };
-    PartView: {
-      /** Format: int32 */
-      line: number;
-      text: string;
-    };
-    PassView: {
-      askedBy: string;
-      /** Format: int64 */
-      contents: number;
-      /** Format: int64 */
-      damaged: number;
-      /** Format: date-time */
-      endedAt?: string;
-      /** Format: date-time */
-      startedAt: string;
-    };
-    PasswordChange: {
-      next: string;
-      present: string;
-    };
-    Pasted: {
-      text: string;
-    };
-    PieceView: {
-      /** Format: int64 */
-      atMillis: number;
-      said: string;
-    };
-    PlaceView: {
-      /** @enum {string} */
-      kind: 'SITE' | 'DEVICE';
-      name: string;
-      /** Format: double */
-      x: number;
-      /** Format: double */
-      y: number;
-    };
-    PlacesInput: {
-      places: components['schemas']['PlaceView'][];
-    };
-    PlatformDetail: {
-      /** Format: int32 */
-      number: number;
-      platform: components['schemas']['PlatformView'];
-      sample?: string;
-      texts: components['schemas']['TextView'][];
-      yaml: string;
-    };
-    PlatformProblem: {
-      /** Format: int32 */
-      column: number;
-      /** Format: int32 */
-      line: number;
-      message: string;
-    };
-    PlatformView: {
-      /** Format: int64 */
-      devices: number;
-      grammar: string;
-      hasFirstContact: boolean;
-      hasTelnet: boolean;
-      isRecognised: boolean;
-      name: string;
-      /** @enum {string} */
-      protocol: 'SHELL' | 'NETCONF' | 'HTTPS';
-      /** Format: date-time */
-      savedAt?: string;
-      savedBy?: string;
-      /** @enum {string} */
-      source: 'SHIPPED' | 'ALTERED' | 'ADDED';
-      tables: string[];
-      title: string;
-    };
-    PossibleView: {
-      platform: string;
-      title: string;
-      whyNoCopy?: string;
-      whyNoImageTransfer?: string;
-      whyNoPutBack?: string;
-    };
-    Proposal: {
-      first: string;
-      second: string;
-      why: string;
-    };
-    Proposed: {
-      pattern: string;
-    };
-    QueryHelp: {
-      /** Format: int32 */
-      from: number;
-      options: string[];
-      /** Format: int32 */
-      to: number;
-    };
-    RangeRequest: {
-      credentialSets: number[];
-      /** Format: int32 */
-      perSecond: number;
-      /** Format: int32 */
-      port: number;
-      ranges: string;
-    };
-    ReadView: {
-      accepted: boolean;
-      firstDifference?: components['schemas']['ConfigProblem'];
-      /** Format: int32 */
-      levels: number;
-      nodes: components['schemas']['NodeView'][];
-      problems: components['schemas']['ConfigProblem'][];
-      /** Format: int64 */
-      statements: number;
-    };
-    ReadingPlanInput: {
-      /** Format: int32 */
-      everyMinutes: number;
-      /** Format: int32 */
-      fullAfterHours: number;
-      on: boolean;
-      /** Format: int32 */
-      tablesEveryMinutes: number;
-    };
-    ReadingPlanView: {
-      /** Format: int64 */
-      everyMinutes: number;
-      /** Format: int64 */
-      fullAfterHours: number;
-      group?: string;
-      on: boolean;
-      /** Format: int64 */
-      tablesEveryMinutes: number;
-    };
-    RecordingView: {
-      account: string;
-      /** Format: date-time */
-      beganAt: string;
-      /** Format: int64 */
-      bytes: number;
-      device: string;
-      /** Format: date-time */
-      endedAt?: string;
-      /** Format: int64 */
-      id: number;
-      loggedInAs: string;
-    };
-    ReleaseCount: {
-      /** Format: int64 */
-      devices: number;
-      model: string;
-      platform: string;
-      release: string;
-    };
-    Replay: {
-      pieces: components['schemas']['PieceView'][];
-      recording: components['schemas']['RecordingView'];
-    };
-    RetentionInput: {
-      /** Format: int32 */
-      keepCount: number;
-      /** Format: int32 */
-      keepDays: number;
-      on: boolean;
-    };
-    RetentionView: {
-      /** Format: int32 */
-      keepCount: number;
-      /** Format: int32 */
-      keepDays: number;
-      on: boolean;
-    };
-    Retried: {
-      /** Format: int32 */
-      lines: number;
-    };
-    Retry: {
-      allowTelnet?: boolean;
-      /** Format: int64 */
-      credentialSet?: number;
-      lines: number[];
-    };
-    RevisionView: {
-      /** Format: int32 */
-      added: number;
-      /** Format: date-time */
-      firstCopyAt: string;
-      incomplete: string;
-      /** Format: date-time */
-      lastCopyAt: string;
-      /** Format: int32 */
-      lines: number;
-      marks: components['schemas']['MarkView'][];
-      /** Format: int32 */
-      modified: number;
-      /** Format: int32 */
-      moved: number;
-      /** Format: int32 */
-      number: number;
-      onlyNoise: boolean;
-      /** @enum {string} */
-      origin: 'FIRST_COPY' | 'NOT_PLANNED';
-      /** Format: int32 */
-      removed: number;
-    };
-    RoutineInput: {
-      devices: string[];
-      /** @enum {string} */
-      missed: 'MAKE_UP' | 'SKIP';
-      on: boolean;
-      query: string;
-      rule: string;
-      zone: string;
-    };
-    RoutineView: {
-      devices: string[];
-      dueAt: string[];
-      latest?: components['schemas']['RunView'];
-      /** @enum {string} */
-      missed: 'MAKE_UP' | 'SKIP';
-      name: string;
-      on: boolean;
-      query: string;
-      /** Format: int64 */
-      reaches?: number;
-      rule: string;
-      /** Format: date-time */
-      writtenAt: string;
-      writtenBy: string;
-      zone: string;
-    };
-    RowView: {
-      after?: components['schemas']['SideView'];
-      before?: components['schemas']['SideView'];
-      /** Format: int32 */
-      elsewhere?: number;
-      /** @enum {string} */
-      kind: 'SAME' | 'ADDED' | 'REMOVED' | 'MODIFIED' | 'MOVED' | 'NOISE';
-    };
-    RuleInput: {
-      rule: string;
-      zone: string;
-    };
-    RunView: {
-      /** Format: date-time */
-      at: string;
-      /** Format: int32 */
-      devices: number;
-      /** Format: date-time */
-      dueAt: string;
-      /** Format: int64 */
-      job?: number;
-      /** Format: int32 */
-      missed: number;
-      /** @enum {string} */
-      outcome: 'STARTED' | 'MADE_UP' | 'SKIPPED' | 'NO_DEVICE' | 'FAILED' | 'BY_HAND';
-      reason: string;
-    };
-    Screen: {
-      screen: string;
-    };
-    SectionView: {
-      fold?: components['schemas']['FoldView'];
-      rows: components['schemas']['RowView'][];
-    };
-    Session: {
-      fullName: string;
-      isDemo: boolean;
-      name: string;
-      /** @enum {string} */
-      role: 'VIEWER' | 'ENGINEER' | 'APPROVER' | 'ADMINISTRATOR';
-    };
-    SideView: {
-      /** Format: int32 */
-      line: number;
-      spans: components['schemas']['Span'][];
-    };
-    SiteInput: {
-      name: string;
-      parent?: string;
-    };
-    SiteView: {
-      code: string;
-      /** Format: int64 */
-      devices: number;
-      name: string;
-      parent?: string;
-    };
-    Span: {
-      changed: boolean;
-      text: string;
-    };
-    SseEmitter: {
-      /** Format: int64 */
-      timeout: number;
-    };
-    StandInView: {
-      address: string;
-      faults: {
-        [key: string]: number;
-      };
-      isAway: boolean;
-      isUp: boolean;
-      maker: string;
-      model: string;
-      name: string;
-      /** Format: int32 */
-      port: number;
-      release: string;
-      /** Format: int32 */
-      sessions: number;
-    };
-    Started: {
-      /** Format: int64 */
-      job: number;
-    };
-    StructureView: {
-      after: components['schemas']['EndView'];
-      before: components['schemas']['EndView'];
-      counts: components['schemas']['MeaningCounts'];
-      differences: components['schemas']['DifferenceView'][];
-      noise: components['schemas']['NoiseItemView'][];
-      oddAfter?: string;
-      oddBefore?: string;
-    };
-    TableView: {
-      /** Format: int32 */
-      all: number;
-      columns: string[];
-      /** @enum {string} */
-      kind: 'ROUTES' | 'ARP' | 'MACS' | 'NEIGHBOURS';
-      known: string[];
-      /** Format: date-time */
-      readAt: string;
-      rows: string[][];
-    };
-    TelnetUse: {
-      allowed: boolean;
-    };
-    TextToRead: {
-      text: string;
-      yaml?: string;
-    };
-    TextView: {
-      /** Format: int32 */
-      number: number;
-      removal: boolean;
-      /** Format: date-time */
-      savedAt: string;
-      savedBy: string;
-    };
-    Thinned: {
-      /** Format: int64 */
-      bytes: number;
-      /** Format: int32 */
-      copies: number;
-      /** Format: int32 */
-      revisions: number;
-    };
-    TokenView: {
-      /** Format: date-time */
-      createdAt: string;
-      /** Format: date-time */
-      endedAt?: string;
-      /** Format: date-time */
-      endsAt: string;
-      /** Format: int64 */
-      id: number;
-      inUse: boolean;
-      /** Format: date-time */
-      lastUsedAt?: string;
-      name: string;
-      /** @enum {string} */
-      scope: 'VIEWER' | 'ENGINEER' | 'APPROVER' | 'ADMINISTRATOR';
-    };
-    TrialStep: {
-      advice: string;
-      exchanges: components['schemas']['Exchange'][];
-      /** @enum {string} */
-      kind:
-        | 'CONNECTED'
-        | 'PROMPT_FOUND'
-        | 'PAGING_OFF'
-        | 'PRIVILEGED'
-        | 'RECOGNISED'
-        | 'CONFIGURATION_READ'
-        | 'TREE_BUILT'
-        | 'WRITTEN_BACK'
-        | 'FACTS_FOUND'
-        | 'TABLE_READ'
-        | 'ENDED';
-      reached: boolean;
-      seen: string;
-    };
-    TryAddress: {
-      allowTelnet: boolean;
-      /** Format: int64 */
-      credentialSet: number;
-      host: string;
-      /** Format: int32 */
-      port: number;
-    };
-    TryRequest: {
-      address?: components['schemas']['TryAddress'];
-      device?: string;
-      yaml?: string;
-    };
-    Undone: {
-      /** Format: int32 */
-      devices: number;
-      left: string[];
-    };
-    UseView: {
-      day: string;
-      device?: string;
-      host: string;
-      /** Format: date-time */
-      lastAt: string;
-      /** Format: int32 */
-      port: number;
-      /** Format: int64 */
-      uses: number;
-    };
-    YamlToCheck: {
-      yaml: string;
-    };
-    YamlToSave: {
-      /** Format: int32 */
-      basedOn: number;
-      yaml: string;
-    };
-    YamlView: {
-      yaml: string;
-    };
-  };
-  responses: never;
-  parameters: never;
-  requestBodies: never;
-  headers: never;
-  pathItems: never;
+    schemas: {
+        AccountChange: {
+            fullName: string;
+            locked: boolean;
+            password?: string;
+            /** @enum {string} */
+            role: "VIEWER" | "ENGINEER" | "APPROVER" | "ADMINISTRATOR";
+        };
+        AccountView: {
+            /** Format: date-time */
+            createdAt: string;
+            fullName: string;
+            locked: boolean;
+            name: string;
+            /** @enum {string} */
+            role: "VIEWER" | "ENGINEER" | "APPROVER" | "ADMINISTRATOR";
+        };
+        Added: {
+            /** Format: int64 */
+            id: number;
+        };
+        Answer: {
+            /** @enum {string} */
+            kind: "YES" | "ATTENTION" | "NO" | "NOT_KNOWN";
+            reason: string;
+        };
+        AuditPage: {
+            acts: string[];
+            entries: components["schemas"]["EntryView"][];
+            /** Format: int64 */
+            matching: number;
+            people: string[];
+        };
+        BaseAnswerView: {
+            evidence?: string;
+            /** Format: int32 */
+            line?: number;
+            neededFor?: string;
+            title: string;
+            /** @enum {string} */
+            verdict: "THERE" | "MISSING" | "NOT_KNOWN";
+        };
+        BaseCheckRequest: {
+            device?: string;
+            text?: string;
+            values: {
+                [key: string]: string;
+            };
+        };
+        BaseFieldView: {
+            expected: string;
+            isSecret: boolean;
+            key: string;
+            title: string;
+        };
+        BaseItemView: {
+            fields: string[];
+            neededFor?: string;
+            title: string;
+        };
+        BaseTextRequest: {
+            items: string[];
+            values: {
+                [key: string]: string;
+            };
+        };
+        BaseTextView: {
+            gaps: string[];
+            text: string;
+        };
+        CheckView: {
+            /** Format: int64 */
+            broken?: number;
+            /** Format: int64 */
+            entries: number;
+            newest: string;
+        };
+        Checked: {
+            problems: components["schemas"]["PlatformProblem"][];
+        };
+        ColumnsRequest: {
+            csv: string;
+        };
+        CompareRequest: {
+            after: components["schemas"]["EndInput"];
+            before: components["schemas"]["EndInput"];
+            /** Format: int32 */
+            context?: number;
+            noise?: boolean;
+            platform?: string;
+        };
+        CompareView: {
+            after: components["schemas"]["EndView"];
+            before: components["schemas"]["EndView"];
+            counts: components["schemas"]["Counts"];
+            isShortest: boolean;
+            noise: components["schemas"]["NoiseItemView"][];
+            sections: components["schemas"]["SectionView"][];
+        };
+        ConfigProblem: {
+            /** Format: int32 */
+            column: number;
+            /** Format: int32 */
+            line: number;
+            message: string;
+        };
+        ConsoleAsked: {
+            /** Format: int64 */
+            console: number;
+            loggedInAs: string;
+        };
+        ConsoleRequest: {
+            account?: string;
+            password?: string;
+        };
+        CopyRequest: {
+            devices: string[];
+            query?: string;
+        };
+        Count: {
+            /** Format: int64 */
+            devices: number;
+            value: string;
+        };
+        Counts: {
+            /** Format: int32 */
+            added: number;
+            /** Format: int32 */
+            modified: number;
+            /** Format: int32 */
+            moved: number;
+            /** Format: int32 */
+            noise: number;
+            /** Format: int32 */
+            places: number;
+            /** Format: int32 */
+            removed: number;
+        };
+        CredentialSetInput: {
+            /** @enum {string} */
+            files?: "PLATFORM" | "SCP" | "SFTP" | "HTTPS" | "NONE";
+            logIns: components["schemas"]["LogInInput"][];
+            name: string;
+            note: string;
+            privilegedPassword?: string;
+            serverAddress?: string;
+        };
+        CredentialSetView: {
+            /** Format: date-time */
+            changedAt: string;
+            /** Format: int64 */
+            devices: number;
+            /** @enum {string} */
+            files: "PLATFORM" | "SCP" | "SFTP" | "HTTPS" | "NONE";
+            /** Format: int64 */
+            id: number;
+            logIns: components["schemas"]["LogInView"][];
+            name: string;
+            note: string;
+            serverAddress: string;
+        };
+        Damaged: {
+            device: string;
+            how: string;
+            /** @enum {string} */
+            kind: "RUNNING" | "SAVED";
+            /** Format: int32 */
+            number: number;
+        };
+        DeviceDetail: {
+            credentialSet: string;
+            device: components["schemas"]["DeviceView"];
+            facts: components["schemas"]["FactsView"];
+            hostKey?: components["schemas"]["HostKeyView"];
+            ownPage?: string;
+        };
+        DeviceEffect: {
+            device: string;
+            /** @enum {string} */
+            kind: "RUNNING" | "SAVED";
+            /** Format: int32 */
+            lines: number;
+            merges: components["schemas"]["Merge"][];
+            /** Format: int32 */
+            revisions: number;
+            /** Format: int32 */
+            revisionsThen: number;
+        };
+        DeviceEventPage: {
+            events: components["schemas"]["DeviceEventView"][];
+            /** Format: int64 */
+            matching: number;
+        };
+        DeviceEventView: {
+            after: string;
+            /** Format: date-time */
+            at: string;
+            before: string;
+            device: string;
+            /** Format: int64 */
+            id: number;
+            /** @enum {string} */
+            kind: "ADDED" | "NAME" | "MODEL" | "SERIAL" | "RELEASE" | "MAC_BASE" | "INSTALL_MODE" | "MODULE_INSERTED" | "MODULE_TAKEN_OUT" | "MODULE_REPLACED" | "STORAGE_TOTAL" | "STORAGE_FREE" | "RESTARTED" | "INCOMPLETE" | "WHOLE" | "FAILED" | "ANSWERS_AGAIN" | "EDITED" | "ADDRESS" | "HOST_KEY";
+            meaning: string;
+            object: string;
+        };
+        DevicePage: {
+            /** Format: int64 */
+            all: number;
+            devices: components["schemas"]["DeviceView"][];
+            /** Format: int64 */
+            matching: number;
+            platforms: components["schemas"]["Count"][];
+            releases: components["schemas"]["Count"][];
+            roles: components["schemas"]["Count"][];
+            sites: components["schemas"]["Count"][];
+            tags: components["schemas"]["Count"][];
+        };
+        DeviceView: {
+            /** Format: date-time */
+            addedAt: string;
+            answers: components["schemas"]["FourAnswers"];
+            /** Format: date-time */
+            changedAt?: string;
+            /** Format: date-time */
+            checkedAt?: string;
+            host: string;
+            /** Format: date-time */
+            lastCopyAt?: string;
+            lastFailure?: string;
+            /** Format: date-time */
+            lastTriedAt?: string;
+            model: string;
+            name: string;
+            pair?: string;
+            platform: string;
+            /** Format: int32 */
+            port: number;
+            release: string;
+            role: string;
+            serial: string;
+            site: string;
+            tags: string[];
+            telnetAllowed: boolean;
+        };
+        DifferenceView: {
+            after?: components["schemas"]["PartView"];
+            attribute: string;
+            before?: components["schemas"]["PartView"];
+            /** @enum {string} */
+            kind: "ADDED" | "REMOVED" | "MODIFIED" | "MOVED" | "NOISE" | "RENUMBERED" | "UNSAID" | "REORDERED";
+            path: string[];
+        };
+        Due: {
+            device: string;
+            /** Format: int64 */
+            id: number;
+            /** @enum {string} */
+            kind: "RUNNING" | "SAVED";
+            /** Format: date-time */
+            lastSeen: string;
+            /** Format: int32 */
+            number: number;
+        };
+        DueTimes: {
+            dueAt: string[];
+        };
+        DueView: {
+            /** Format: int32 */
+            devices: number;
+            named: components["schemas"]["Due"][];
+            /** Format: int32 */
+            revisions: number;
+        };
+        EditRequest: {
+            addTags: string[];
+            /** Format: int64 */
+            credentialSet?: number;
+            devices: string[];
+            removeTags: string[];
+            role?: string;
+            site?: string;
+        };
+        EditView: {
+            account: string;
+            /** Format: date-time */
+            at: string;
+            /** Format: int64 */
+            devices: number;
+            /** Format: int64 */
+            id: number;
+            /** Format: date-time */
+            undoneAt?: string;
+            undoneBy?: string;
+            words: string;
+        };
+        Edited: {
+            /** Format: int64 */
+            edit: number;
+        };
+        Effect: {
+            /** Format: int32 */
+            devices: number;
+            effects: components["schemas"]["DeviceEffect"][];
+            /** Format: int32 */
+            examined: number;
+            examples: string[];
+        };
+        EndInput: {
+            device?: string;
+            /** @enum {string} */
+            kind?: "RUNNING" | "SAVED";
+            /** Format: int32 */
+            number?: number;
+            text?: string;
+        };
+        EndView: {
+            device?: string;
+            /** @enum {string} */
+            kind?: "RUNNING" | "SAVED";
+            /** Format: int32 */
+            lines: number;
+            /** Format: int32 */
+            number?: number;
+            platform: string;
+        };
+        EntryView: {
+            act: string;
+            /** Format: date-time */
+            at: string;
+            detail: string;
+            from: string;
+            /** Format: int64 */
+            number: number;
+            object: string;
+            /** @enum {string} */
+            outcome: "DONE" | "REFUSED" | "FAILED";
+            token: string;
+            who: string;
+        };
+        Exchange: {
+            answer: string;
+            cut: boolean;
+            request: string;
+        };
+        FactsView: {
+            installMode: string;
+            macBase: string;
+            modules: components["schemas"]["ModuleView"][];
+            /** Format: date-time */
+            startedAt?: string;
+            /** Format: int64 */
+            storageFree?: number;
+            /** Format: int64 */
+            storageTotal?: number;
+        };
+        FaultView: {
+            fault: string;
+            meaning: string;
+            takesNumber: boolean;
+            /** Format: int32 */
+            usualNumber: number;
+        };
+        FirstContactView: {
+            fields: components["schemas"]["BaseFieldView"][];
+            how: string;
+            items: components["schemas"]["BaseItemView"][];
+        };
+        FleetView: {
+            address: string;
+            name: string;
+        };
+        FleetViewInput: {
+            address: string;
+        };
+        FoldView: {
+            /** Format: int32 */
+            afterStart: number;
+            /** Format: int32 */
+            beforeStart: number;
+            /** Format: int32 */
+            count: number;
+        };
+        FourAnswers: {
+            current: components["schemas"]["Answer"];
+            kept: components["schemas"]["Answer"];
+            matched: components["schemas"]["Answer"];
+            sound: components["schemas"]["Answer"];
+        };
+        GroupInput: {
+            note: string;
+            query: string;
+        };
+        GroupView: {
+            /** Format: int64 */
+            devices: number;
+            name: string;
+            note: string;
+            query: string;
+            /** Format: date-time */
+            savedAt: string;
+            savedBy: string;
+        };
+        Guess: {
+            headers: string[];
+            meanings: {
+                [key: string]: string;
+            };
+            rows: string[][];
+        };
+        Heading: {
+            /** Format: int32 */
+            depth: number;
+            /** Format: int32 */
+            line: number;
+            /** Format: int64 */
+            statements: number;
+            text: string;
+        };
+        HostKeyView: {
+            fingerprint: string;
+            /** Format: date-time */
+            pinnedAt: string;
+        };
+        ImportRequest: {
+            allowTelnet?: boolean;
+            columns?: {
+                [key: string]: string;
+            };
+            /** Format: int64 */
+            credentialSet: number;
+            csv: string;
+            listName: string;
+            platform?: string;
+            /** Format: int32 */
+            port: number;
+        };
+        IntegrityView: {
+            /** Format: int64 */
+            bytes: number;
+            /** Format: int64 */
+            contents: number;
+            damaged: components["schemas"]["Damaged"][];
+            latest?: components["schemas"]["PassView"];
+            /** Format: int64 */
+            revisions: number;
+        };
+        JobList: {
+            jobs: components["schemas"]["JobView"][];
+            /** Format: int64 */
+            running: number;
+        };
+        JobView: {
+            /** Format: date-time */
+            askedAt: string;
+            askedBy: string;
+            /** Format: date-time */
+            endedAt?: string;
+            /** Format: int64 */
+            id: number;
+            inHand: string[];
+            /** @enum {string} */
+            kind: "IMPORT" | "RANGE" | "COPY" | "TRY";
+            outcomes: components["schemas"]["OutcomeCount"][];
+            /** Format: double */
+            perMinute: number;
+            states: {
+                [key: string]: number;
+            };
+            stopAsked: boolean;
+            title: string;
+        };
+        Key: {
+            example: string;
+            name: string;
+            says: string;
+        };
+        LineInput: {
+            line: string;
+            other?: string;
+        };
+        LinePage: {
+            lines: components["schemas"]["LineView"][];
+            /** Format: int64 */
+            total: number;
+        };
+        LineView: {
+            advice: string;
+            /** Format: int32 */
+            attempts: number;
+            /** Format: date-time */
+            endedAt?: string;
+            found: string;
+            host: string;
+            meaning: string;
+            /** Format: int32 */
+            number: number;
+            /** @enum {string} */
+            outcome: "NONE" | "ADDED" | "ALREADY_KNOWN" | "SAME_DEVICE" | "NOBODY_THERE" | "NEW_REVISION" | "NOTHING_NEW" | "LOGGED_IN" | "COPIED_IN_PART" | "NO_ANSWER" | "PORT_CLOSED" | "LOGIN_REFUSED" | "NO_LOG_IN" | "PRIVILEGE_REFUSED" | "HOST_KEY_CHANGED" | "CERTIFICATE_CHANGED" | "TELNET_NOT_ALLOWED" | "NO_SHELL" | "NO_PROGRAM_INTERFACE" | "PARTLY_READABLE" | "CAPABILITY_MISSING" | "TRANSFER_REFUSED" | "FILE_DIFFERS" | "NOT_A_KNOWN_PLATFORM" | "UNEXPECTED_PROMPT" | "FELL_SILENT" | "DROPPED" | "COMMAND_REFUSED" | "TOO_LONG" | "INCOMPLETE" | "NAME_TAKEN" | "DEVICE_GONE" | "STOPPED" | "INTERNAL";
+            /** Format: int32 */
+            port: number;
+            seen: string;
+            /** @enum {string} */
+            state: "WAITING" | "IN_HAND" | "DONE" | "FAILED" | "STOPPED";
+            target: string;
+        };
+        LinesView: {
+            /** Format: int32 */
+            from: number;
+            lines: string[];
+        };
+        LogIn: {
+            name: string;
+            password: string;
+        };
+        LogInInput: {
+            account: string;
+            passphrase?: string;
+            password?: string;
+            privateKey?: string;
+            protocols: ("SSH" | "NETCONF" | "HTTPS" | "TELNET")[];
+            /** Format: int32 */
+            was?: number;
+        };
+        LogInView: {
+            account: string;
+            hasPassword: boolean;
+            protocols: ("SSH" | "NETCONF" | "HTTPS" | "TELNET")[];
+            publicKey?: string;
+        };
+        MadeToken: {
+            token: string;
+        };
+        MapDevice: {
+            answers: components["schemas"]["FourAnswers"];
+            model: string;
+            name: string;
+            role: string;
+            site: string;
+        };
+        MapLink: {
+            far: string;
+            farPort: string;
+            near: string;
+            nearPort: string;
+            toldByBoth: boolean;
+        };
+        MapPair: {
+            first: string;
+            second: string;
+        };
+        MapView: {
+            devices: components["schemas"]["MapDevice"][];
+            leading: components["schemas"]["MapLink"][];
+            links: components["schemas"]["MapLink"][];
+            notes: components["schemas"]["NoteView"][];
+            pairs: components["schemas"]["MapPair"][];
+            places: components["schemas"]["PlaceView"][];
+        };
+        MarkFound: {
+            device: string;
+            /** @enum {string} */
+            kind: "RUNNING" | "SAVED";
+            /** Format: date-time */
+            madeAt: string;
+            madeBy: string;
+            /** @enum {string} */
+            mark: "LABEL" | "NOTE";
+            /** Format: int32 */
+            number: number;
+            text: string;
+        };
+        MarkInput: {
+            /** @enum {string} */
+            kind: "LABEL" | "NOTE";
+            text: string;
+        };
+        MarkView: {
+            /** Format: int64 */
+            id: number;
+            /** @enum {string} */
+            kind: "LABEL" | "NOTE";
+            /** Format: date-time */
+            madeAt: string;
+            madeBy: string;
+            text: string;
+        };
+        MeaningCounts: {
+            /** Format: int32 */
+            added: number;
+            /** Format: int32 */
+            aside: number;
+            /** Format: int32 */
+            modified: number;
+            /** Format: int32 */
+            moved: number;
+            /** Format: int32 */
+            removed: number;
+        };
+        Merge: {
+            /** Format: int32 */
+            from: number;
+            /** Format: int32 */
+            to: number;
+        };
+        ModuleView: {
+            name: string;
+            serial: string;
+            slot: string;
+        };
+        NewAccount: {
+            fullName: string;
+            name: string;
+            password: string;
+            /** @enum {string} */
+            role: "VIEWER" | "ENGINEER" | "APPROVER" | "ADMINISTRATOR";
+        };
+        NewAddress: {
+            host: string;
+            /** Format: int32 */
+            port: number;
+        };
+        NewHostKey: {
+            fingerprint: string;
+            host: string;
+            /** Format: int32 */
+            port: number;
+        };
+        NewToken: {
+            /** Format: int32 */
+            days: number;
+            name: string;
+            /** @enum {string} */
+            scope: "VIEWER" | "ENGINEER" | "APPROVER" | "ADMINISTRATOR";
+        };
+        NodeView: {
+            /** Format: int32 */
+            depth: number;
+            /** @enum {string} */
+            kind: "STATEMENT" | "COMMENT" | "BLANK" | "VERBATIM";
+            /** Format: int32 */
+            line: number;
+            text: string;
+        };
+        NoiseInput: {
+            device?: string;
+            group?: string;
+            name: string;
+            pattern: string;
+            platform?: string;
+            reason: string;
+        };
+        NoiseItemView: {
+            name: string;
+            reason: string;
+        };
+        NoiseKept: {
+            /** Format: int64 */
+            id: number;
+        };
+        NoiseView: {
+            device?: string;
+            group?: string;
+            /** Format: int64 */
+            id: number;
+            /** Format: date-time */
+            madeAt: string;
+            madeBy: string;
+            name: string;
+            pattern: string;
+            platform?: string;
+            reason: string;
+            /** Format: date-time */
+            takenBackAt?: string;
+            takenBackBy?: string;
+        };
+        NoteInput: {
+            site: string;
+            text: string;
+            /** Format: double */
+            x: number;
+            /** Format: double */
+            y: number;
+        };
+        NoteView: {
+            /** Format: int64 */
+            id: number;
+            isNew: boolean;
+            site: string;
+            text: string;
+            /** Format: date-time */
+            writtenAt: string;
+            writtenBy: string;
+            /** Format: double */
+            x: number;
+            /** Format: double */
+            y: number;
+        };
+        OutcomeCount: {
+            /** Format: int64 */
+            lines: number;
+            meaning: string;
+            /** @enum {string} */
+            outcome: "NONE" | "ADDED" | "ALREADY_KNOWN" | "SAME_DEVICE" | "NOBODY_THERE" | "NEW_REVISION" | "NOTHING_NEW" | "LOGGED_IN" | "COPIED_IN_PART" | "NO_ANSWER" | "PORT_CLOSED" | "LOGIN_REFUSED" | "NO_LOG_IN" | "PRIVILEGE_REFUSED" | "HOST_KEY_CHANGED" | "CERTIFICATE_CHANGED" | "TELNET_NOT_ALLOWED" | "NO_SHELL" | "NO_PROGRAM_INTERFACE" | "PARTLY_READABLE" | "CAPABILITY_MISSING" | "TRANSFER_REFUSED" | "FILE_DIFFERS" | "NOT_A_KNOWN_PLATFORM" | "UNEXPECTED_PROMPT" | "FELL_SILENT" | "DROPPED" | "COMMAND_REFUSED" | "TOO_LONG" | "INCOMPLETE" | "NAME_TAKEN" | "DEVICE_GONE" | "STOPPED" | "INTERNAL";
+        };
+        Pair: {
+            /** Format: date-time */
+            decidedAt: string;
+            decidedBy: string;
+            first: string;
+            second: string;
+        };
+        PairInput: {
+            first: string;
+            second: string;
+        };
+        PairList: {
+            pairs: components["schemas"]["Pair"][];
+            proposals: components["schemas"]["Proposal"][];
+        };
+        PartView: {
+            /** Format: int32 */
+            line: number;
+            text: string;
+        };
+        PassView: {
+            askedBy: string;
+            /** Format: int64 */
+            contents: number;
+            /** Format: int64 */
+            damaged: number;
+            /** Format: date-time */
+            endedAt?: string;
+            /** Format: date-time */
+            startedAt: string;
+        };
+        PasswordChange: {
+            next: string;
+            present: string;
+        };
+        Pasted: {
+            text: string;
+        };
+        PieceView: {
+            /** Format: int64 */
+            atMillis: number;
+            said: string;
+        };
+        PlaceView: {
+            /** @enum {string} */
+            kind: "SITE" | "DEVICE";
+            name: string;
+            /** Format: double */
+            x: number;
+            /** Format: double */
+            y: number;
+        };
+        PlacesInput: {
+            places: components["schemas"]["PlaceView"][];
+        };
+        PlatformDetail: {
+            /** Format: int32 */
+            number: number;
+            platform: components["schemas"]["PlatformView"];
+            sample?: string;
+            texts: components["schemas"]["TextView"][];
+            yaml: string;
+        };
+        PlatformProblem: {
+            /** Format: int32 */
+            column: number;
+            /** Format: int32 */
+            line: number;
+            message: string;
+        };
+        PlatformView: {
+            /** Format: int64 */
+            devices: number;
+            grammar: string;
+            hasFirstContact: boolean;
+            hasTelnet: boolean;
+            isRecognised: boolean;
+            name: string;
+            /** @enum {string} */
+            protocol: "SHELL" | "NETCONF" | "HTTPS";
+            /** Format: date-time */
+            savedAt?: string;
+            savedBy?: string;
+            /** @enum {string} */
+            source: "SHIPPED" | "ALTERED" | "ADDED";
+            tables: string[];
+            title: string;
+        };
+        PossibleView: {
+            platform: string;
+            title: string;
+            whyNoCopy?: string;
+            whyNoImageTransfer?: string;
+            whyNoPutBack?: string;
+        };
+        Proposal: {
+            first: string;
+            second: string;
+            why: string;
+        };
+        Proposed: {
+            pattern: string;
+        };
+        QueryHelp: {
+            /** Format: int32 */
+            from: number;
+            options: string[];
+            /** Format: int32 */
+            to: number;
+        };
+        RangeRequest: {
+            credentialSets: number[];
+            /** Format: int32 */
+            perSecond: number;
+            /** Format: int32 */
+            port: number;
+            ranges: string;
+        };
+        ReadView: {
+            accepted: boolean;
+            firstDifference?: components["schemas"]["ConfigProblem"];
+            /** Format: int32 */
+            levels: number;
+            nodes: components["schemas"]["NodeView"][];
+            problems: components["schemas"]["ConfigProblem"][];
+            /** Format: int64 */
+            statements: number;
+        };
+        ReadingPlanInput: {
+            /** Format: int32 */
+            everyMinutes: number;
+            /** Format: int32 */
+            fullAfterHours: number;
+            on: boolean;
+            /** Format: int32 */
+            tablesEveryMinutes: number;
+        };
+        ReadingPlanView: {
+            /** Format: int64 */
+            everyMinutes: number;
+            /** Format: int64 */
+            fullAfterHours: number;
+            group?: string;
+            on: boolean;
+            /** Format: int64 */
+            tablesEveryMinutes: number;
+        };
+        RecordingView: {
+            account: string;
+            /** Format: date-time */
+            beganAt: string;
+            /** Format: int64 */
+            bytes: number;
+            device: string;
+            /** Format: date-time */
+            endedAt?: string;
+            /** Format: int64 */
+            id: number;
+            loggedInAs: string;
+        };
+        ReleaseCount: {
+            /** Format: int64 */
+            devices: number;
+            model: string;
+            platform: string;
+            release: string;
+        };
+        Replay: {
+            pieces: components["schemas"]["PieceView"][];
+            recording: components["schemas"]["RecordingView"];
+        };
+        RetentionInput: {
+            /** Format: int32 */
+            keepCount: number;
+            /** Format: int32 */
+            keepDays: number;
+            on: boolean;
+        };
+        RetentionView: {
+            /** Format: int32 */
+            keepCount: number;
+            /** Format: int32 */
+            keepDays: number;
+            on: boolean;
+        };
+        Retried: {
+            /** Format: int32 */
+            lines: number;
+        };
+        Retry: {
+            allowTelnet?: boolean;
+            /** Format: int64 */
+            credentialSet?: number;
+            lines: number[];
+        };
+        RevisionView: {
+            /** Format: int32 */
+            added: number;
+            /** Format: date-time */
+            firstCopyAt: string;
+            incomplete: string;
+            /** Format: date-time */
+            lastCopyAt: string;
+            /** Format: int32 */
+            lines: number;
+            marks: components["schemas"]["MarkView"][];
+            /** Format: int32 */
+            modified: number;
+            /** Format: int32 */
+            moved: number;
+            /** Format: int32 */
+            number: number;
+            onlyNoise: boolean;
+            /** @enum {string} */
+            origin: "FIRST_COPY" | "NOT_PLANNED";
+            /** Format: int32 */
+            removed: number;
+        };
+        RoutineInput: {
+            devices: string[];
+            /** @enum {string} */
+            missed: "MAKE_UP" | "SKIP";
+            on: boolean;
+            query: string;
+            rule: string;
+            zone: string;
+        };
+        RoutineView: {
+            devices: string[];
+            dueAt: string[];
+            latest?: components["schemas"]["RunView"];
+            /** @enum {string} */
+            missed: "MAKE_UP" | "SKIP";
+            name: string;
+            on: boolean;
+            query: string;
+            /** Format: int64 */
+            reaches?: number;
+            rule: string;
+            /** Format: date-time */
+            writtenAt: string;
+            writtenBy: string;
+            zone: string;
+        };
+        RowView: {
+            after?: components["schemas"]["SideView"];
+            before?: components["schemas"]["SideView"];
+            /** Format: int32 */
+            elsewhere?: number;
+            /** @enum {string} */
+            kind: "SAME" | "ADDED" | "REMOVED" | "MODIFIED" | "MOVED" | "NOISE";
+        };
+        RuleInput: {
+            rule: string;
+            zone: string;
+        };
+        RunView: {
+            /** Format: date-time */
+            at: string;
+            /** Format: int32 */
+            devices: number;
+            /** Format: date-time */
+            dueAt: string;
+            /** Format: int64 */
+            job?: number;
+            /** Format: int32 */
+            missed: number;
+            /** @enum {string} */
+            outcome: "STARTED" | "MADE_UP" | "SKIPPED" | "NO_DEVICE" | "FAILED" | "BY_HAND";
+            reason: string;
+        };
+        Screen: {
+            screen: string;
+        };
+        SectionView: {
+            fold?: components["schemas"]["FoldView"];
+            rows: components["schemas"]["RowView"][];
+        };
+        Session: {
+            fullName: string;
+            isDemo: boolean;
+            name: string;
+            /** @enum {string} */
+            role: "VIEWER" | "ENGINEER" | "APPROVER" | "ADMINISTRATOR";
+        };
+        SideView: {
+            /** Format: int32 */
+            line: number;
+            spans: components["schemas"]["Span"][];
+        };
+        SiteInput: {
+            name: string;
+            parent?: string;
+        };
+        SiteView: {
+            code: string;
+            /** Format: int64 */
+            devices: number;
+            name: string;
+            parent?: string;
+        };
+        Span: {
+            changed: boolean;
+            text: string;
+        };
+        SseEmitter: {
+            /** Format: int64 */
+            timeout: number;
+        };
+        StandInView: {
+            address: string;
+            faults: {
+                [key: string]: number;
+            };
+            isAway: boolean;
+            isUp: boolean;
+            maker: string;
+            model: string;
+            name: string;
+            /** Format: int32 */
+            port: number;
+            release: string;
+            /** Format: int32 */
+            sessions: number;
+        };
+        Started: {
+            /** Format: int64 */
+            job: number;
+        };
+        StructureView: {
+            after: components["schemas"]["EndView"];
+            before: components["schemas"]["EndView"];
+            counts: components["schemas"]["MeaningCounts"];
+            differences: components["schemas"]["DifferenceView"][];
+            noise: components["schemas"]["NoiseItemView"][];
+            oddAfter?: string;
+            oddBefore?: string;
+        };
+        TableView: {
+            /** Format: int32 */
+            all: number;
+            columns: string[];
+            /** @enum {string} */
+            kind: "ROUTES" | "ARP" | "MACS" | "NEIGHBOURS";
+            known: string[];
+            /** Format: date-time */
+            readAt: string;
+            rows: string[][];
+        };
+        TelnetUse: {
+            allowed: boolean;
+        };
+        TextToRead: {
+            text: string;
+            yaml?: string;
+        };
+        TextView: {
+            /** Format: int32 */
+            number: number;
+            removal: boolean;
+            /** Format: date-time */
+            savedAt: string;
+            savedBy: string;
+        };
+        Thinned: {
+            /** Format: int64 */
+            bytes: number;
+            /** Format: int32 */
+            copies: number;
+            /** Format: int32 */
+            revisions: number;
+        };
+        TokenView: {
+            /** Format: date-time */
+            createdAt: string;
+            /** Format: date-time */
+            endedAt?: string;
+            /** Format: date-time */
+            endsAt: string;
+            /** Format: int64 */
+            id: number;
+            inUse: boolean;
+            /** Format: date-time */
+            lastUsedAt?: string;
+            name: string;
+            /** @enum {string} */
+            scope: "VIEWER" | "ENGINEER" | "APPROVER" | "ADMINISTRATOR";
+        };
+        TrialStep: {
+            advice: string;
+            exchanges: components["schemas"]["Exchange"][];
+            /** @enum {string} */
+            kind: "CONNECTED" | "PROMPT_FOUND" | "PAGING_OFF" | "PRIVILEGED" | "RECOGNISED" | "CONFIGURATION_READ" | "TREE_BUILT" | "WRITTEN_BACK" | "FACTS_FOUND" | "TABLE_READ" | "ENDED";
+            reached: boolean;
+            seen: string;
+        };
+        TryAddress: {
+            allowTelnet: boolean;
+            /** Format: int64 */
+            credentialSet: number;
+            host: string;
+            /** Format: int32 */
+            port: number;
+        };
+        TryRequest: {
+            address?: components["schemas"]["TryAddress"];
+            device?: string;
+            yaml?: string;
+        };
+        Undone: {
+            /** Format: int32 */
+            devices: number;
+            left: string[];
+        };
+        UseView: {
+            day: string;
+            device?: string;
+            host: string;
+            /** Format: date-time */
+            lastAt: string;
+            /** Format: int32 */
+            port: number;
+            /** Format: int64 */
+            uses: number;
+        };
+        YamlToCheck: {
+            yaml: string;
+        };
+        YamlToSave: {
+            /** Format: int32 */
+            basedOn: number;
+            yaml: string;
+        };
+        YamlView: {
+            yaml: string;
+        };
+    };
+    responses: never;
+    parameters: never;
+    requestBodies: never;
+    headers: never;
+    pathItems: never;
 }
 export type $defs = Record<string, never>;
 export interface operations {
-  changePassword: {
-    parameters: {
-      query?: never;
-      header?: never;
-      path?: never;
-      cookie?: never;
-    };
-    requestBody: {
-      content: {
-        'application/json': components['schemas']['PasswordChange'];
-      };
-    };
-    responses: {
-      /** @description No Content */
-      204: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content?: never;
-      };
-    };
-  };
-  tokens: {
-    parameters: {
-      query?: never;
-      header?: never;
-      path?: never;
-      cookie?: never;
-    };
-    requestBody?: never;
-    responses: {
-      /** @description OK */
-      200: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          'application/json': components['schemas']['TokenView'][];
-        };
-      };
-    };
-  };
-  add_2: {
-    parameters: {
-      query?: never;
-      header?: never;
-      path?: never;
-      cookie?: never;
-    };
-    requestBody: {
-      content: {
-        'application/json': components['schemas']['NewToken'];
-      };
-    };
-    responses: {
-      /** @description Created */
-      201: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          'application/json': components['schemas']['MadeToken'];
-        };
-      };
-    };
-  };
-  end: {
-    parameters: {
-      query?: never;
-      header?: never;
-      path: {
-        id: number;
-      };
-      cookie?: never;
-    };
-    requestBody?: never;
-    responses: {
-      /** @description No Content */
-      204: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content?: never;
-      };
-    };
-  };
-  list_5: {
-    parameters: {
-      query?: never;
-      header?: never;
-      path?: never;
-      cookie?: never;
-    };
-    requestBody?: never;
-    responses: {
-      /** @description OK */
-      200: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          'application/json': components['schemas']['AccountView'][];
-        };
-      };
-    };
-  };
-  add_1: {
-    parameters: {
-      query?: never;
-      header?: never;
-      path?: never;
-      cookie?: never;
-    };
-    requestBody: {
-      content: {
-        'application/json': components['schemas']['NewAccount'];
-      };
-    };
-    responses: {
-      /** @description Created */
-      201: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content?: never;
-      };
-    };
-  };
-  change_1: {
-    parameters: {
-      query?: never;
-      header?: never;
-      path: {
-        name: string;
-      };
-      cookie?: never;
-    };
-    requestBody: {
-      content: {
-        'application/json': components['schemas']['AccountChange'];
-      };
-    };
-    responses: {
-      /** @description No Content */
-      204: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content?: never;
-      };
-    };
-  };
-  list_13: {
-    parameters: {
-      query?: {
-        who?: string | null;
-        act?: string | null;
-        text?: string | null;
-        since?: string | null;
-        before?: string | null;
-        page?: number;
-        size?: number;
-      };
-      header?: never;
-      path?: never;
-      cookie?: never;
-    };
-    requestBody?: never;
-    responses: {
-      /** @description OK */
-      200: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          'application/json': components['schemas']['AuditPage'];
-        };
-      };
-    };
-  };
-  table_1: {
-    parameters: {
-      query?: {
-        who?: string | null;
-        act?: string | null;
-        text?: string | null;
-        since?: string | null;
-        before?: string | null;
-      };
-      header?: never;
-      path?: never;
-      cookie?: never;
-    };
-    requestBody?: never;
-    responses: {
-      /** @description OK */
-      200: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          'text/csv': string;
-        };
-      };
-    };
-  };
-  check_3: {
-    parameters: {
-      query?: never;
-      header?: never;
-      path?: never;
-      cookie?: never;
-    };
-    requestBody?: never;
-    responses: {
-      /** @description OK */
-      200: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          'application/json': components['schemas']['CheckView'];
-        };
-      };
-    };
-  };
-  faults: {
-    parameters: {
-      query?: never;
-      header?: never;
-      path?: never;
-      cookie?: never;
-    };
-    requestBody?: never;
-    responses: {
-      /** @description OK */
-      200: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          'application/json': components['schemas']['FaultView'][];
-        };
-      };
-    };
-  };
-  standIns: {
-    parameters: {
-      query?: never;
-      header?: never;
-      path?: never;
-      cookie?: never;
-    };
-    requestBody?: never;
-    responses: {
-      /** @description OK */
-      200: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          'application/json': components['schemas']['StandInView'][];
-        };
-      };
-    };
-  };
-  cable: {
-    parameters: {
-      query?: never;
-      header?: never;
-      path: {
-        name: string;
-      };
-      cookie?: never;
-    };
-    requestBody: {
-      content: {
-        'application/json': components['schemas']['Pasted'];
-      };
-    };
-    responses: {
-      /** @description OK */
-      200: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          'application/json': components['schemas']['Screen'];
-        };
-      };
-    };
-  };
-  set_2: {
-    parameters: {
-      query?: {
-        number?: number;
-      };
-      header?: never;
-      path: {
-        name: string;
-        fault: string;
-      };
-      cookie?: never;
-    };
-    requestBody?: never;
-    responses: {
-      /** @description OK */
-      200: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          'application/json': components['schemas']['StandInView'];
-        };
-      };
-    };
-  };
-  clear: {
-    parameters: {
-      query?: never;
-      header?: never;
-      path: {
-        name: string;
-        fault: string;
-      };
-      cookie?: never;
-    };
-    requestBody?: never;
-    responses: {
-      /** @description OK */
-      200: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          'application/json': components['schemas']['StandInView'];
-        };
-      };
-    };
-  };
-  act: {
-    parameters: {
-      query?: never;
-      header?: never;
-      path: {
-        name: string;
-        act: string;
-      };
-      cookie?: never;
-    };
-    requestBody?: never;
-    responses: {
-      /** @description OK */
-      200: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          'application/json': components['schemas']['StandInView'];
-        };
-      };
-    };
-  };
-  lines: {
-    parameters: {
-      query?: never;
-      header?: never;
-      path?: never;
-      cookie?: never;
-    };
-    requestBody: {
-      content: {
-        'application/json': components['schemas']['CompareRequest'];
-      };
-    };
-    responses: {
-      /** @description OK */
-      200: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          'application/json': components['schemas']['CompareView'];
-        };
-      };
-    };
-  };
-  diff: {
-    parameters: {
-      query?: never;
-      header?: never;
-      path?: never;
-      cookie?: never;
-    };
-    requestBody: {
-      content: {
-        'application/json': components['schemas']['CompareRequest'];
-      };
-    };
-    responses: {
-      /** @description OK */
-      200: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          'text/x-diff': string;
-        };
-      };
-    };
-  };
-  structure: {
-    parameters: {
-      query?: never;
-      header?: never;
-      path?: never;
-      cookie?: never;
-    };
-    requestBody: {
-      content: {
-        'application/json': components['schemas']['CompareRequest'];
-      };
-    };
-    responses: {
-      /** @description OK */
-      200: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          'application/json': components['schemas']['StructureView'];
-        };
-      };
-    };
-  };
-  replay: {
-    parameters: {
-      query?: never;
-      header?: never;
-      path: {
-        id: number;
-      };
-      cookie?: never;
-    };
-    requestBody?: never;
-    responses: {
-      /** @description OK */
-      200: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          'application/json': components['schemas']['Replay'];
-        };
-      };
-    };
-  };
-  text_3: {
-    parameters: {
-      query?: never;
-      header?: never;
-      path: {
-        id: number;
-      };
-      cookie?: never;
-    };
-    requestBody?: never;
-    responses: {
-      /** @description OK */
-      200: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          'application/octet-stream': string;
-        };
-      };
-    };
-  };
-  start_1: {
-    parameters: {
-      query?: never;
-      header?: never;
-      path?: never;
-      cookie?: never;
-    };
-    requestBody: {
-      content: {
-        'application/json': components['schemas']['CopyRequest'];
-      };
-    };
-    responses: {
-      /** @description Accepted */
-      202: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          'application/json': components['schemas']['Started'];
-        };
-      };
-    };
-  };
-  list_4: {
-    parameters: {
-      query?: never;
-      header?: never;
-      path?: never;
-      cookie?: never;
-    };
-    requestBody?: never;
-    responses: {
-      /** @description OK */
-      200: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          'application/json': components['schemas']['CredentialSetView'][];
-        };
-      };
-    };
-  };
-  add: {
-    parameters: {
-      query?: never;
-      header?: never;
-      path?: never;
-      cookie?: never;
-    };
-    requestBody: {
-      content: {
-        'application/json': components['schemas']['CredentialSetInput'];
-      };
-    };
-    responses: {
-      /** @description Created */
-      201: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          'application/json': components['schemas']['Added'];
-        };
-      };
-    };
-  };
-  possible: {
-    parameters: {
-      query?: {
-        protocols?: ('SSH' | 'NETCONF' | 'HTTPS' | 'TELNET')[];
-        files?: 'PLATFORM' | 'SCP' | 'SFTP' | 'HTTPS' | 'NONE';
-      };
-      header?: never;
-      path?: never;
-      cookie?: never;
-    };
-    requestBody?: never;
-    responses: {
-      /** @description OK */
-      200: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          'application/json': components['schemas']['PossibleView'][];
-        };
-      };
-    };
-  };
-  change: {
-    parameters: {
-      query?: never;
-      header?: never;
-      path: {
-        id: number;
-      };
-      cookie?: never;
-    };
-    requestBody: {
-      content: {
-        'application/json': components['schemas']['CredentialSetInput'];
-      };
-    };
-    responses: {
-      /** @description No Content */
-      204: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content?: never;
-      };
-    };
-  };
-  remove_6: {
-    parameters: {
-      query?: never;
-      header?: never;
-      path: {
-        id: number;
-      };
-      cookie?: never;
-    };
-    requestBody?: never;
-    responses: {
-      /** @description No Content */
-      204: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content?: never;
-      };
-    };
-  };
-  attempt_1: {
-    parameters: {
-      query?: never;
-      header?: never;
-      path: {
-        id: number;
-      };
-      cookie?: never;
-    };
-    requestBody: {
-      content: {
-        'application/json': components['schemas']['TryRequest'];
-      };
-    };
-    responses: {
-      /** @description Accepted */
-      202: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          'application/json': components['schemas']['Started'];
-        };
-      };
-    };
-  };
-  uses: {
-    parameters: {
-      query?: never;
-      header?: never;
-      path: {
-        id: number;
-      };
-      cookie?: never;
-    };
-    requestBody?: never;
-    responses: {
-      /** @description OK */
-      200: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          'application/json': components['schemas']['UseView'][];
-        };
-      };
-    };
-  };
-  all: {
-    parameters: {
-      query?: {
-        kinds?: (
-          | 'ADDED'
-          | 'NAME'
-          | 'MODEL'
-          | 'SERIAL'
-          | 'RELEASE'
-          | 'MAC_BASE'
-          | 'INSTALL_MODE'
-          | 'MODULE_INSERTED'
-          | 'MODULE_TAKEN_OUT'
-          | 'MODULE_REPLACED'
-          | 'STORAGE_TOTAL'
-          | 'STORAGE_FREE'
-          | 'RESTARTED'
-          | 'INCOMPLETE'
-          | 'WHOLE'
-          | 'FAILED'
-          | 'ANSWERS_AGAIN'
-          | 'EDITED'
-          | 'ADDRESS'
-          | 'HOST_KEY'
-        )[];
-        page?: number;
-        size?: number;
-      };
-      header?: never;
-      path?: never;
-      cookie?: never;
-    };
-    requestBody?: never;
-    responses: {
-      /** @description OK */
-      200: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          'application/json': components['schemas']['DeviceEventPage'];
-        };
-      };
-    };
-  };
-  list_12: {
-    parameters: {
-      query?: {
-        query?: string;
-        site?: string[];
-        role?: string[];
-        release?: string[];
-        platform?: string[];
-        tag?: string[];
-        sort?: string;
-        page?: number;
-        size?: number;
-      };
-      header?: never;
-      path?: never;
-      cookie?: never;
-    };
-    requestBody?: never;
-    responses: {
-      /** @description OK */
-      200: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          'application/json': components['schemas']['DevicePage'];
-        };
-      };
-    };
-  };
-  table: {
-    parameters: {
-      query?: {
-        query?: string;
-        site?: string[];
-        role?: string[];
-        release?: string[];
-        platform?: string[];
-        tag?: string[];
-        sort?: string;
-      };
-      header?: never;
-      path?: never;
-      cookie?: never;
-    };
-    requestBody?: never;
-    responses: {
-      /** @description OK */
-      200: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          'text/csv': string;
-        };
-      };
-    };
-  };
-  edit: {
-    parameters: {
-      query?: never;
-      header?: never;
-      path?: never;
-      cookie?: never;
-    };
-    requestBody: {
-      content: {
-        'application/json': components['schemas']['EditRequest'];
-      };
-    };
-    responses: {
-      /** @description OK */
-      200: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          'application/json': components['schemas']['Edited'];
-        };
-      };
-    };
-  };
-  get_2: {
-    parameters: {
-      query?: never;
-      header?: never;
-      path: {
-        name: string;
-      };
-      cookie?: never;
-    };
-    requestBody?: never;
-    responses: {
-      /** @description OK */
-      200: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          'application/json': components['schemas']['DeviceDetail'];
-        };
-      };
-    };
-  };
-  remove_7: {
-    parameters: {
-      query?: never;
-      header?: never;
-      path: {
-        name: string;
-      };
-      cookie?: never;
-    };
-    requestBody?: never;
-    responses: {
-      /** @description No Content */
-      204: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content?: never;
-      };
-    };
-  };
-  move: {
-    parameters: {
-      query?: never;
-      header?: never;
-      path: {
-        name: string;
-      };
-      cookie?: never;
-    };
-    requestBody: {
-      content: {
-        'application/json': components['schemas']['NewAddress'];
-      };
-    };
-    responses: {
-      /** @description No Content */
-      204: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content?: never;
-      };
-    };
-  };
-  compare: {
-    parameters: {
-      query: {
-        before: number;
-        after: number;
-        kind?: 'RUNNING' | 'SAVED';
-        context?: number;
-        noise?: boolean;
-      };
-      header?: never;
-      path: {
-        name: string;
-      };
-      cookie?: never;
-    };
-    requestBody?: never;
-    responses: {
-      /** @description OK */
-      200: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          'application/json': components['schemas']['CompareView'];
-        };
-      };
-    };
-  };
-  diff_1: {
-    parameters: {
-      query: {
-        before: number;
-        after: number;
-        kind?: 'RUNNING' | 'SAVED';
-      };
-      header?: never;
-      path: {
-        name: string;
-      };
-      cookie?: never;
-    };
-    requestBody?: never;
-    responses: {
-      /** @description OK */
-      200: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          'text/x-diff': string;
-        };
-      };
-    };
-  };
-  list_3: {
-    parameters: {
-      query?: never;
-      header?: never;
-      path: {
-        name: string;
-      };
-      cookie?: never;
-    };
-    requestBody?: never;
-    responses: {
-      /** @description OK */
-      200: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          'application/json': components['schemas']['RecordingView'][];
-        };
-      };
-    };
-  };
-  ask: {
-    parameters: {
-      query?: never;
-      header?: never;
-      path: {
-        name: string;
-      };
-      cookie?: never;
-    };
-    requestBody: {
-      content: {
-        'application/json': components['schemas']['ConsoleRequest'];
-      };
-    };
-    responses: {
-      /** @description Created */
-      201: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          'application/json': components['schemas']['ConsoleAsked'];
-        };
-      };
-    };
-  };
-  ofDevice: {
-    parameters: {
-      query?: {
-        kinds?: (
-          | 'ADDED'
-          | 'NAME'
-          | 'MODEL'
-          | 'SERIAL'
-          | 'RELEASE'
-          | 'MAC_BASE'
-          | 'INSTALL_MODE'
-          | 'MODULE_INSERTED'
-          | 'MODULE_TAKEN_OUT'
-          | 'MODULE_REPLACED'
-          | 'STORAGE_TOTAL'
-          | 'STORAGE_FREE'
-          | 'RESTARTED'
-          | 'INCOMPLETE'
-          | 'WHOLE'
-          | 'FAILED'
-          | 'ANSWERS_AGAIN'
-          | 'EDITED'
-          | 'ADDRESS'
-          | 'HOST_KEY'
-        )[];
-        page?: number;
-        size?: number;
-      };
-      header?: never;
-      path: {
-        name: string;
-      };
-      cookie?: never;
-    };
-    requestBody?: never;
-    responses: {
-      /** @description OK */
-      200: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          'application/json': components['schemas']['DeviceEventPage'];
-        };
-      };
-    };
-  };
-  revisions: {
-    parameters: {
-      query?: {
-        kind?: 'RUNNING' | 'SAVED';
-      };
-      header?: never;
-      path: {
-        name: string;
-      };
-      cookie?: never;
-    };
-    requestBody?: never;
-    responses: {
-      /** @description OK */
-      200: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          'application/json': components['schemas']['RevisionView'][];
-        };
-      };
-    };
-  };
-  lines_2: {
-    parameters: {
-      query?: {
-        kind?: 'RUNNING' | 'SAVED';
-        from?: number;
-        count?: number;
-      };
-      header?: never;
-      path: {
-        name: string;
-        number: number;
-      };
-      cookie?: never;
-    };
-    requestBody?: never;
-    responses: {
-      /** @description OK */
-      200: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          'application/json': components['schemas']['LinesView'];
-        };
-      };
-    };
-  };
-  mark: {
-    parameters: {
-      query?: {
-        kind?: 'RUNNING' | 'SAVED';
-      };
-      header?: never;
-      path: {
-        name: string;
-        number: number;
-      };
-      cookie?: never;
-    };
-    requestBody: {
-      content: {
-        'application/json': components['schemas']['MarkInput'];
-      };
-    };
-    responses: {
-      /** @description Created */
-      201: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          'application/json': components['schemas']['MarkView'];
-        };
-      };
-    };
-  };
-  unmark: {
-    parameters: {
-      query?: {
-        kind?: 'RUNNING' | 'SAVED';
-      };
-      header?: never;
-      path: {
-        name: string;
-        number: number;
-        id: number;
-      };
-      cookie?: never;
-    };
-    requestBody?: never;
-    responses: {
-      /** @description No Content */
-      204: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content?: never;
-      };
-    };
-  };
-  outline: {
-    parameters: {
-      query?: {
-        kind?: 'RUNNING' | 'SAVED';
-      };
-      header?: never;
-      path: {
-        name: string;
-        number: number;
-      };
-      cookie?: never;
-    };
-    requestBody?: never;
-    responses: {
-      /** @description OK */
-      200: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          'application/json': components['schemas']['Heading'][];
-        };
-      };
-    };
-  };
-  text_2: {
-    parameters: {
-      query?: {
-        kind?: 'RUNNING' | 'SAVED';
-      };
-      header?: never;
-      path: {
-        name: string;
-        number: number;
-      };
-      cookie?: never;
-    };
-    requestBody?: never;
-    responses: {
-      /** @description OK */
-      200: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          'text/plain': string;
-        };
-      };
-    };
-  };
-  accept_1: {
-    parameters: {
-      query?: {
-        kind?: 'RUNNING' | 'SAVED';
-      };
-      header?: never;
-      path: {
-        name: string;
-        number: number;
-      };
-      cookie?: never;
-    };
-    requestBody?: never;
-    responses: {
-      /** @description No Content */
-      204: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content?: never;
-      };
-    };
-  };
-  tables: {
-    parameters: {
-      query?: never;
-      header?: never;
-      path: {
-        name: string;
-      };
-      cookie?: never;
-    };
-    requestBody?: never;
-    responses: {
-      /** @description OK */
-      200: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          'application/json': components['schemas']['TableView'][];
-        };
-      };
-    };
-  };
-  allowTelnet: {
-    parameters: {
-      query?: never;
-      header?: never;
-      path: {
-        name: string;
-      };
-      cookie?: never;
-    };
-    requestBody: {
-      content: {
-        'application/json': components['schemas']['TelnetUse'];
-      };
-    };
-    responses: {
-      /** @description No Content */
-      204: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content?: never;
-      };
-    };
-  };
-  open: {
-    parameters: {
-      query?: never;
-      header?: never;
-      path?: never;
-      cookie?: never;
-    };
-    requestBody?: never;
-    responses: {
-      /** @description OK */
-      200: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          'text/event-stream': components['schemas']['SseEmitter'];
-        };
-      };
-    };
-  };
-  newest: {
-    parameters: {
-      query?: never;
-      header?: never;
-      path?: never;
-      cookie?: never;
-    };
-    requestBody?: never;
-    responses: {
-      /** @description OK */
-      200: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          'application/json': components['schemas']['EditView'][];
-        };
-      };
-    };
-  };
-  undo: {
-    parameters: {
-      query?: never;
-      header?: never;
-      path: {
-        id: number;
-      };
-      cookie?: never;
-    };
-    requestBody?: never;
-    responses: {
-      /** @description OK */
-      200: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          'application/json': components['schemas']['Undone'];
-        };
-      };
-    };
-  };
-  list_11: {
-    parameters: {
-      query?: never;
-      header?: never;
-      path?: never;
-      cookie?: never;
-    };
-    requestBody?: never;
-    responses: {
-      /** @description OK */
-      200: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          'application/json': components['schemas']['FleetView'][];
-        };
-      };
-    };
-  };
-  keep: {
-    parameters: {
-      query?: never;
-      header?: never;
-      path: {
-        name: string;
-      };
-      cookie?: never;
-    };
-    requestBody: {
-      content: {
-        'application/json': components['schemas']['FleetViewInput'];
-      };
-    };
-    responses: {
-      /** @description No Content */
-      204: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content?: never;
-      };
-    };
-  };
-  remove_5: {
-    parameters: {
-      query?: never;
-      header?: never;
-      path: {
-        name: string;
-      };
-      cookie?: never;
-    };
-    requestBody?: never;
-    responses: {
-      /** @description No Content */
-      204: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content?: never;
-      };
-    };
-  };
-  list_10: {
-    parameters: {
-      query?: never;
-      header?: never;
-      path?: never;
-      cookie?: never;
-    };
-    requestBody?: never;
-    responses: {
-      /** @description OK */
-      200: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          'application/json': components['schemas']['GroupView'][];
-        };
-      };
-    };
-  };
-  save_2: {
-    parameters: {
-      query?: never;
-      header?: never;
-      path: {
-        name: string;
-      };
-      cookie?: never;
-    };
-    requestBody: {
-      content: {
-        'application/json': components['schemas']['GroupInput'];
-      };
-    };
-    responses: {
-      /** @description No Content */
-      204: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content?: never;
-      };
-    };
-  };
-  remove_4: {
-    parameters: {
-      query?: never;
-      header?: never;
-      path: {
-        name: string;
-      };
-      cookie?: never;
-    };
-    requestBody?: never;
-    responses: {
-      /** @description No Content */
-      204: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content?: never;
-      };
-    };
-  };
-  accept: {
-    parameters: {
-      query?: never;
-      header?: never;
-      path?: never;
-      cookie?: never;
-    };
-    requestBody: {
-      content: {
-        'application/json': components['schemas']['NewHostKey'];
-      };
-    };
-    responses: {
-      /** @description No Content */
-      204: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content?: never;
-      };
-    };
-  };
-  start: {
-    parameters: {
-      query?: never;
-      header?: never;
-      path?: never;
-      cookie?: never;
-    };
-    requestBody: {
-      content: {
-        'application/json': components['schemas']['ImportRequest'];
-      };
-    };
-    responses: {
-      /** @description Accepted */
-      202: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          'application/json': components['schemas']['Started'];
-        };
-      };
-    };
-  };
-  columns: {
-    parameters: {
-      query?: never;
-      header?: never;
-      path?: never;
-      cookie?: never;
-    };
-    requestBody: {
-      content: {
-        'application/json': components['schemas']['ColumnsRequest'];
-      };
-    };
-    responses: {
-      /** @description OK */
-      200: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          'application/json': components['schemas']['Guess'];
-        };
-      };
-    };
-  };
-  look: {
-    parameters: {
-      query?: never;
-      header?: never;
-      path?: never;
-      cookie?: never;
-    };
-    requestBody: {
-      content: {
-        'application/json': components['schemas']['RangeRequest'];
-      };
-    };
-    responses: {
-      /** @description Accepted */
-      202: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          'application/json': components['schemas']['Started'];
-        };
-      };
-    };
-  };
-  integrity: {
-    parameters: {
-      query?: never;
-      header?: never;
-      path?: never;
-      cookie?: never;
-    };
-    requestBody?: never;
-    responses: {
-      /** @description OK */
-      200: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          'application/json': components['schemas']['IntegrityView'];
-        };
-      };
-    };
-  };
-  check_2: {
-    parameters: {
-      query?: never;
-      header?: never;
-      path?: never;
-      cookie?: never;
-    };
-    requestBody?: never;
-    responses: {
-      /** @description Accepted */
-      202: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content?: never;
-      };
-    };
-  };
-  list_9: {
-    parameters: {
-      query?: {
-        size?: number;
-        kinds?: ('IMPORT' | 'RANGE' | 'COPY' | 'TRY')[];
-      };
-      header?: never;
-      path?: never;
-      cookie?: never;
-    };
-    requestBody?: never;
-    responses: {
-      /** @description OK */
-      200: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          'application/json': components['schemas']['JobList'];
-        };
-      };
-    };
-  };
-  get_1: {
-    parameters: {
-      query?: never;
-      header?: never;
-      path: {
-        id: number;
-      };
-      cookie?: never;
-    };
-    requestBody?: never;
-    responses: {
-      /** @description OK */
-      200: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          'application/json': components['schemas']['JobView'];
-        };
-      };
-    };
-  };
-  lines_1: {
-    parameters: {
-      query?: {
-        states?: ('WAITING' | 'IN_HAND' | 'DONE' | 'FAILED' | 'STOPPED')[];
-        page?: number;
-        size?: number;
-      };
-      header?: never;
-      path: {
-        id: number;
-      };
-      cookie?: never;
-    };
-    requestBody?: never;
-    responses: {
-      /** @description OK */
-      200: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          'application/json': components['schemas']['LinePage'];
-        };
-      };
-    };
-  };
-  retry: {
-    parameters: {
-      query?: never;
-      header?: never;
-      path: {
-        id: number;
-      };
-      cookie?: never;
-    };
-    requestBody: {
-      content: {
-        'application/json': components['schemas']['Retry'];
-      };
-    };
-    responses: {
-      /** @description OK */
-      200: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          'application/json': components['schemas']['Retried'];
-        };
-      };
-    };
-  };
-  stop: {
-    parameters: {
-      query?: never;
-      header?: never;
-      path: {
-        id: number;
-      };
-      cookie?: never;
-    };
-    requestBody?: never;
-    responses: {
-      /** @description OK */
-      200: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          'application/json': components['schemas']['JobView'];
-        };
-      };
-    };
-  };
-  map: {
-    parameters: {
-      query?: never;
-      header?: never;
-      path?: never;
-      cookie?: never;
-    };
-    requestBody?: never;
-    responses: {
-      /** @description OK */
-      200: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          'application/json': components['schemas']['MapView'];
-        };
-      };
-    };
-  };
-  pin: {
-    parameters: {
-      query?: never;
-      header?: never;
-      path?: never;
-      cookie?: never;
-    };
-    requestBody: {
-      content: {
-        'application/json': components['schemas']['NoteInput'];
-      };
-    };
-    responses: {
-      /** @description Created */
-      201: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          'application/json': components['schemas']['NoteView'];
-        };
-      };
-    };
-  };
-  unpin: {
-    parameters: {
-      query?: never;
-      header?: never;
-      path: {
-        id: number;
-      };
-      cookie?: never;
-    };
-    requestBody?: never;
-    responses: {
-      /** @description No Content */
-      204: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content?: never;
-      };
-    };
-  };
-  seen: {
-    parameters: {
-      query?: never;
-      header?: never;
-      path: {
-        id: number;
-      };
-      cookie?: never;
-    };
-    requestBody?: never;
-    responses: {
-      /** @description No Content */
-      204: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content?: never;
-      };
-    };
-  };
-  arrange: {
-    parameters: {
-      query?: never;
-      header?: never;
-      path?: never;
-      cookie?: never;
-    };
-    requestBody: {
-      content: {
-        'application/json': components['schemas']['PlacesInput'];
-      };
-    };
-    responses: {
-      /** @description No Content */
-      204: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content?: never;
-      };
-    };
-  };
-  forget: {
-    parameters: {
-      query?: never;
-      header?: never;
-      path?: never;
-      cookie?: never;
-    };
-    requestBody?: never;
-    responses: {
-      /** @description No Content */
-      204: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content?: never;
-      };
-    };
-  };
-  list_2: {
-    parameters: {
-      query?: never;
-      header?: never;
-      path?: never;
-      cookie?: never;
-    };
-    requestBody?: never;
-    responses: {
-      /** @description OK */
-      200: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          'application/json': components['schemas']['NoiseView'][];
-        };
-      };
-    };
-  };
-  keep_1: {
-    parameters: {
-      query?: never;
-      header?: never;
-      path?: never;
-      cookie?: never;
-    };
-    requestBody: {
-      content: {
-        'application/json': components['schemas']['NoiseInput'];
-      };
-    };
-    responses: {
-      /** @description Created */
-      201: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          'application/json': components['schemas']['NoiseKept'];
-        };
-      };
-    };
-  };
-  effect: {
-    parameters: {
-      query?: {
-        first?: string;
-      };
-      header?: never;
-      path?: never;
-      cookie?: never;
-    };
-    requestBody: {
-      content: {
-        'application/json': components['schemas']['NoiseInput'];
-      };
-    };
-    responses: {
-      /** @description OK */
-      200: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          'application/json': components['schemas']['Effect'];
-        };
-      };
-    };
-  };
-  propose: {
-    parameters: {
-      query?: never;
-      header?: never;
-      path?: never;
-      cookie?: never;
-    };
-    requestBody: {
-      content: {
-        'application/json': components['schemas']['LineInput'];
-      };
-    };
-    responses: {
-      /** @description OK */
-      200: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          'application/json': components['schemas']['Proposed'];
-        };
-      };
-    };
-  };
-  takeBack: {
-    parameters: {
-      query?: never;
-      header?: never;
-      path: {
-        id: number;
-      };
-      cookie?: never;
-    };
-    requestBody?: never;
-    responses: {
-      /** @description No Content */
-      204: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content?: never;
-      };
-    };
-  };
-  list_1: {
-    parameters: {
-      query?: never;
-      header?: never;
-      path?: never;
-      cookie?: never;
-    };
-    requestBody?: never;
-    responses: {
-      /** @description OK */
-      200: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          'application/json': components['schemas']['PairList'];
-        };
-      };
-    };
-  };
-  confirm: {
-    parameters: {
-      query?: never;
-      header?: never;
-      path?: never;
-      cookie?: never;
-    };
-    requestBody: {
-      content: {
-        'application/json': components['schemas']['PairInput'];
-      };
-    };
-    responses: {
-      /** @description No Content */
-      204: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content?: never;
-      };
-    };
-  };
-  refuse: {
-    parameters: {
-      query: {
-        first: string;
-        second: string;
-      };
-      header?: never;
-      path?: never;
-      cookie?: never;
-    };
-    requestBody?: never;
-    responses: {
-      /** @description No Content */
-      204: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content?: never;
-      };
-    };
-  };
-  list_8: {
-    parameters: {
-      query?: never;
-      header?: never;
-      path?: never;
-      cookie?: never;
-    };
-    requestBody?: never;
-    responses: {
-      /** @description OK */
-      200: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          'application/json': components['schemas']['PlatformView'][];
-        };
-      };
-    };
-  };
-  check_1: {
-    parameters: {
-      query?: never;
-      header?: never;
-      path?: never;
-      cookie?: never;
-    };
-    requestBody: {
-      content: {
-        'application/json': components['schemas']['YamlToCheck'];
-      };
-    };
-    responses: {
-      /** @description OK */
-      200: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          'application/json': components['schemas']['Checked'];
-        };
-      };
-    };
-  };
-  keys: {
-    parameters: {
-      query?: never;
-      header?: never;
-      path?: never;
-      cookie?: never;
-    };
-    requestBody?: never;
-    responses: {
-      /** @description OK */
-      200: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          'application/json': {
-            [key: string]: components['schemas']['Key'][];
-          };
-        };
-      };
-    };
-  };
-  get: {
-    parameters: {
-      query?: never;
-      header?: never;
-      path: {
-        name: string;
-      };
-      cookie?: never;
-    };
-    requestBody?: never;
-    responses: {
-      /** @description OK */
-      200: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          'application/json': components['schemas']['PlatformDetail'];
-        };
-      };
-    };
-  };
-  save_1: {
-    parameters: {
-      query?: never;
-      header?: never;
-      path: {
-        name: string;
-      };
-      cookie?: never;
-    };
-    requestBody: {
-      content: {
-        'application/json': components['schemas']['YamlToSave'];
-      };
-    };
-    responses: {
-      /** @description No Content */
-      204: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content?: never;
-      };
-    };
-  };
-  remove_3: {
-    parameters: {
-      query?: never;
-      header?: never;
-      path: {
-        name: string;
-      };
-      cookie?: never;
-    };
-    requestBody?: never;
-    responses: {
-      /** @description No Content */
-      204: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content?: never;
-      };
-    };
-  };
-  show: {
-    parameters: {
-      query?: never;
-      header?: never;
-      path: {
-        name: string;
-      };
-      cookie?: never;
-    };
-    requestBody?: never;
-    responses: {
-      /** @description OK */
-      200: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          'application/json': components['schemas']['FirstContactView'];
-        };
-      };
-    };
-  };
-  check: {
-    parameters: {
-      query?: never;
-      header?: never;
-      path: {
-        name: string;
-      };
-      cookie?: never;
-    };
-    requestBody: {
-      content: {
-        'application/json': components['schemas']['BaseCheckRequest'];
-      };
-    };
-    responses: {
-      /** @description OK */
-      200: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          'application/json': components['schemas']['BaseAnswerView'][];
-        };
-      };
-    };
-  };
-  text: {
-    parameters: {
-      query?: never;
-      header?: never;
-      path: {
-        name: string;
-      };
-      cookie?: never;
-    };
-    requestBody: {
-      content: {
-        'application/json': components['schemas']['BaseTextRequest'];
-      };
-    };
-    responses: {
-      /** @description OK */
-      200: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          'application/json': components['schemas']['BaseTextView'];
-        };
-      };
-    };
-  };
-  read: {
-    parameters: {
-      query?: never;
-      header?: never;
-      path: {
-        name: string;
-      };
-      cookie?: never;
-    };
-    requestBody: {
-      content: {
-        'application/json': components['schemas']['TextToRead'];
-      };
-    };
-    responses: {
-      /** @description OK */
-      200: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          'application/json': components['schemas']['ReadView'];
-        };
-      };
-    };
-  };
-  text_1: {
-    parameters: {
-      query?: never;
-      header?: never;
-      path: {
-        name: string;
-        number: number;
-      };
-      cookie?: never;
-    };
-    requestBody?: never;
-    responses: {
-      /** @description OK */
-      200: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          'application/json': components['schemas']['YamlView'];
-        };
-      };
-    };
-  };
-  attempt: {
-    parameters: {
-      query?: never;
-      header?: never;
-      path: {
-        name: string;
-      };
-      cookie?: never;
-    };
-    requestBody: {
-      content: {
-        'application/json': components['schemas']['TryRequest'];
-      };
-    };
-    responses: {
-      /** @description OK */
-      200: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          'application/x-ndjson': components['schemas']['TrialStep'];
-        };
-      };
-    };
-  };
-  help: {
-    parameters: {
-      query: {
-        query: string;
-        cursor: number;
-      };
-      header?: never;
-      path?: never;
-      cookie?: never;
-    };
-    requestBody?: never;
-    responses: {
-      /** @description OK */
-      200: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          'application/json': components['schemas']['QueryHelp'];
-        };
-      };
-    };
-  };
-  list: {
-    parameters: {
-      query?: never;
-      header?: never;
-      path?: never;
-      cookie?: never;
-    };
-    requestBody?: never;
-    responses: {
-      /** @description OK */
-      200: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          'application/json': components['schemas']['ReadingPlanView'][];
-        };
-      };
-    };
-  };
-  set_1: {
-    parameters: {
-      query?: {
-        group?: string;
-      };
-      header?: never;
-      path?: never;
-      cookie?: never;
-    };
-    requestBody: {
-      content: {
-        'application/json': components['schemas']['ReadingPlanInput'];
-      };
-    };
-    responses: {
-      /** @description No Content */
-      204: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content?: never;
-      };
-    };
-  };
-  remove_2: {
-    parameters: {
-      query: {
-        group: string;
-      };
-      header?: never;
-      path?: never;
-      cookie?: never;
-    };
-    requestBody?: never;
-    responses: {
-      /** @description No Content */
-      204: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content?: never;
-      };
-    };
-  };
-  releases: {
-    parameters: {
-      query?: never;
-      header?: never;
-      path?: never;
-      cookie?: never;
-    };
-    requestBody?: never;
-    responses: {
-      /** @description OK */
-      200: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          'application/json': components['schemas']['ReleaseCount'][];
-        };
-      };
-    };
-  };
-  rule: {
-    parameters: {
-      query?: never;
-      header?: never;
-      path?: never;
-      cookie?: never;
-    };
-    requestBody?: never;
-    responses: {
-      /** @description OK */
-      200: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          'application/json': components['schemas']['RetentionView'];
-        };
-      };
-    };
-  };
-  set: {
-    parameters: {
-      query?: never;
-      header?: never;
-      path?: never;
-      cookie?: never;
-    };
-    requestBody: {
-      content: {
-        'application/json': components['schemas']['RetentionInput'];
-      };
-    };
-    responses: {
-      /** @description No Content */
-      204: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content?: never;
-      };
-    };
-  };
-  due: {
-    parameters: {
-      query: {
-        keepCount: number;
-        keepDays: number;
-      };
-      header?: never;
-      path?: never;
-      cookie?: never;
-    };
-    requestBody?: never;
-    responses: {
-      /** @description OK */
-      200: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          'application/json': components['schemas']['DueView'];
-        };
-      };
-    };
-  };
-  thin: {
-    parameters: {
-      query?: never;
-      header?: never;
-      path?: never;
-      cookie?: never;
-    };
-    requestBody: {
-      content: {
-        'application/json': components['schemas']['RetentionInput'];
-      };
-    };
-    responses: {
-      /** @description OK */
-      200: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          'application/json': components['schemas']['Thinned'];
-        };
-      };
-    };
-  };
-  marks: {
-    parameters: {
-      query?: {
-        find?: string;
-        size?: number;
-      };
-      header?: never;
-      path?: never;
-      cookie?: never;
-    };
-    requestBody?: never;
-    responses: {
-      /** @description OK */
-      200: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          'application/json': components['schemas']['MarkFound'][];
-        };
-      };
-    };
-  };
-  list_7: {
-    parameters: {
-      query?: never;
-      header?: never;
-      path?: never;
-      cookie?: never;
-    };
-    requestBody?: never;
-    responses: {
-      /** @description OK */
-      200: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          'application/json': components['schemas']['RoutineView'][];
-        };
-      };
-    };
-  };
-  preview: {
-    parameters: {
-      query?: never;
-      header?: never;
-      path?: never;
-      cookie?: never;
-    };
-    requestBody: {
-      content: {
-        'application/json': components['schemas']['RuleInput'];
-      };
-    };
-    responses: {
-      /** @description OK */
-      200: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          'application/json': components['schemas']['DueTimes'];
-        };
-      };
-    };
-  };
-  write: {
-    parameters: {
-      query?: never;
-      header?: never;
-      path: {
-        name: string;
-      };
-      cookie?: never;
-    };
-    requestBody: {
-      content: {
-        'application/json': components['schemas']['RoutineInput'];
-      };
-    };
-    responses: {
-      /** @description No Content */
-      204: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content?: never;
-      };
-    };
-  };
-  remove_1: {
-    parameters: {
-      query?: never;
-      header?: never;
-      path: {
-        name: string;
-      };
-      cookie?: never;
-    };
-    requestBody?: never;
-    responses: {
-      /** @description No Content */
-      204: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content?: never;
-      };
-    };
-  };
-  run: {
-    parameters: {
-      query?: never;
-      header?: never;
-      path: {
-        name: string;
-      };
-      cookie?: never;
-    };
-    requestBody?: never;
-    responses: {
-      /** @description OK */
-      200: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          'application/json': components['schemas']['RunView'];
-        };
-      };
-    };
-  };
-  runs: {
-    parameters: {
-      query?: {
-        size?: number;
-      };
-      header?: never;
-      path: {
-        name: string;
-      };
-      cookie?: never;
-    };
-    requestBody?: never;
-    responses: {
-      /** @description OK */
-      200: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          'application/json': components['schemas']['RunView'][];
-        };
-      };
-    };
-  };
-  who: {
-    parameters: {
-      query?: never;
-      header?: never;
-      path?: never;
-      cookie?: never;
-    };
-    requestBody?: never;
-    responses: {
-      /** @description OK */
-      200: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          'application/json': components['schemas']['Session'];
-        };
-      };
-    };
-  };
-  logIn: {
-    parameters: {
-      query?: never;
-      header?: never;
-      path?: never;
-      cookie?: never;
-    };
-    requestBody: {
-      content: {
-        'application/json': components['schemas']['LogIn'];
-      };
-    };
-    responses: {
-      /** @description OK */
-      200: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          'application/json': components['schemas']['Session'];
-        };
-      };
-    };
-  };
-  logOut: {
-    parameters: {
-      query?: never;
-      header?: never;
-      path?: never;
-      cookie?: never;
-    };
-    requestBody?: never;
-    responses: {
-      /** @description No Content */
-      204: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content?: never;
-      };
-    };
-  };
-  list_6: {
-    parameters: {
-      query?: never;
-      header?: never;
-      path?: never;
-      cookie?: never;
-    };
-    requestBody?: never;
-    responses: {
-      /** @description OK */
-      200: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          'application/json': components['schemas']['SiteView'][];
-        };
-      };
-    };
-  };
-  save: {
-    parameters: {
-      query?: never;
-      header?: never;
-      path: {
-        code: string;
-      };
-      cookie?: never;
-    };
-    requestBody: {
-      content: {
-        'application/json': components['schemas']['SiteInput'];
-      };
-    };
-    responses: {
-      /** @description No Content */
-      204: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content?: never;
-      };
-    };
-  };
-  remove: {
-    parameters: {
-      query?: never;
-      header?: never;
-      path: {
-        code: string;
-      };
-      cookie?: never;
-    };
-    requestBody?: never;
-    responses: {
-      /** @description No Content */
-      204: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content?: never;
-      };
-    };
-  };
+    changePassword: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["PasswordChange"];
+            };
+        };
+        responses: {
+            /** @description No Content */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+        };
+    };
+    tokens: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["TokenView"][];
+                };
+            };
+        };
+    };
+    add_2: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["NewToken"];
+            };
+        };
+        responses: {
+            /** @description Created */
+            201: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["MadeToken"];
+                };
+            };
+        };
+    };
+    end: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description No Content */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+        };
+    };
+    list_5: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["AccountView"][];
+                };
+            };
+        };
+    };
+    add_1: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["NewAccount"];
+            };
+        };
+        responses: {
+            /** @description Created */
+            201: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+        };
+    };
+    change_1: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                name: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["AccountChange"];
+            };
+        };
+        responses: {
+            /** @description No Content */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+        };
+    };
+    list_13: {
+        parameters: {
+            query?: {
+                who?: string | null;
+                act?: string | null;
+                text?: string | null;
+                since?: string | null;
+                before?: string | null;
+                page?: number;
+                size?: number;
+            };
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["AuditPage"];
+                };
+            };
+        };
+    };
+    table_1: {
+        parameters: {
+            query?: {
+                who?: string | null;
+                act?: string | null;
+                text?: string | null;
+                since?: string | null;
+                before?: string | null;
+            };
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "text/csv": string;
+                };
+            };
+        };
+    };
+    check_3: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["CheckView"];
+                };
+            };
+        };
+    };
+    faults: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["FaultView"][];
+                };
+            };
+        };
+    };
+    standIns: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["StandInView"][];
+                };
+            };
+        };
+    };
+    cable: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                name: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["Pasted"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Screen"];
+                };
+            };
+        };
+    };
+    set_2: {
+        parameters: {
+            query?: {
+                number?: number;
+            };
+            header?: never;
+            path: {
+                name: string;
+                fault: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["StandInView"];
+                };
+            };
+        };
+    };
+    clear: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                name: string;
+                fault: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["StandInView"];
+                };
+            };
+        };
+    };
+    act: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                name: string;
+                act: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["StandInView"];
+                };
+            };
+        };
+    };
+    lines: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["CompareRequest"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["CompareView"];
+                };
+            };
+        };
+    };
+    diff: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["CompareRequest"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "text/x-diff": string;
+                };
+            };
+        };
+    };
+    structure: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["CompareRequest"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["StructureView"];
+                };
+            };
+        };
+    };
+    replay: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Replay"];
+                };
+            };
+        };
+    };
+    text_3: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/octet-stream": string;
+                };
+            };
+        };
+    };
+    start_1: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["CopyRequest"];
+            };
+        };
+        responses: {
+            /** @description Accepted */
+            202: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Started"];
+                };
+            };
+        };
+    };
+    list_4: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["CredentialSetView"][];
+                };
+            };
+        };
+    };
+    add: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["CredentialSetInput"];
+            };
+        };
+        responses: {
+            /** @description Created */
+            201: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Added"];
+                };
+            };
+        };
+    };
+    possible: {
+        parameters: {
+            query?: {
+                protocols?: ("SSH" | "NETCONF" | "HTTPS" | "TELNET")[];
+                files?: "PLATFORM" | "SCP" | "SFTP" | "HTTPS" | "NONE";
+            };
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["PossibleView"][];
+                };
+            };
+        };
+    };
+    change: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["CredentialSetInput"];
+            };
+        };
+        responses: {
+            /** @description No Content */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+        };
+    };
+    remove_6: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description No Content */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+        };
+    };
+    attempt_1: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["TryRequest"];
+            };
+        };
+        responses: {
+            /** @description Accepted */
+            202: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Started"];
+                };
+            };
+        };
+    };
+    uses: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["UseView"][];
+                };
+            };
+        };
+    };
+    all: {
+        parameters: {
+            query?: {
+                kinds?: ("ADDED" | "NAME" | "MODEL" | "SERIAL" | "RELEASE" | "MAC_BASE" | "INSTALL_MODE" | "MODULE_INSERTED" | "MODULE_TAKEN_OUT" | "MODULE_REPLACED" | "STORAGE_TOTAL" | "STORAGE_FREE" | "RESTARTED" | "INCOMPLETE" | "WHOLE" | "FAILED" | "ANSWERS_AGAIN" | "EDITED" | "ADDRESS" | "HOST_KEY")[];
+                page?: number;
+                size?: number;
+            };
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["DeviceEventPage"];
+                };
+            };
+        };
+    };
+    list_12: {
+        parameters: {
+            query?: {
+                query?: string;
+                site?: string[];
+                role?: string[];
+                release?: string[];
+                platform?: string[];
+                tag?: string[];
+                sort?: string;
+                page?: number;
+                size?: number;
+            };
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["DevicePage"];
+                };
+            };
+        };
+    };
+    table: {
+        parameters: {
+            query?: {
+                query?: string;
+                site?: string[];
+                role?: string[];
+                release?: string[];
+                platform?: string[];
+                tag?: string[];
+                sort?: string;
+            };
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "text/csv": string;
+                };
+            };
+        };
+    };
+    edit: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["EditRequest"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Edited"];
+                };
+            };
+        };
+    };
+    get_2: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                name: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["DeviceDetail"];
+                };
+            };
+        };
+    };
+    remove_7: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                name: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description No Content */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+        };
+    };
+    move: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                name: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["NewAddress"];
+            };
+        };
+        responses: {
+            /** @description No Content */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+        };
+    };
+    compare: {
+        parameters: {
+            query: {
+                before: number;
+                after: number;
+                kind?: "RUNNING" | "SAVED";
+                context?: number;
+                noise?: boolean;
+            };
+            header?: never;
+            path: {
+                name: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["CompareView"];
+                };
+            };
+        };
+    };
+    diff_1: {
+        parameters: {
+            query: {
+                before: number;
+                after: number;
+                kind?: "RUNNING" | "SAVED";
+            };
+            header?: never;
+            path: {
+                name: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "text/x-diff": string;
+                };
+            };
+        };
+    };
+    list_3: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                name: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["RecordingView"][];
+                };
+            };
+        };
+    };
+    ask: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                name: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["ConsoleRequest"];
+            };
+        };
+        responses: {
+            /** @description Created */
+            201: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ConsoleAsked"];
+                };
+            };
+        };
+    };
+    ofDevice: {
+        parameters: {
+            query?: {
+                kinds?: ("ADDED" | "NAME" | "MODEL" | "SERIAL" | "RELEASE" | "MAC_BASE" | "INSTALL_MODE" | "MODULE_INSERTED" | "MODULE_TAKEN_OUT" | "MODULE_REPLACED" | "STORAGE_TOTAL" | "STORAGE_FREE" | "RESTARTED" | "INCOMPLETE" | "WHOLE" | "FAILED" | "ANSWERS_AGAIN" | "EDITED" | "ADDRESS" | "HOST_KEY")[];
+                page?: number;
+                size?: number;
+            };
+            header?: never;
+            path: {
+                name: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["DeviceEventPage"];
+                };
+            };
+        };
+    };
+    revisions: {
+        parameters: {
+            query?: {
+                kind?: "RUNNING" | "SAVED";
+            };
+            header?: never;
+            path: {
+                name: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["RevisionView"][];
+                };
+            };
+        };
+    };
+    lines_2: {
+        parameters: {
+            query?: {
+                kind?: "RUNNING" | "SAVED";
+                from?: number;
+                count?: number;
+            };
+            header?: never;
+            path: {
+                name: string;
+                number: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["LinesView"];
+                };
+            };
+        };
+    };
+    mark: {
+        parameters: {
+            query?: {
+                kind?: "RUNNING" | "SAVED";
+            };
+            header?: never;
+            path: {
+                name: string;
+                number: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["MarkInput"];
+            };
+        };
+        responses: {
+            /** @description Created */
+            201: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["MarkView"];
+                };
+            };
+        };
+    };
+    unmark: {
+        parameters: {
+            query?: {
+                kind?: "RUNNING" | "SAVED";
+            };
+            header?: never;
+            path: {
+                name: string;
+                number: number;
+                id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description No Content */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+        };
+    };
+    outline: {
+        parameters: {
+            query?: {
+                kind?: "RUNNING" | "SAVED";
+            };
+            header?: never;
+            path: {
+                name: string;
+                number: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Heading"][];
+                };
+            };
+        };
+    };
+    text_2: {
+        parameters: {
+            query?: {
+                kind?: "RUNNING" | "SAVED";
+            };
+            header?: never;
+            path: {
+                name: string;
+                number: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "text/plain": string;
+                };
+            };
+        };
+    };
+    accept_1: {
+        parameters: {
+            query?: {
+                kind?: "RUNNING" | "SAVED";
+            };
+            header?: never;
+            path: {
+                name: string;
+                number: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description No Content */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+        };
+    };
+    tables: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                name: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["TableView"][];
+                };
+            };
+        };
+    };
+    allowTelnet: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                name: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["TelnetUse"];
+            };
+        };
+        responses: {
+            /** @description No Content */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+        };
+    };
+    open: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "text/event-stream": components["schemas"]["SseEmitter"];
+                };
+            };
+        };
+    };
+    newest: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["EditView"][];
+                };
+            };
+        };
+    };
+    undo: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Undone"];
+                };
+            };
+        };
+    };
+    list_11: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["FleetView"][];
+                };
+            };
+        };
+    };
+    keep: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                name: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["FleetViewInput"];
+            };
+        };
+        responses: {
+            /** @description No Content */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+        };
+    };
+    remove_5: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                name: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description No Content */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+        };
+    };
+    list_10: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["GroupView"][];
+                };
+            };
+        };
+    };
+    save_2: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                name: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["GroupInput"];
+            };
+        };
+        responses: {
+            /** @description No Content */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+        };
+    };
+    remove_4: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                name: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description No Content */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+        };
+    };
+    accept: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["NewHostKey"];
+            };
+        };
+        responses: {
+            /** @description No Content */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+        };
+    };
+    start: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["ImportRequest"];
+            };
+        };
+        responses: {
+            /** @description Accepted */
+            202: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Started"];
+                };
+            };
+        };
+    };
+    columns: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["ColumnsRequest"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Guess"];
+                };
+            };
+        };
+    };
+    look: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["RangeRequest"];
+            };
+        };
+        responses: {
+            /** @description Accepted */
+            202: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Started"];
+                };
+            };
+        };
+    };
+    integrity: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["IntegrityView"];
+                };
+            };
+        };
+    };
+    check_2: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Accepted */
+            202: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+        };
+    };
+    list_9: {
+        parameters: {
+            query?: {
+                size?: number;
+                kinds?: ("IMPORT" | "RANGE" | "COPY" | "TRY")[];
+            };
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["JobList"];
+                };
+            };
+        };
+    };
+    get_1: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["JobView"];
+                };
+            };
+        };
+    };
+    lines_1: {
+        parameters: {
+            query?: {
+                states?: ("WAITING" | "IN_HAND" | "DONE" | "FAILED" | "STOPPED")[];
+                page?: number;
+                size?: number;
+            };
+            header?: never;
+            path: {
+                id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["LinePage"];
+                };
+            };
+        };
+    };
+    retry: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["Retry"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Retried"];
+                };
+            };
+        };
+    };
+    stop: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["JobView"];
+                };
+            };
+        };
+    };
+    map: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["MapView"];
+                };
+            };
+        };
+    };
+    pin: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["NoteInput"];
+            };
+        };
+        responses: {
+            /** @description Created */
+            201: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["NoteView"];
+                };
+            };
+        };
+    };
+    unpin: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description No Content */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+        };
+    };
+    seen: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description No Content */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+        };
+    };
+    arrange: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["PlacesInput"];
+            };
+        };
+        responses: {
+            /** @description No Content */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+        };
+    };
+    forget: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description No Content */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+        };
+    };
+    list_2: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["NoiseView"][];
+                };
+            };
+        };
+    };
+    keep_1: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["NoiseInput"];
+            };
+        };
+        responses: {
+            /** @description Created */
+            201: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["NoiseKept"];
+                };
+            };
+        };
+    };
+    effect: {
+        parameters: {
+            query?: {
+                first?: string;
+            };
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["NoiseInput"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Effect"];
+                };
+            };
+        };
+    };
+    propose: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["LineInput"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Proposed"];
+                };
+            };
+        };
+    };
+    takeBack: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description No Content */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+        };
+    };
+    list_1: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["PairList"];
+                };
+            };
+        };
+    };
+    confirm: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["PairInput"];
+            };
+        };
+        responses: {
+            /** @description No Content */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+        };
+    };
+    refuse: {
+        parameters: {
+            query: {
+                first: string;
+                second: string;
+            };
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description No Content */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+        };
+    };
+    list_8: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["PlatformView"][];
+                };
+            };
+        };
+    };
+    check_1: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["YamlToCheck"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Checked"];
+                };
+            };
+        };
+    };
+    keys: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": {
+                        [key: string]: components["schemas"]["Key"][];
+                    };
+                };
+            };
+        };
+    };
+    get: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                name: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["PlatformDetail"];
+                };
+            };
+        };
+    };
+    save_1: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                name: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["YamlToSave"];
+            };
+        };
+        responses: {
+            /** @description No Content */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+        };
+    };
+    remove_3: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                name: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description No Content */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+        };
+    };
+    show: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                name: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["FirstContactView"];
+                };
+            };
+        };
+    };
+    check: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                name: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["BaseCheckRequest"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["BaseAnswerView"][];
+                };
+            };
+        };
+    };
+    text: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                name: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["BaseTextRequest"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["BaseTextView"];
+                };
+            };
+        };
+    };
+    read: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                name: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["TextToRead"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ReadView"];
+                };
+            };
+        };
+    };
+    text_1: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                name: string;
+                number: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["YamlView"];
+                };
+            };
+        };
+    };
+    attempt: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                name: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["TryRequest"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/x-ndjson": components["schemas"]["TrialStep"];
+                };
+            };
+        };
+    };
+    help: {
+        parameters: {
+            query: {
+                query: string;
+                cursor: number;
+            };
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["QueryHelp"];
+                };
+            };
+        };
+    };
+    list: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ReadingPlanView"][];
+                };
+            };
+        };
+    };
+    set_1: {
+        parameters: {
+            query?: {
+                group?: string;
+            };
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["ReadingPlanInput"];
+            };
+        };
+        responses: {
+            /** @description No Content */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+        };
+    };
+    remove_2: {
+        parameters: {
+            query: {
+                group: string;
+            };
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description No Content */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+        };
+    };
+    releases: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ReleaseCount"][];
+                };
+            };
+        };
+    };
+    rule: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["RetentionView"];
+                };
+            };
+        };
+    };
+    set: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["RetentionInput"];
+            };
+        };
+        responses: {
+            /** @description No Content */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+        };
+    };
+    due: {
+        parameters: {
+            query: {
+                keepCount: number;
+                keepDays: number;
+            };
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["DueView"];
+                };
+            };
+        };
+    };
+    thin: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["RetentionInput"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Thinned"];
+                };
+            };
+        };
+    };
+    marks: {
+        parameters: {
+            query?: {
+                find?: string;
+                size?: number;
+            };
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["MarkFound"][];
+                };
+            };
+        };
+    };
+    list_7: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["RoutineView"][];
+                };
+            };
+        };
+    };
+    preview: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["RuleInput"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["DueTimes"];
+                };
+            };
+        };
+    };
+    write: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                name: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["RoutineInput"];
+            };
+        };
+        responses: {
+            /** @description No Content */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+        };
+    };
+    remove_1: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                name: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description No Content */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+        };
+    };
+    run: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                name: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["RunView"];
+                };
+            };
+        };
+    };
+    runs: {
+        parameters: {
+            query?: {
+                size?: number;
+            };
+            header?: never;
+            path: {
+                name: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["RunView"][];
+                };
+            };
+        };
+    };
+    who: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Session"];
+                };
+            };
+        };
+    };
+    logIn: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["LogIn"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Session"];
+                };
+            };
+        };
+    };
+    logOut: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description No Content */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+        };
+    };
+    list_6: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["SiteView"][];
+                };
+            };
+        };
+    };
+    save: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                code: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["SiteInput"];
+            };
+        };
+        responses: {
+            /** @description No Content */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+        };
+    };
+    remove: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                code: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description No Content */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+        };
+    };
 }
