@@ -2,6 +2,7 @@
   import { onMount } from 'svelte';
   import { api, asProblem, need, type Group, type NoiseEffect, type Problem } from '$lib/api/client';
   import { count } from '$lib/text/time';
+  import { once } from '$lib/state/once';
   import Dialog from './Dialog.svelte';
   import ProblemNote from './ProblemNote.svelte';
 
@@ -49,15 +50,14 @@
     }
   }
 
-  async function keep(event: SubmitEvent) {
-    event.preventDefault();
+  const keep = once(async () => {
     try {
       await need(api.POST('/api/noise-patterns', { body: input }));
       onclose(true);
     } catch (thrown) {
       problem = asProblem(thrown);
     }
-  }
+  });
 
   onMount(async () => {
     reach = device ? 'device' : 'platform';

@@ -5,14 +5,14 @@
   import ProblemNote from '$lib/parts/ProblemNote.svelte';
   import Wordmark from '$lib/parts/Wordmark.svelte';
   import { session } from '$lib/state/session.svelte';
+  import { once } from '$lib/state/once';
 
   let name = $state('');
   let password = $state('');
   let problem = $state<Problem | undefined>();
   let isBusy = $state(false);
 
-  async function logIn(event: SubmitEvent) {
-    event.preventDefault();
+  const logIn = once(async () => {
     isBusy = true;
     problem = undefined;
     try {
@@ -26,7 +26,7 @@
     } finally {
       isBusy = false;
     }
-  }
+  });
 </script>
 
 <svelte:head><title>Log in · Chaperone</title></svelte:head>

@@ -3,6 +3,7 @@
   import ProblemNote from '$lib/parts/ProblemNote.svelte';
   import { session } from '$lib/state/session.svelte';
   import { scopesOf } from '$lib/text/role';
+  import { once } from '$lib/state/once';
 
   let { onmade }: { onmade: () => void } = $props();
   let name = $state('');
@@ -11,8 +12,7 @@
   let made = $state('');
   let problem = $state<Problem | undefined>();
 
-  async function make(event: SubmitEvent) {
-    event.preventDefault();
+  const make = once(async () => {
     try {
       made = (await need(api.POST('/api/account/tokens', { body: { name, scope, days } }))).token;
       name = '';
@@ -21,7 +21,7 @@
     } catch (thrown) {
       problem = asProblem(thrown);
     }
-  }
+  });
 </script>
 
 <form class="flex flex-wrap items-end gap-3" onsubmit={make}>

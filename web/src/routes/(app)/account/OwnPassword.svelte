@@ -1,6 +1,7 @@
 <script lang="ts">
   import { api, asProblem, need, type Problem } from '$lib/api/client';
   import ProblemNote from '$lib/parts/ProblemNote.svelte';
+  import { once } from '$lib/state/once';
 
   const FIELDS = [
     { key: 'present', says: 'Present password', least: undefined, hint: '', complete: 'current-password' },
@@ -12,8 +13,7 @@
   let problem = $state<Problem | undefined>();
   const differs = $derived(typed.again !== '' && typed.again !== typed.next);
 
-  async function change(event: SubmitEvent) {
-    event.preventDefault();
+  const change = once(async () => {
     if (differs) return;
     changed = false;
     try {
@@ -24,7 +24,7 @@
     } catch (thrown) {
       problem = asProblem(thrown);
     }
-  }
+  });
 </script>
 
 <form class="panel flex flex-col gap-3 p-4" onsubmit={change}>

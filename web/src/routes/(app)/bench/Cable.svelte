@@ -1,6 +1,7 @@
 <script lang="ts">
   import { api, asProblem, need, type Problem } from '$lib/api/client';
   import ProblemNote from '$lib/parts/ProblemNote.svelte';
+  import { once } from '$lib/state/once';
 
   interface Props {
     name: string;
@@ -12,8 +13,7 @@
   let screen = $state('');
   let problem = $state<Problem | undefined>();
 
-  async function paste(event: SubmitEvent) {
-    event.preventDefault();
+  const paste = once(async () => {
     try {
       const shown = await need(
         api.POST('/api/bench/stand-ins/{name}/cable', { params: { path: { name } }, body: { text } })
@@ -23,7 +23,7 @@
     } catch (thrown) {
       problem = asProblem(thrown);
     }
-  }
+  });
 </script>
 
 <section class="panel mt-3 p-3.5" aria-label="Cable of {name}">

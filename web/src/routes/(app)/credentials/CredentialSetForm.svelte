@@ -3,6 +3,7 @@
   import { api, asProblem, need, type CredentialSet, type Problem } from '$lib/api/client';
   import ProblemNote from '$lib/parts/ProblemNote.svelte';
   import { draftsOf, FILE_CHOICES, free, inputOf, newLogIn, toggled } from '$lib/text/logIns';
+  import { once } from '$lib/state/once';
   import LogInFields from './LogInFields.svelte';
   import PossibleList from './PossibleList.svelte';
 
@@ -25,8 +26,7 @@
   const unused = $derived(free(logIns));
   const protocols = $derived(logIns.flatMap((logIn) => logIn.protocols));
 
-  async function save(event: SubmitEvent) {
-    event.preventDefault();
+  const save = once(async () => {
     const body = {
       name,
       note,
@@ -43,7 +43,7 @@
     } catch (thrown) {
       problem = asProblem(thrown);
     }
-  }
+  });
 </script>
 
 <div class="mt-4 grid grid-cols-[minmax(0,1fr)_minmax(0,20rem)] items-start gap-4">

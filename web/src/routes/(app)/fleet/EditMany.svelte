@@ -4,6 +4,7 @@
   import Dialog from '$lib/parts/Dialog.svelte';
   import ProblemNote from '$lib/parts/ProblemNote.svelte';
   import { count } from '$lib/text/time';
+  import { once } from '$lib/state/once';
   import EarlierEdits from './EarlierEdits.svelte';
   import { tagsIn } from './fleetView';
 
@@ -36,8 +37,7 @@
     sets = await need(api.GET('/api/credential-sets')).catch(() => []);
   });
 
-  async function apply(event: SubmitEvent) {
-    event.preventDefault();
+  const apply = once(async () => {
     const body = {
       devices: [...names],
       ...(site === SAME ? {} : { site }),
@@ -52,7 +52,7 @@
     } catch (thrown) {
       problem = asProblem(thrown);
     }
-  }
+  });
 </script>
 
 <Dialog title="Edit {count(names.length, 'device')}" {oncancel}>

@@ -3,6 +3,7 @@
   import Dialog from '$lib/parts/Dialog.svelte';
   import ProblemNote from '$lib/parts/ProblemNote.svelte';
   import { count } from '$lib/text/time';
+  import { once } from '$lib/state/once';
 
   interface Props {
     query: string;
@@ -18,8 +19,7 @@
   let problem = $state<Problem | undefined>();
   const same = $derived(groups.find((group) => group.name.toLowerCase() === name.trim().toLowerCase()));
 
-  async function keep(event: SubmitEvent) {
-    event.preventDefault();
+  const keep = once(async () => {
     const params = { path: { name: name.trim() } };
     try {
       await need(api.PUT('/api/groups/{name}', { params, body: { query, note: note.trim() } }));
@@ -27,7 +27,7 @@
     } catch (thrown) {
       problem = asProblem(thrown);
     }
-  }
+  });
 </script>
 
 <Dialog title="Keep as a group" {oncancel}>

@@ -3,6 +3,7 @@
   import { api, asProblem, need, type Problem } from '$lib/api/client';
   import Dialog from '$lib/parts/Dialog.svelte';
   import ProblemNote from '$lib/parts/ProblemNote.svelte';
+  import { once } from '$lib/state/once';
   import { COLUMNS, columnsOf, withColumn } from './columns';
 
   interface Props {
@@ -24,8 +25,7 @@
     views = await need(api.GET('/api/fleet-views')).catch(() => views);
   }
 
-  async function keep(event: SubmitEvent) {
-    event.preventDefault();
+  const keep = once(async () => {
     try {
       const params = { path: { name: name.trim() } };
       await need(api.PUT('/api/fleet-views/{name}', { params, body: { address: here } }));
@@ -36,7 +36,7 @@
     } catch (thrown) {
       problem = asProblem(thrown);
     }
-  }
+  });
 
   async function remove(view: string) {
     await need(api.DELETE('/api/fleet-views/{name}', { params: { path: { name: view } } })).catch(() => {});

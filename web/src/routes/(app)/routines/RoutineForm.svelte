@@ -4,6 +4,7 @@
   import ProblemNote from '$lib/parts/ProblemNote.svelte';
   import QueryBar from '$lib/parts/QueryBar.svelte';
   import { exact } from '$lib/text/time';
+  import { once } from '$lib/state/once';
   import { DAYS, formOf, ruleOf } from './ruleText';
 
   interface Props {
@@ -43,8 +44,7 @@
     preview(rule, zone);
   });
 
-  async function keep(event: SubmitEvent) {
-    event.preventDefault();
+  const keep = once(async () => {
     try {
       const body = { rule, zone, query: named.length > 0 ? '' : query, devices: named, missed, on };
       await need(api.PUT('/api/routines/{name}', { params: { path: { name: name.trim() } }, body }));
@@ -52,7 +52,7 @@
     } catch (thrown) {
       problem = asProblem(thrown);
     }
-  }
+  });
 
   onMount(() => {
     if (!routine) return;

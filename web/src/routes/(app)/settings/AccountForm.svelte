@@ -3,6 +3,7 @@
   import { api, asProblem, need, type Account, type Problem } from '$lib/api/client';
   import ProblemNote from '$lib/parts/ProblemNote.svelte';
   import { ROLES, roleSays } from '$lib/text/role';
+  import { once } from '$lib/state/once';
 
   interface Props {
     /** The account to change; a new one if there is none. */
@@ -20,8 +21,7 @@
   let password = $state('');
   let problem = $state<Problem | undefined>();
 
-  async function save(event: SubmitEvent) {
-    event.preventDefault();
+  const save = once(async () => {
     try {
       if (given) {
         const body = { fullName, role, locked, password: password === '' ? undefined : password };
@@ -31,7 +31,7 @@
     } catch (thrown) {
       problem = asProblem(thrown);
     }
-  }
+  });
 </script>
 
 <form class="panel mt-4 grid max-w-3xl grid-cols-2 gap-x-4 gap-y-3 p-4" onsubmit={save}>

@@ -6,6 +6,7 @@
   import { Doing } from '$lib/state/doing.svelte';
   import { session } from '$lib/state/session.svelte';
   import { count } from '$lib/text/time';
+  import { once } from '$lib/state/once';
   import { nested } from './sites';
 
   let sites = $state<Site[]>([]);
@@ -26,13 +27,13 @@
     parent = site?.parent ?? '';
   }
 
-  async function save() {
+  const save = once(async () => {
     const body = { name, parent: parent === '' ? undefined : parent };
     const isSaved = await doing.act(() =>
       need(api.PUT('/api/sites/{code}', { params: { path: { code } }, body }))
     );
     edits = !isSaved;
-  }
+  });
 
   const remove = (site: Site) =>
     doing.act(() => need(api.DELETE('/api/sites/{code}', { params: { path: { code: site.code } } })));
@@ -53,13 +54,7 @@
   </div>
   {#if doing.problem}<div class="mt-2 max-w-3xl"><ProblemNote problem={doing.problem} /></div>{/if}
   {#if edits}
-    <form
-      class="panel mt-2 flex max-w-3xl flex-wrap items-end gap-3 p-4"
-      onsubmit={(event) => {
-        event.preventDefault();
-        save();
-      }}
-    >
+    <form class="panel mt-2 flex max-w-3xl flex-wrap items-end gap-3 p-4" onsubmit={save}>
       <label>
         <span class="font-semibold">Short word</span>
         <input

@@ -196,8 +196,7 @@ class CompareTest {
         page.getByLabel("By the clock of").selectOption("Europe/Berlin");
         assertThat(page.getByRole(AriaRole.ALERT)).hasCount(0);
         assertThat(page.locator("form ol li")).hasCount(5);
-        page.keyboard().press("Enter");
-        page.getByText("Keep it").click();
+        page.getByText("Keep it").dblclick();
         Locator row = page.getByRole(AriaRole.ROW).filter(new Locator.FilterOptions().setHasText("one switch"));
         assertThat(row).containsText("1 now");
         row.getByText("Run now").click();

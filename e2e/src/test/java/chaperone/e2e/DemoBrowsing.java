@@ -40,9 +40,11 @@ final class DemoBrowsing implements BeforeAllCallback, AfterEachCallback, AfterA
 
     @Override
     public void afterEach(ExtensionContext context) {
-        browsing.complaints.removeIf(complaint -> expected.stream().anyMatch(complaint::contains));
-        assertThat(browsing.complaints).isEmpty();
+        List<String> complaints = browsing.complaints.stream()
+                .filter(complaint -> expected.stream().noneMatch(complaint::contains))
+                .toList();
         browsing.closePages();
+        assertThat(complaints).isEmpty();
     }
 
     @Override

@@ -18,6 +18,7 @@
   import { accountsOf, FILE_CHOICES, titlesOf } from '$lib/text/logIns';
   import PossibleList from '../PossibleList.svelte';
   import { count } from '$lib/text/time';
+  import { once } from '$lib/state/once';
 
   const id = $derived(Number(page.params.id));
   let set = $state<CredentialSet | undefined>();
@@ -47,8 +48,7 @@
     }
   }
 
-  async function attempt(event: SubmitEvent) {
-    event.preventDefault();
+  const attempt = once(async () => {
     try {
       const found = await need(
         api.GET('/api/devices', { params: { query: { query: tryOn, size: 500, sort: 'name' } } })
@@ -61,7 +61,7 @@
     } catch (thrown) {
       problem = asProblem(thrown);
     }
-  }
+  });
 
   async function replace() {
     if (instead === undefined) return;

@@ -3,6 +3,7 @@
   import ProblemNote from '$lib/parts/ProblemNote.svelte';
   import When from '$lib/parts/When.svelte';
   import { session } from '$lib/state/session.svelte';
+  import { once } from '$lib/state/once';
 
   interface Props {
     name: string;
@@ -28,15 +29,14 @@
     await onmarked();
   }
 
-  function put(event: SubmitEvent) {
-    event.preventDefault();
+  const put = once(() => {
     const body = { kind: writes ?? ('NOTE' as const), text };
-    act(() =>
+    return act(() =>
       need(
         api.POST('/api/devices/{name}/revisions/{number}/marks', { params: { path, query: { kind } }, body })
       )
     );
-  }
+  });
 
   const remove = (id: number) =>
     act(() =>

@@ -6,6 +6,7 @@
   import ProblemNote from '$lib/parts/ProblemNote.svelte';
   import { address } from '$lib/state/address.svelte';
   import { session } from '$lib/state/session.svelte';
+  import { once } from '$lib/state/once';
   import FirstContact from './FirstContact.svelte';
   import Headings from './Headings.svelte';
   import { needsMeanings, type Guess } from './headings';
@@ -67,8 +68,7 @@
     problem = undefined;
   }
 
-  async function bringIn(event: SubmitEvent) {
-    event.preventDefault();
+  const bringIn = once(async () => {
     if (set === undefined) return;
     isBusy = true;
     problem = undefined;
@@ -92,7 +92,7 @@
     } finally {
       isBusy = false;
     }
-  }
+  });
 </script>
 
 <svelte:head><title>Bring devices in · Chaperone</title></svelte:head>

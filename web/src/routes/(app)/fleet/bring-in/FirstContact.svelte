@@ -11,6 +11,7 @@
   } from '$lib/api/client';
   import ProblemNote from '$lib/parts/ProblemNote.svelte';
   import { session } from '$lib/state/session.svelte';
+  import { once } from '$lib/state/once';
   import { askedFor, masked, sayOf } from './firstContact';
 
   interface Props {
@@ -100,8 +101,7 @@
     }
   }
 
-  async function check(event: SubmitEvent) {
-    event.preventDefault();
+  const check = once(async () => {
     const known = Object.fromEntries(
       Object.entries(values).filter(([key]) => !contact?.fields.find((field) => field.key === key)?.isSecret)
     );
@@ -119,7 +119,7 @@
       checkProblem = asProblem(thrown);
       answers = undefined;
     }
-  }
+  });
 </script>
 
 {#if !session.mayAct}

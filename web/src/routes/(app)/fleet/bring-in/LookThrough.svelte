@@ -4,6 +4,7 @@
   import { api, asProblem, need, type CredentialSet, type Problem } from '$lib/api/client';
   import ProblemNote from '$lib/parts/ProblemNote.svelte';
   import { session } from '$lib/state/session.svelte';
+  import { once } from '$lib/state/once';
 
   let { sets }: { sets: readonly CredentialSet[] } = $props();
   const EXAMPLE = '192.0.2.1 - 192.0.2.40\n198.51.100.0/26\n2001:db8::100 - 2001:db8::1ff';
@@ -14,8 +15,7 @@
   let isBusy = $state(false);
   let problem = $state<Problem | undefined>();
 
-  async function look(event: SubmitEvent) {
-    event.preventDefault();
+  const look = once(async () => {
     isBusy = true;
     try {
       const body = { ranges, credentialSets: chosen, port, perSecond };
@@ -26,7 +26,7 @@
     } finally {
       isBusy = false;
     }
-  }
+  });
 
   const toggle = (id: number) =>
     (chosen = chosen.includes(id) ? chosen.filter((each) => each !== id) : [...chosen, id]);

@@ -11,6 +11,7 @@
   } from '$lib/api/client';
   import ProblemNote from '$lib/parts/ProblemNote.svelte';
   import { session } from '$lib/state/session.svelte';
+  import { once } from '$lib/state/once';
   import { STEP, summary } from './trialText';
 
   interface Props {
@@ -31,8 +32,7 @@
   const isKnown = $derived(names.includes(where.trim()));
   const address = $derived(/^(\[[^\]]+\]|[^:\s]+)(?::(\d+))?$/.exec(where.trim()));
 
-  async function run(event: SubmitEvent) {
-    event.preventDefault();
+  const run = once(async () => {
     problem = undefined;
     steps = [];
     const body = isKnown
@@ -55,7 +55,7 @@
     } finally {
       running = undefined;
     }
-  }
+  });
 
   onMount(() => {
     need(api.GET('/api/credential-sets')).then(

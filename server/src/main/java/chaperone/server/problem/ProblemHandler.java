@@ -1,11 +1,14 @@
 package chaperone.server.problem;
 
 import jakarta.validation.ConstraintViolationException;
+import java.sql.SQLException;
 import java.util.List;
+import java.util.Set;
 import java.util.UUID;
 import org.apache.catalina.connector.ClientAbortException;
 import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
+import org.springframework.dao.DataIntegrityViolationException;
 import org.springframework.dao.OptimisticLockingFailureException;
 import org.springframework.http.HttpHeaders;
 import org.springframework.http.HttpStatus;
@@ -25,6 +28,9 @@ import org.springframework.web.servlet.mvc.method.annotation.ResponseEntityExcep
 class ProblemHandler extends ResponseEntityExceptionHandler {
     private static final Logger LOG = LoggerFactory.getLogger(ProblemHandler.class);
 
+    /** SQL states (ISO 9075) of PostgreSQL: a key that is there already, a reference to what is not. */
+    private static final Set<String> RACES = Set.of("23505", "23503");
+
     private record FieldProblem(String field, String message) {}
 
     @ExceptionHandler
@@ -34,13 +40,20 @@ class ProblemHandler extends ResponseEntityExceptionHandler {
         return problem;
     }
 
-    @ExceptionHandler
-    ProblemDetail raced(OptimisticLockingFailureException e) {
+    @ExceptionHandler(OptimisticLockingFailureException.class)
+    ProblemDetail raced() {
         return problem(
                 HttpStatus.CONFLICT,
                 "changed-meanwhile",
                 "Somebody else changed this meanwhile.",
                 "Load it again and repeat.");
+    }
+
+    /** Two made the same at once, or one uses what the other removes: the database lets only one of them. */
+    @ExceptionHandler
+    ProblemDetail raced(DataIntegrityViolationException e) {
+        boolean isRace = e.getMostSpecificCause() instanceof SQLException cause && RACES.contains(cause.getSQLState());
+        return isRace ? raced() : unforeseen(e);
     }
 
     @ExceptionHandler

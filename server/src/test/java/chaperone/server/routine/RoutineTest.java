@@ -15,6 +15,7 @@ import java.time.ZoneOffset;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.stream.IntStream;
 import org.junit.jupiter.api.AfterAll;
 import org.junit.jupiter.api.AfterEach;
 import org.junit.jupiter.api.BeforeAll;
@@ -177,6 +178,17 @@ class RoutineTest {
                         "/api/routines/preview", Map.of("rule", "cron 30 2 * * 1-5", "zone", "Europe/Berlin"))
                 .json(200);
         assertThat(preview.get("dueAt")).hasSize(5);
+    }
+
+    @Test
+    void oneThatIsSentTwiceAtOnceIsMadeOnce() {
+        List<Integer> answers = IntStream.range(0, 12)
+                .parallel()
+                .mapToObj(i -> engineer.put("/api/routines/twice", input("daily 02:30", Map.of()))
+                        .status())
+                .toList();
+        assertThat(answers).contains(204).isSubsetOf(204, 409);
+        assertThat(engineer.get("/api/routines").json(200)).hasSize(1);
     }
 
     /** From one moment to another, a minute at a time. */

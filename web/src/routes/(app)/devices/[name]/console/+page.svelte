@@ -14,6 +14,7 @@
   import When from '$lib/parts/When.svelte';
   import { session } from '$lib/state/session.svelte';
   import { bytes } from '$lib/text/bytes';
+  import { once } from '$lib/state/once';
   import { lengthOf } from './replay';
   import Replay from './Replay.svelte';
   import { opened } from '../opened.svelte';
@@ -38,8 +39,7 @@
     }
   }
 
-  async function ask(event: SubmitEvent) {
-    event.preventDefault();
+  const ask = once(async () => {
     try {
       open = await need(
         api.POST('/api/devices/{name}/consoles', {
@@ -54,7 +54,7 @@
     } catch (thrown) {
       problem = asProblem(thrown);
     }
-  }
+  });
 
   async function look(id: number) {
     try {
