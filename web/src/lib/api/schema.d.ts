@@ -676,6 +676,38 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/devices/{name}/tables/{kind}/difference": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["difference"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/devices/{name}/tables/{kind}/readings": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["readings"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/devices/{name}/telnet": {
         parameters: {
             query?: never;
@@ -1691,8 +1723,7 @@ export interface components {
         Damaged: {
             device: string;
             how: string;
-            /** @enum {string} */
-            kind: "RUNNING" | "SAVED";
+            kind: string;
             /** Format: int32 */
             number: number;
         };
@@ -1784,8 +1815,7 @@ export interface components {
             device: string;
             /** Format: int64 */
             id: number;
-            /** @enum {string} */
-            kind: "RUNNING" | "SAVED";
+            kind: string;
             /** Format: date-time */
             lastSeen: string;
             /** Format: int32 */
@@ -1798,6 +1828,8 @@ export interface components {
             /** Format: int32 */
             devices: number;
             named: components["schemas"]["Due"][];
+            /** Format: int32 */
+            readings: number;
             /** Format: int32 */
             revisions: number;
         };
@@ -2476,6 +2508,12 @@ export interface components {
             writtenBy: string;
             zone: string;
         };
+        RowDifference: {
+            after: string[];
+            before: string[];
+            /** @enum {string} */
+            state: "ADDED" | "REMOVED" | "ALTERED";
+        };
         RowView: {
             after?: components["schemas"]["SideView"];
             before?: components["schemas"]["SideView"];
@@ -2570,6 +2608,34 @@ export interface components {
             oddAfter?: string;
             oddBefore?: string;
         };
+        TableDifferenceView: {
+            /** Format: int32 */
+            added: number;
+            after: components["schemas"]["TableReadingView"];
+            /** Format: int32 */
+            altered: number;
+            before: components["schemas"]["TableReadingView"];
+            columns: string[];
+            /** Format: int32 */
+            removed: number;
+            rows: components["schemas"]["RowDifference"][];
+        };
+        TableReadingView: {
+            /** Format: int32 */
+            added: number;
+            /** Format: int32 */
+            altered: number;
+            /** Format: date-time */
+            firstReadAt: string;
+            /** Format: date-time */
+            lastReadAt: string;
+            /** Format: int32 */
+            number: number;
+            /** Format: int32 */
+            removed: number;
+            /** Format: int32 */
+            rows: number;
+        };
         TableView: {
             /** Format: int32 */
             all: number;
@@ -2601,6 +2667,8 @@ export interface components {
             bytes: number;
             /** Format: int32 */
             copies: number;
+            /** Format: int32 */
+            readings: number;
             /** Format: int32 */
             revisions: number;
         };
@@ -3834,6 +3902,57 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["TableView"][];
+                };
+            };
+        };
+    };
+    difference: {
+        parameters: {
+            query: {
+                before: number;
+                after: number;
+            };
+            header?: never;
+            path: {
+                name: string;
+                kind: "ROUTES" | "ARP" | "MACS" | "NEIGHBOURS";
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["TableDifferenceView"];
+                };
+            };
+        };
+    };
+    readings: {
+        parameters: {
+            query?: {
+                size?: number;
+            };
+            header?: never;
+            path: {
+                name: string;
+                kind: "ROUTES" | "ARP" | "MACS" | "NEIGHBOURS";
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["TableReadingView"][];
                 };
             };
         };

@@ -8,7 +8,7 @@
   import { session } from '$lib/state/session.svelte';
   import { bytes } from '$lib/text/bytes';
   import { count } from '$lib/text/time';
-  import { dueByDevice } from './keepingText';
+  import { dueByDevice, pageOf, whatGoes, wordOf } from './keepingText';
 
   /** In milliseconds. */
   const LOOKS_EVERY = 500;
@@ -18,6 +18,8 @@
   let said = $state('');
   let asks = $state(false);
   let isChecking = $state(false);
+
+  const goes = $derived(due ? due.revisions + due.readings : 0);
 
   const isWhole = $derived(
     [rule.keepCount, rule.keepDays].every((each) => Number.isInteger(each) && each > 0)
@@ -57,7 +59,7 @@
     asks = false;
     await doing.act(async () => {
       const gone = await need(api.POST('/api/retention/thin', { body: rule }));
-      said = `${count(gone.revisions, 'revision')} and ${count(gone.copies, 'copy', 'copies')} are gone.`;
+      said = `${whatGoes(gone)} are gone, with ${count(gone.copies, 'copy', 'copies')}.`;
     });
   }
 
@@ -83,7 +85,8 @@
   <h2 id="keeping">How long revisions are kept</h2>
   <p class="text-quiet max-w-3xl">
     A revision goes only when it is neither among the newest of its configuration nor was seen in that time.
-    One with a label or a note stays, and so does the newest whole one.
+    One with a label or a note stays, and so does the newest whole one. What tables showed goes by the same
+    rule.
   </p>
   {#if doing.problem}<div class="mt-2"><ProblemNote problem={doing.problem} /></div>{/if}
   <div class="panel mt-2 max-w-3xl px-4 py-3">
@@ -129,15 +132,15 @@
     {#if due}
       <div class="mt-3 flex items-center gap-3">
         <p class="grow">
-          {#if due.revisions === 0}Nothing would go now.
-          {:else}<b>{count(due.revisions, 'revision')}</b> of {count(due.devices, 'device')} would go now.{/if}
+          {#if goes === 0}Nothing would go now.
+          {:else}<b>{whatGoes(due)}</b> of {count(due.devices, 'device')} would go now.{/if}
           {#if said}<span class="text-success">{said}</span>{/if}
         </p>
-        {#if session.mayManage && due.revisions > 0}
+        {#if session.mayManage && goes > 0}
           <button class="btn" onclick={() => (asks = true)}>Thin out now…</button>
         {/if}
       </div>
-      {#if due.revisions > 0}
+      {#if goes > 0}
         <details class="mt-1">
           <summary class="cursor-pointer">Which ones</summary>
           <ul class="mt-1 max-h-44 overflow-y-auto">
@@ -145,8 +148,8 @@
               <li><a class="underline" href={each.path}>{each.title}</a>: {each.numbers}</li>
             {/each}
           </ul>
-          {#if due.named.length < due.revisions}<p class="text-quiet">
-              and {due.revisions - due.named.length} more
+          {#if due.named.length < goes}<p class="text-quiet">
+              and {goes - due.named.length} more
             </p>{/if}
         </details>
       {/if}
@@ -181,10 +184,8 @@
         <ul class="mt-2 max-h-44 overflow-y-auto">
           {#each integrity.damaged as each (each.device + each.kind + each.number)}
             <li class="text-error">
-              <a
-                class="underline"
-                href="/devices/{encodeURIComponent(each.device)}?kind={each.kind}&b={each.number}"
-                >{each.device}, {each.kind.toLowerCase()}, revision {each.number}</a
+              <a class="underline" href="{pageOf(each)}&b={each.number}"
+                >{each.device}, {wordOf(each.kind)}, {each.number}</a
               >
               {each.how}
             </li>
@@ -199,10 +200,10 @@
 </section>
 
 {#if asks && due}
-  <Dialog title="Thin out {count(due.revisions, 'revision')}?" oncancel={() => (asks = false)}>
+  <Dialog title="Thin out {whatGoes(due)}?" oncancel={() => (asks = false)}>
     <p class="mt-2">
-      {count(due.revisions, 'revision')} of {count(due.devices, 'device')} go for good, with the copies that found
-      them. What has a label or a note stays.
+      {whatGoes(due)} of {count(due.devices, 'device')} go for good, with the copies that found them. What has a
+      label or a note stays.
     </p>
     <div class="mt-4 flex justify-end gap-2">
       <button class="btn" onclick={() => (asks = false)}>Cancel</button>

@@ -12,7 +12,8 @@ import java.util.function.Predicate;
  *
  * @param saved none if the platform has one configuration only
  * @param mark what the platform's quick check gave just before; empty if it has none
- * @param part the line by which the device said that this account is shown only a part; none if all was shown
+ * @param part the line by which the device said that this account is shown only a part; none if all was shown, or if the
+ *     text was known
  */
 public record RetrievedCopy(Facts facts, String running, Optional<String> saved, String mark, Optional<String> part) {
 
@@ -34,7 +35,9 @@ public record RetrievedCopy(Facts facts, String running, Optional<String> saved,
         String running = whole(conversation, platform, platform.copy().running(), isKnown);
         Optional<String> saved =
                 platform.copy().saved().map(request -> whole(conversation, platform, request, isKnown));
-        return new RetrievedCopy(facts, running, saved, mark, platform.copy().partOf(running));
+        Optional<String> part =
+                isKnown.test(running) ? Optional.empty() : platform.copy().partOf(running);
+        return new RetrievedCopy(facts, running, saved, mark, part);
     }
 
     private static String whole(

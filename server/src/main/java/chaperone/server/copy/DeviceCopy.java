@@ -31,7 +31,7 @@ class DeviceCopy {
     private final Clock clock;
 
     /** What was read in one conversation. */
-    record Read(RetrievedCopy copy, List<Table> tables) {}
+    record Read(RetrievedCopy copy, TextDigests digests, List<Table> tables) {}
 
     DeviceCopy(SameAgain sameAgain, CopyStore store, Tables tables, Clock clock) {
         this.sameAgain = sameAgain;
@@ -43,11 +43,10 @@ class DeviceCopy {
     /** @param tablesAfter how old tables may be before they are read anew */
     Read retrieve(Conversation conversation, Sheet sheet, Platform platform, Duration tablesAfter) {
         // What was taken as a whole configuration before need not be read again to know that it is one.
-        Predicate<String> isKnown =
-                text -> sheet.running().filter(r -> r.isOf(text)).isPresent()
-                        || sheet.saved().filter(s -> s.isOf(text)).isPresent();
+        TextDigests digests = new TextDigests();
+        Predicate<String> isKnown = text -> digests.isOf(sheet.running(), text) || digests.isOf(sheet.saved(), text);
         RetrievedCopy copy = RetrievedCopy.from(conversation, platform, isKnown);
-        return new Read(copy, tablesIfOld(conversation, sheet, platform, tablesAfter));
+        return new Read(copy, digests, tablesIfOld(conversation, sheet, platform, tablesAfter));
     }
 
     /** Nothing if they are young enough. */
@@ -77,7 +76,7 @@ class DeviceCopy {
 
     /** Nothing if the device was removed meanwhile. */
     Optional<Stored> store(long device, Sheet sheet, Read read) {
-        boolean isSame = sameAgain.note(device, sheet, read.copy());
+        boolean isSame = sameAgain.note(device, sheet, read);
         Optional<Stored> stored = isSame ? Optional.of(new Stored(false, false, "")) : store.store(device, read.copy());
         if (stored.isPresent()) keep(device, read.tables());
         return stored;

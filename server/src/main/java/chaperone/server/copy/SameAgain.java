@@ -2,6 +2,7 @@ package chaperone.server.copy;
 
 import chaperone.connect.RetrievedCopy;
 import chaperone.server.copy.CopySheet.Sheet;
+import chaperone.server.copy.DeviceCopy.Read;
 import chaperone.server.event.EventPulse;
 import chaperone.server.history.LatestRevision;
 import java.sql.Timestamp;
@@ -41,12 +42,13 @@ class SameAgain {
     }
 
     /** False, with nothing noted, if anything is new: a fact, a configuration, or whether there is a saved one. */
-    boolean note(long device, Sheet sheet, RetrievedCopy copy) {
+    boolean note(long device, Sheet sheet, Read read) {
+        RetrievedCopy copy = read.copy();
         boolean isSame = sheet.facts().cover(copy.facts(), clock.instant())
-                && sheet.running().filter(known -> known.isOf(copy.running())).isPresent()
+                && read.digests().isOf(sheet.running(), copy.running())
                 && copy.saved().isPresent() == sheet.saved().isPresent()
                 && copy.saved()
-                        .map(text -> sheet.saved().orElseThrow().isOf(text))
+                        .map(text -> read.digests().isOf(sheet.saved(), text))
                         .orElse(true);
         return isSame && noted(device, copy.mark(), sheet.running().orElseThrow(), sheet.saved());
     }

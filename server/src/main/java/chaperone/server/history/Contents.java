@@ -2,6 +2,7 @@ package chaperone.server.history;
 
 import chaperone.core.archive.ContentPack;
 import chaperone.core.archive.DamagedPackException;
+import chaperone.server.problem.ProblemException;
 import java.nio.ByteBuffer;
 import java.security.MessageDigest;
 import java.security.NoSuchAlgorithmException;
@@ -11,13 +12,14 @@ import java.util.List;
 import java.util.Optional;
 import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
+import org.springframework.http.HttpStatus;
 import org.springframework.stereotype.Component;
 import org.springframework.transaction.annotation.Propagation;
 import org.springframework.transaction.annotation.Transactional;
 
 /** Keeps texts once each, packed with those they came from, and checks their digest whenever one is read. */
 @Component
-class Contents {
+public class Contents {
     private static final Logger LOG = LoggerFactory.getLogger(Contents.class);
 
     private final ContentRepository contents;
@@ -130,7 +132,7 @@ class Contents {
         }
     }
 
-    /** Packs a pack anew without the contents that no revision points to. */
+    /** Packs a pack anew without the contents that nothing points to. */
     @Transactional
     public void dropLeftovers(long packId) {
         StoredPack pack = packs.lock(packId).orElseThrow();
@@ -163,6 +165,16 @@ class Contents {
         } catch (NoSuchAlgorithmException e) {
             throw new IllegalStateException(e);
         }
+    }
+
+    /** @param what cannot be given back as it was, such as a revision */
+    public static ProblemException unreadable(String what) {
+        return new ProblemException(
+                HttpStatus.INTERNAL_SERVER_ERROR,
+                "damaged-content",
+                "The stored bytes of " + what + " are damaged: it cannot be given back as it was.",
+                "Ask an administrator to bring the database back from a copy made before; the device's next copy is kept"
+                        + " all the same.");
     }
 
     private static IllegalStateException damaged(byte[] digest, String how) {

@@ -185,14 +185,7 @@ public class History {
     }
 
     private Text text(Revision revision) {
-        return textIfSound(revision)
-                .orElseThrow(() -> new ProblemException(
-                        HttpStatus.INTERNAL_SERVER_ERROR,
-                        "damaged-revision",
-                        "The stored bytes of revision " + revision.number()
-                                + " are damaged: it cannot be given back as it was.",
-                        "Ask an administrator to bring the database back from a copy made before; the device's next copy is kept"
-                                + " all the same."));
+        return textIfSound(revision).orElseThrow(() -> Contents.unreadable("revision " + revision.number()));
     }
 
     static byte[] settledDigest(Noise noise, List<String> lines) {

@@ -10,15 +10,19 @@ import org.springframework.data.domain.Limit;
 import org.springframework.jdbc.core.simple.JdbcClient;
 import org.springframework.stereotype.Service;
 
-/** Reads every stored content again and checks its digest; names the revisions whose bytes are not what they were. */
+/** Reads every stored content again and checks its digest; names the revisions and readings whose bytes are not what they were. */
 @Service
 class Integrity {
     private static final Logger LOG = LoggerFactory.getLogger(Integrity.class);
     private static final int AT_ONCE = 100;
     private static final String DAMAGED = """
-            select d.name as device, r.kind, r.number, c.damage
-            from content c join revision r on r.digest = c.digest join device d on d.id = r.device_id
-            where c.damage <> '' order by d.name, r.kind, r.number limit 1000""";
+            select d.name as device, h.kind, h.number, c.damage
+            from content c
+            join (
+              select device_id, kind, number, digest from revision
+              union all select device_id, kind, number, digest from table_reading) h on h.digest = c.digest
+            join device d on d.id = h.device_id
+            where c.damage <> '' order by d.name, h.kind, h.number limit 1000""";
 
     private final Contents contents;
     private final StoredPackRepository packs;
@@ -27,8 +31,12 @@ class Integrity {
     private final Clock clock;
     private final AtomicBoolean isRunning = new AtomicBoolean();
 
-    /** A revision that cannot be given back as it was. */
-    record Damaged(String device, ConfigKind kind, int number, String how) {}
+    /**
+     * A revision, or a reading of a table, that cannot be given back as it was.
+     *
+     * @param kind of configuration, or of table
+     */
+    record Damaged(String device, String kind, int number, String how) {}
 
     Integrity(
             Contents contents,
@@ -75,10 +83,7 @@ class Integrity {
     List<Damaged> damaged() {
         return database.sql(DAMAGED)
                 .query((row, number) -> new Damaged(
-                        row.getString("device"),
-                        ConfigKind.valueOf(row.getString("kind")),
-                        row.getInt("number"),
-                        row.getString("damage")))
+                        row.getString("device"), row.getString("kind"), row.getInt("number"), row.getString("damage")))
                 .list();
     }
 }

@@ -11,8 +11,10 @@ import jakarta.validation.constraints.Min;
 import jakarta.validation.constraints.Size;
 import java.security.Principal;
 import java.time.Instant;
+import java.util.Comparator;
 import java.util.List;
 import java.util.Optional;
+import java.util.stream.Stream;
 import org.springframework.http.HttpStatus;
 import org.springframework.jdbc.core.simple.JdbcClient;
 import org.springframework.transaction.annotation.Transactional;
@@ -64,8 +66,11 @@ class KeepingController {
             @Min(1) @Max(36_500) int keepDays,
             boolean on) {}
 
-    /** @param named the first of them, device by device */
-    record DueView(int revisions, int devices, List<Due> named) {}
+    /**
+     * @param readings of tables
+     * @param named the first of them, device by device
+     */
+    record DueView(int revisions, int readings, int devices, List<Due> named) {}
 
     /** @param bytes of all contents, compressed */
     record IntegrityView(Optional<PassView> latest, long revisions, long contents, long bytes, List<Damaged> damaged) {}
@@ -91,9 +96,14 @@ class KeepingController {
     @GetMapping("/retention/due")
     public DueView due(
             @RequestParam @Min(1) @Max(100_000) int keepCount, @RequestParam @Min(1) @Max(36_500) int keepDays) {
-        List<Due> due = retention.due(keepCount, keepDays);
-        int devices = (int) due.stream().map(Due::device).distinct().count();
-        return new DueView(due.size(), devices, due.subList(0, Math.min(due.size(), MOST_NAMED)));
+        List<Due> revisions = retention.due(keepCount, keepDays);
+        List<Due> readings = retention.dueReadings(keepCount, keepDays);
+        List<Due> all = Stream.concat(revisions.stream(), readings.stream())
+                .sorted(Comparator.comparing(Due::device))
+                .toList();
+        int devices = (int) all.stream().map(Due::device).distinct().count();
+        List<Due> named = all.subList(0, Math.min(all.size(), MOST_NAMED));
+        return new DueView(revisions.size(), readings.size(), devices, named);
     }
 
     /** Thins out by this rule, once, now. */

@@ -9,8 +9,13 @@ import java.util.Arrays;
  * @param digest of its bytes; {@code settled} of what is left without noise
  */
 public record LatestRevision(long id, byte[] digest, byte[] settled) {
-    /** Whether a text is this revision's to the byte. */
-    public boolean isOf(String text) {
-        return Arrays.equals(digest, Contents.sha256(ConfigBytes.encode(text)));
+    /** Under which a text's bytes would be kept. */
+    public static byte[] digestOf(String text) {
+        return Contents.sha256(ConfigBytes.encode(text));
+    }
+
+    /** Whether a text of that digest is this revision's to the byte. */
+    public boolean isOf(byte[] other) {
+        return Arrays.equals(digest, other);
     }
 }

@@ -18,7 +18,7 @@ import org.springframework.transaction.support.TransactionTemplate;
 /**
  * Thins out revisions by age and count. A revision goes only if it is neither among the newest of its configuration nor
  * was seen within the time; one with a label or a note stays, and so does the newest whole one, which later copies are
- * measured by.
+ * measured by. Readings of tables go by the same count and time.
  */
 @Service
 class Retention {
@@ -36,6 +36,21 @@ class Retention {
                 order by w.number desc limit 1), 0)
             order by d.name, r.kind, r.number""";
 
+    private static final String DUE_READINGS = """
+            select t.id, d.name as device, t.kind, t.number, t.last_read_at as last_copy_at
+            from table_reading t join device d on d.id = t.device_id
+            where t.last_read_at < :limit
+              and t.number <= (
+                select n.number from table_reading n where n.device_id = t.device_id and n.kind = t.kind
+                order by n.number desc offset :count limit 1)
+            order by d.name, t.kind, t.number""";
+
+    private static final String FIRST_READINGS = """
+            update table_reading t set added = 0, removed = 0, altered = 0
+            where t.added + t.removed + t.altered > 0 and not exists (
+              select 1 from table_reading n
+              where n.device_id = t.device_id and n.kind = t.kind and n.number < t.number)""";
+
     private final JdbcClient database;
     private final Fleet fleet;
     private final History history;
@@ -44,11 +59,19 @@ class Retention {
     private final TransactionTemplate transaction;
     private final Clock clock;
 
-    /** One that would go. */
-    record Due(long id, String device, ConfigKind kind, int number, Instant lastSeen) {}
+    /**
+     * One that would go.
+     *
+     * @param kind of configuration, or of table
+     */
+    record Due(long id, String device, String kind, int number, Instant lastSeen) {
+        boolean isOf(ConfigKind wanted) {
+            return kind.equals(wanted.name());
+        }
+    }
 
     /** @param bytes that the packs of contents have become shorter by, compressed */
-    record Thinned(int revisions, int copies, long bytes) {}
+    record Thinned(int revisions, int copies, int readings, long bytes) {}
 
     Retention(
             JdbcClient database,
@@ -67,15 +90,24 @@ class Retention {
         this.clock = clock;
     }
 
-    /** What would go by this rule; nothing does. */
+    /** Revisions that would go by this rule; nothing does. */
     List<Due> due(int keepCount, int keepDays) {
-        return database.sql(DUE)
+        return due(DUE, keepCount, keepDays);
+    }
+
+    /** Readings of tables that would go by this rule. */
+    List<Due> dueReadings(int keepCount, int keepDays) {
+        return due(DUE_READINGS, keepCount, keepDays);
+    }
+
+    private List<Due> due(String sql, int keepCount, int keepDays) {
+        return database.sql(sql)
                 .param("limit", Timestamp.from(clock.instant().minus(Duration.ofDays(keepDays))))
                 .param("count", keepCount)
                 .query((row, number) -> new Due(
                         row.getLong("id"),
                         row.getString("device"),
-                        ConfigKind.valueOf(row.getString("kind")),
+                        row.getString("kind"),
                         row.getInt("number"),
                         row.getTimestamp("last_copy_at").toInstant()))
                 .list();
@@ -94,8 +126,23 @@ class Retention {
             copies += removed == null ? 0 : removed;
             gone += each.getValue().size();
         }
+        int readings = thinReadings(keepCount, keepDays);
         for (long pack : contents.packsWithLeftovers()) contents.dropLeftovers(pack);
-        return new Thinned(gone, copies, Math.max(0, before - storedBytes()));
+        return new Thinned(gone, copies, readings, Math.max(0, before - storedBytes()));
+    }
+
+    /** The oldest go first: only the first that stays has no longer anything to be measured by. */
+    private int thinReadings(int keepCount, int keepDays) {
+        List<Long> ids = dueReadings(keepCount, keepDays).stream().map(Due::id).toList();
+        if (ids.isEmpty()) return 0;
+        Integer gone = transaction.execute(status -> {
+            int removed = database.sql("delete from table_reading where id in (:ids)")
+                    .param("ids", ids)
+                    .update();
+            database.sql(FIRST_READINGS).update();
+            return removed;
+        });
+        return gone == null ? 0 : gone;
     }
 
     private int remove(String device, List<Due> due) {
@@ -121,7 +168,7 @@ class Retention {
         for (Revision revision : revisions.all(device.id(), kind)) {
             int last = before.map(Revision::number).orElse(0);
             boolean hasLostNeighbour = gone.stream()
-                    .anyMatch(due -> due.kind() == kind && due.number() > last && due.number() < revision.number());
+                    .anyMatch(due -> due.isOf(kind) && due.number() > last && due.number() < revision.number());
             if (hasLostNeighbour) history.compareAnew(device, before, revision);
             before = Optional.of(revision);
         }

@@ -8,9 +8,7 @@ import jakarta.persistence.Entity;
 import jakarta.persistence.EnumType;
 import jakarta.persistence.Enumerated;
 import java.time.Instant;
-import java.util.Arrays;
 import java.util.List;
-import java.util.stream.Collectors;
 
 /** The newest reading of one table of a device. */
 @Entity
@@ -50,18 +48,12 @@ class DeviceTable {
     }
 
     List<List<String>> rows() {
-        return rows.lines().map(row -> Arrays.asList(row.split("\t", -1))).toList();
+        return TableText.cells(rows);
     }
 
     void show(Table table, Instant at) {
         readAt = at;
         rowCount = table.rows().size();
-        rows = table.rows().stream()
-                .map(row -> row.cells().stream().map(DeviceTable::clean).collect(Collectors.joining("\t")))
-                .collect(Collectors.joining("\n"));
-    }
-
-    private static String clean(String cell) {
-        return cell.replaceAll("[\\x00-\\x1f]", " ");
+        rows = TableText.of(table);
     }
 }

@@ -9,13 +9,15 @@ import java.util.stream.Collectors;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
 
-/** Keeps the newest reading of each table. */
+/** Keeps the newest reading of each table at hand, and what it showed before in its history. */
 @Service
 public class Tables {
     private final DeviceTableRepository tables;
+    private final TableHistory history;
 
-    Tables(DeviceTableRepository tables) {
+    Tables(DeviceTableRepository tables, TableHistory history) {
         this.tables = tables;
+        this.history = history;
     }
 
     @Transactional
@@ -25,6 +27,7 @@ public class Tables {
                     .orElseGet(() -> new DeviceTable(device, table.kind()));
             kept.show(table, at);
             tables.save(kept);
+            history.keep(device, table, at);
         }
     }
 

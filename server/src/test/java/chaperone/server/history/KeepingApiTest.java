@@ -2,9 +2,14 @@ package chaperone.server.history;
 
 import static org.assertj.core.api.Assertions.assertThat;
 
+import chaperone.core.table.Table;
+import chaperone.core.table.TableKind;
 import chaperone.server.account.Role;
 import chaperone.server.support.Api;
 import chaperone.server.support.TestServer;
+import chaperone.server.table.Tables;
+import java.time.Duration;
+import java.time.Instant;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
@@ -129,6 +134,55 @@ class KeepingApiTest {
                 .isZero();
         assertThat(number("select count(*) from content"))
                 .isEqualTo(number("select count(distinct digest) from revision"));
+    }
+
+    @Test
+    void whatTablesShowedGoesByTheSameRuleAndADamagedReadingIsNamed() {
+        for (int day = PAST; day > 0; day--) readTable(day);
+        String rule = "keepCount=5&keepDays=10";
+        JsonNode due = administrator.get("/api/retention/due?" + rule).json(200);
+        assertThat(due.get("readings").asInt()).isEqualTo(PAST - 10);
+        assertThat(readings()).as("saying it removes nothing").hasSize(PAST);
+        JsonNode thinned = administrator
+                .post("/api/retention/thin", Map.of("keepCount", 5, "keepDays", 10, "on", false))
+                .json(200);
+        assertThat(thinned.get("readings").asInt()).isEqualTo(PAST - 10);
+        JsonNode left = readings();
+        assertThat(left).hasSize(10);
+        assertThat(left.get(9).get("altered").asInt())
+                .as("nothing stands before it any more")
+                .isZero();
+        assertThat(left.get(8).get("altered").asInt()).isEqualTo(1);
+        assertThat(number("select count(*) from content"))
+                .isEqualTo(number("select count(*) from (select digest from revision union"
+                        + " select digest from table_reading) as kept"));
+
+        database()
+                .sql("update content_pack set packed = set_byte(packed, 20, 255 - get_byte(packed, 20)) where id ="
+                        + " (select c.pack_id from content c join table_reading t using (digest) limit 1)")
+                .update();
+        assertThat(check(1).get("damaged")
+                        .valueStream()
+                        .map(each -> each.get("kind").asString()))
+                .contains("ARP");
+        assertThat(administrator
+                        .get("/api/devices/brkw-acc-1/tables/ARP/difference?before=29&after=30")
+                        .json(500)
+                        .get("code")
+                        .asString())
+                .isEqualTo("damaged-content");
+    }
+
+    private void readTable(int daysAgo) {
+        List<String> cells = List.of("10.20.1.1", "5e:00:00:00:00:%02x".formatted(daysAgo), "1/0/1");
+        Table table = new Table(TableKind.ARP, List.of(new Table.Row(TableKind.ARP, cells)));
+        long device = number("select id from device");
+        Instant at = Instant.now().minus(Duration.ofDays(daysAgo)).plusSeconds(60);
+        server.context().getBean(Tables.class).keep(device, List.of(table), at);
+    }
+
+    private JsonNode readings() {
+        return administrator.get("/api/devices/brkw-acc-1/tables/ARP/readings").json(200);
     }
 
     @Test

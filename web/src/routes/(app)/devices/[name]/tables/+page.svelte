@@ -1,12 +1,13 @@
 <script lang="ts">
   import { page } from '$app/state';
   import { untrack } from 'svelte';
-  import { api, asProblem, need, type DeviceTable, type Problem } from '$lib/api/client';
+  import { api, asProblem, need, type DeviceTable, type Problem, type TableReading } from '$lib/api/client';
   import ProblemNote from '$lib/parts/ProblemNote.svelte';
   import When from '$lib/parts/When.svelte';
   import { address } from '$lib/state/address.svelte';
-  import { count } from '$lib/text/time';
-  import { COLUMN, ORDER, rowsWith, TABLE } from './tableText';
+  import { count, exact } from '$lib/text/time';
+  import TableDifference from './TableDifference.svelte';
+  import { broughtBy, COLUMN, ORDER, rowsWith, TABLE } from './tableText';
 
   const name = $derived(page.params.name ?? '');
   let tables = $state<DeviceTable[] | undefined>();
@@ -17,6 +18,23 @@
   const shown = $derived(sorted.find((table) => table.kind === address.params.get('table')) ?? sorted[0]);
   const sought = $derived(address.params.get('find') ?? '');
   const rows = $derived(shown ? rowsWith(shown.rows, sought) : []);
+
+  let readings = $state.raw<TableReading[]>([]);
+  const newest = $derived(readings[0]);
+  const before = $derived(Number(address.params.get('before') ?? 0));
+  const after = $derived(Number(address.params.get('after') ?? newest?.number ?? 0));
+
+  async function loadReadings(path: { name: string; kind: DeviceTable['kind'] }) {
+    try {
+      const found = await need(api.GET('/api/devices/{name}/tables/{kind}/readings', { params: { path } }));
+      if (path.name === name && path.kind === shown?.kind) readings = found;
+    } catch (thrown) {
+      problem = asProblem(thrown);
+    }
+  }
+
+  const titleOf = (reading: TableReading) =>
+    `${reading.number}: ${exact(Date.parse(reading.firstReadAt))}  ${broughtBy(reading)}`;
 
   async function load(wanted: string) {
     try {
@@ -31,6 +49,12 @@
   $effect(() => {
     const wanted = name;
     untrack(() => load(wanted));
+  });
+
+  $effect(() => {
+    const kind = shown?.kind;
+    readings = [];
+    if (kind) loadReadings({ name, kind });
   });
 </script>
 
@@ -50,7 +74,7 @@
         <button
           class="btn join-item"
           aria-pressed={table.kind === shown.kind}
-          onclick={() => address.change({ table: table.kind })}
+          onclick={() => address.change({ table: table.kind, before: '', after: '' })}
           >{TABLE[table.kind]} <span class="text-quiet">{table.all}</span></button
         >
       {/each}
@@ -63,39 +87,74 @@
       value={sought}
       oninput={(event) => address.change({ find: event.currentTarget.value })}
     />
-    <span class="text-quiet ml-auto">read <When at={shown.readAt} ago /> ago</span>
-  </div>
-  <div class="panel mt-3 overflow-x-auto">
-    <table class="rows">
-      <thead
-        ><tr
-          >{#each shown.columns as column (column)}<th>{COLUMN[column] ?? column}</th>{/each}</tr
-        ></thead
-      >
-      <tbody>
-        {#each rows as row, i (i)}
-          <tr>
-            {#each row as cell, column (column)}
-              <td class="mono">
-                {#if shown.columns[column] === 'name' && shown.known.includes(cell)}
-                  <a class="underline" href="/devices/{encodeURIComponent(cell)}/tables?table={shown.kind}"
-                    >{cell}</a
-                  >
-                {:else}{cell}{/if}
-              </td>
-            {/each}
-          </tr>
-        {:else}
-          <tr
-            ><td colspan={shown.columns.length} class="py-6 text-center"
-              >{sought ? 'No row has this.' : 'The device shows no rows.'}</td
-            ></tr
+    {#if readings.length > 1}
+      <label class="ml-auto flex items-center gap-2">
+        What differs since
+        <select
+          class="select w-72"
+          value={String(before)}
+          onchange={(event) => address.change({ before: event.currentTarget.value, after: '' })}
+        >
+          <option value="0">show the rows</option>
+          {#each readings as reading (reading.number)}
+            <option value={String(reading.number)}>{titleOf(reading)}</option>
+          {/each}
+        </select>
+      </label>
+      {#if before > 0}
+        <label class="flex items-center gap-2">
+          until
+          <select
+            class="select w-72"
+            value={String(after)}
+            onchange={(event) => address.change({ after: event.currentTarget.value })}
           >
-        {/each}
-      </tbody>
-    </table>
+            {#each readings as reading (reading.number)}
+              <option value={String(reading.number)}>{titleOf(reading)}</option>
+            {/each}
+          </select>
+        </label>
+      {/if}
+    {/if}
   </div>
-  {#if shown.all > shown.rows.length}
-    <p class="text-quiet mt-2">The first {count(shown.rows.length, 'row')} of {count(shown.all, 'row')}.</p>
+  <p class="text-quiet mt-2">
+    Read <When at={shown.readAt} ago /> ago{#if newest}, the same since <When at={newest.firstReadAt} />{/if}.
+  </p>
+  {#if before > 0 && after > 0}
+    <TableDifference device={name} kind={shown.kind} {before} {after} {sought} />
+  {:else}
+    <div class="panel mt-3 overflow-x-auto">
+      <table class="rows">
+        <thead
+          ><tr
+            >{#each shown.columns as column (column)}<th>{COLUMN[column] ?? column}</th>{/each}</tr
+          ></thead
+        >
+        <tbody>
+          {#each rows as row, i (i)}
+            <tr>
+              {#each row as cell, column (column)}
+                <td class="mono">
+                  {#if shown.columns[column] === 'name' && shown.known.includes(cell)}
+                    <a class="underline" href="/devices/{encodeURIComponent(cell)}/tables?table={shown.kind}"
+                      >{cell}</a
+                    >
+                  {:else}{cell}{/if}
+                </td>
+              {/each}
+            </tr>
+          {:else}
+            <tr
+              ><td colspan={shown.columns.length} class="py-6 text-center"
+                >{sought ? 'No row has this.' : 'The device shows no rows.'}</td
+              ></tr
+            >
+          {/each}
+        </tbody>
+      </table>
+    </div>
+    {#if shown.all > shown.rows.length}
+      <p class="text-quiet mt-2">The first {count(shown.rows.length, 'row')} of {count(shown.all, 'row')}.</p>
+    {/if}
   {/if}
 {:else if !problem}<p class="text-quiet mt-3">Loading…</p>{/if}

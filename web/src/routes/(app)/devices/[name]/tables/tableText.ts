@@ -1,4 +1,4 @@
-import type { DeviceTable } from '$lib/api/client';
+import type { DeviceTable, TableDifference, TableReading } from '$lib/api/client';
 
 export const ORDER: DeviceTable['kind'][] = ['NEIGHBOURS', 'ROUTES', 'ARP', 'MACS'];
 
@@ -22,8 +22,35 @@ export const COLUMN: Record<string, string> = {
   model: 'Its model'
 };
 
-/** The rows that have every one of the words in some cell, capital letters or not. */
-export function rowsWith(rows: readonly (readonly string[])[], sought: string) {
+/** What became of a row: a shape and a word beside the colour. */
+export const SIGN: Record<
+  TableDifference['rows'][number]['state'],
+  { shape: string; said: string; ink: string }
+> = {
+  ADDED: { shape: '+', said: 'came', ink: 'text-success' },
+  REMOVED: { shape: '−', said: 'went', ink: 'text-error' },
+  ALTERED: { shape: '~', said: 'altered', ink: 'text-warning' }
+};
+
+/** What a reading brought, as "+2 −1"; empty for the first, which nothing stands before. */
+export function broughtBy({ added, removed, altered }: TableReading): string {
+  const parts = [
+    [added, '+'],
+    [removed, '−'],
+    [altered, '~']
+  ] as const;
+  return parts
+    .filter(([rows]) => rows > 0)
+    .map(([rows, sign]) => `${sign}${rows}`)
+    .join(' ');
+}
+
+/** Whether every one of the words is in some cell, capital letters or not. */
+export function hasWords(cells: readonly string[], sought: string): boolean {
   const words = sought.toLowerCase().split(/\s+/).filter(Boolean);
-  return rows.filter((row) => words.every((word) => row.some((cell) => cell.toLowerCase().includes(word))));
+  return words.every((word) => cells.some((cell) => cell.toLowerCase().includes(word)));
+}
+
+export function rowsWith(rows: readonly (readonly string[])[], sought: string) {
+  return rows.filter((row) => hasWords(row, sought));
 }

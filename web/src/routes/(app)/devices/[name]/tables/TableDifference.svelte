@@ -1,0 +1,99 @@
+<script lang="ts">
+  import {
+    api,
+    asProblem,
+    need,
+    type DeviceTable,
+    type Problem,
+    type TableDifference
+  } from '$lib/api/client';
+  import ProblemNote from '$lib/parts/ProblemNote.svelte';
+  import { count } from '$lib/text/time';
+  import { COLUMN, hasWords, SIGN } from './tableText';
+
+  interface Props {
+    device: string;
+    kind: DeviceTable['kind'];
+    before: number;
+    after: number;
+    sought: string;
+  }
+
+  let { device, kind, before, after, sought }: Props = $props();
+  let difference = $state.raw<TableDifference | undefined>();
+  let problem = $state.raw<Problem | undefined>();
+  let asked = 0;
+
+  const rows = $derived(
+    (difference?.rows ?? []).filter((row) => hasWords([...row.before, ...row.after], sought))
+  );
+  const all = $derived(difference ? difference.added + difference.removed + difference.altered : 0);
+
+  async function load(
+    path: { name: string; kind: DeviceTable['kind'] },
+    query: { before: number; after: number }
+  ) {
+    const mine = ++asked;
+    try {
+      const found = await need(
+        api.GET('/api/devices/{name}/tables/{kind}/difference', { params: { path, query } })
+      );
+      if (mine === asked) [difference, problem] = [found, undefined];
+    } catch (thrown) {
+      if (mine === asked) [difference, problem] = [undefined, asProblem(thrown)];
+    }
+  }
+
+  $effect(() => {
+    load({ name: device, kind }, { before, after });
+  });
+</script>
+
+{#if problem}<div class="mt-3"><ProblemNote {problem} /></div>
+{:else if difference}
+  <p class="mt-3" aria-live="polite">
+    <span class="chip">+{difference.added} came</span>
+    <span class="chip">−{difference.removed} went</span>
+    <span class="chip">~{difference.altered} altered</span>
+  </p>
+  <div class="panel mt-2 overflow-x-auto">
+    <table class="rows">
+      <thead
+        ><tr
+          ><th class="w-8"><span class="sr-only">What became of it</span></th
+          >{#each difference.columns as column (column)}<th>{COLUMN[column] ?? column}</th>{/each}</tr
+        ></thead
+      >
+      <tbody>
+        {#each rows as row, i (i)}
+          {@const sign = SIGN[row.state]}
+          <tr>
+            <td class="text-center font-bold {sign.ink}" aria-label={sign.said}>{sign.shape}</td>
+            {#each difference.columns as column, at (column)}
+              {@const [old, now] = [row.before[at], row.after[at]]}
+              <td class="mono">
+                {#if old === undefined}<span class="bg-added px-1">{now}</span>
+                {:else if now === undefined}<span class="bg-removed px-1">{old}</span>
+                {:else if old === now}<span class="px-1">{now}</span>
+                {:else}<del class="bg-removed px-1 no-underline">{old || 'nothing'}</del>
+                  <span class="text-quiet">then</span>
+                  <ins class="bg-added px-1 no-underline">{now || 'nothing'}</ins>{/if}
+              </td>
+            {/each}
+          </tr>
+        {:else}
+          <tr
+            ><td colspan={difference.columns.length + 1} class="py-6 text-center"
+              >{all > 0 ? 'No row that differs has this.' : 'The rows are the same.'}</td
+            ></tr
+          >
+        {/each}
+      </tbody>
+    </table>
+  </div>
+  {#if all > difference.rows.length}
+    <p class="text-quiet mt-2">
+      The first {count(difference.rows.length, 'row')} of {count(all, 'row')} that differ.
+    </p>
+  {/if}
+{/if}
