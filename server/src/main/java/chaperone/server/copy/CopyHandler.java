@@ -10,11 +10,15 @@ import chaperone.server.copy.CopyStore.Stored;
 import chaperone.server.copy.DeviceCopy.Read;
 import chaperone.server.job.JobKind;
 import chaperone.server.job.LineHandler;
+import chaperone.server.job.LineNote;
 import chaperone.server.job.LineResult;
 import chaperone.server.job.LineWork;
 import chaperone.server.job.Outcome;
 import chaperone.server.platform.PlatformShelf;
+import java.time.Clock;
+import java.util.List;
 import java.util.Optional;
+import java.util.function.Function;
 import org.springframework.stereotype.Component;
 
 /** Copies one device. */
@@ -25,8 +29,16 @@ class CopyHandler implements LineHandler {
     private final CopyStore store;
     private final Connector connector;
     private final PlatformShelf platforms;
+    private final Clock clock;
 
-    CopyHandler(CopySheet sheets, DeviceCopy copies, CopyStore store, Connector connector, PlatformShelf platforms) {
+    CopyHandler(
+            CopySheet sheets,
+            DeviceCopy copies,
+            CopyStore store,
+            Connector connector,
+            PlatformShelf platforms,
+            Clock clock) {
+        this.clock = clock;
         this.sheets = sheets;
         this.copies = copies;
         this.store = store;
@@ -41,15 +53,23 @@ class CopyHandler implements LineHandler {
 
     @Override
     public LineResult handle(LineWork work) {
-        return copied(work).about(work.line().target());
+        return begin(work.line().device().map(List::of).orElse(List.of())).apply(work);
     }
 
-    private LineResult copied(LineWork work) {
+    @Override
+    public Function<LineWork, LineResult> begin(List<Long> devices) {
+        SheetsAhead ahead = new SheetsAhead(sheets, devices, clock);
+        return work -> copied(work, ahead).about(work.line().target());
+    }
+
+    private LineResult copied(LineWork work, SheetsAhead ahead) {
         Optional<Long> device = work.line().device();
-        Optional<Sheet> sheet = device.flatMap(sheets::of);
+        Optional<Sheet> sheet = device.flatMap(ahead::of);
         if (sheet.isEmpty()) return LineResult.failed(Outcome.DEVICE_GONE, "");
         long id = device.get();
         Read read = retrieve(id, sheet.get(), work);
+        Optional<LineNote> same = copies.sameAgain(id, sheet.get(), read);
+        if (same.isPresent()) return LineResult.done(Outcome.NOTHING_NEW, "").with(same.get());
         return copies.store(id, sheet.get(), read)
                 .map(CopyHandler::result)
                 .orElseGet(() -> LineResult.failed(Outcome.DEVICE_GONE, ""));

@@ -8,17 +8,21 @@ import chaperone.server.history.LatestRevision;
 import java.sql.ResultSet;
 import java.sql.SQLException;
 import java.time.Instant;
+import java.util.HashMap;
+import java.util.List;
+import java.util.Map;
 import java.util.Optional;
+import java.util.function.Supplier;
 import org.jspecify.annotations.Nullable;
 import org.springframework.jdbc.core.simple.JdbcClient;
 import org.springframework.stereotype.Component;
 
-/** All that a copy needs to know before the conversation, read in one statement. */
+/** All that a copy needs to know before the conversation, read in one statement for some devices. */
 @Component
 class CopySheet {
     // A configuration whose stored bytes are damaged is as good as unknown: it is fetched and kept anew.
     private static final String READ = """
-            select d.name, d.platform, d.host, d.port, d.telnet_allowed, d.credential_set_id, d.facts_digest,
+            select d.id, d.name, d.platform, d.host, d.port, d.telnet_allowed, d.credential_set_id, d.facts_digest,
               d.started_at, d.storage_total, d.storage_free, d.change_mark, d.last_copy_at,
               (select min(t.read_at) from device_table t where t.device_id = d.id) as tables_read_at,
               d.last_failure is null and d.incomplete = '' as is_well, c.version as set_version,
@@ -38,7 +42,7 @@ class CopySheet {
                 select id, digest, settled_digest from revision
                 where device_id = d.id and kind = 'SAVED' order by number desc limit 1) n
               join content t on t.digest = n.digest and t.damage = '') s on true
-            where d.id = :id""";
+            where d.id = any (:ids)""";
 
     private final JdbcClient database;
     private final CredentialSets credentials;
@@ -60,25 +64,35 @@ class CopySheet {
 
     /** Nothing if the device was removed. */
     Optional<Sheet> of(long device) {
-        return database.sql(READ)
-                .param("id", device)
-                .query((row, number) -> sheet(row))
-                .optional();
+        return Optional.ofNullable(of(List.of(device)).get(device)).map(Supplier::get);
     }
 
-    private Sheet sheet(ResultSet row) throws SQLException {
+    /** By device; each gets its log-in when it is asked for, which counts as a use of it. */
+    Map<Long, Supplier<Sheet>> of(List<Long> devices) {
+        Map<Long, Supplier<Sheet>> sheets = new HashMap<>();
+        database.sql(READ).param("ids", devices.toArray(Long[]::new)).query(row -> {
+            sheets.put(row.getLong("id"), sheet(row));
+        });
+        return sheets;
+    }
+
+    private Supplier<Sheet> sheet(ResultSet row) throws SQLException {
         Endpoint endpoint = new Endpoint(row.getString("host"), row.getInt("port"));
-        Login login = credentials.open(row.getLong("credential_set_id"), row.getLong("set_version"), endpoint);
-        Target target = new Target(
-                endpoint, login, Optional.ofNullable(row.getString("fingerprint")), row.getBoolean("telnet_allowed"));
-        return new Sheet(
-                row.getString("name"),
-                row.getString("platform"),
-                target,
-                latest(row, "running"),
-                latest(row, "saved"),
-                KnownFacts.from(row),
-                KnownFacts.moment(row.getTimestamp("tables_read_at")));
+        long set = row.getLong("credential_set_id");
+        long version = row.getLong("set_version");
+        Optional<String> fingerprint = Optional.ofNullable(row.getString("fingerprint"));
+        boolean telnetAllowed = row.getBoolean("telnet_allowed");
+        String name = row.getString("name");
+        String platform = row.getString("platform");
+        Optional<LatestRevision> running = latest(row, "running");
+        Optional<LatestRevision> saved = latest(row, "saved");
+        KnownFacts facts = KnownFacts.from(row);
+        Optional<Instant> tablesReadAt = KnownFacts.moment(row.getTimestamp("tables_read_at"));
+        return () -> {
+            Login login = credentials.open(set, version, endpoint);
+            Target target = new Target(endpoint, login, fingerprint, telnetAllowed);
+            return new Sheet(name, platform, target, running, saved, facts, tablesReadAt);
+        };
     }
 
     private static Optional<LatestRevision> latest(ResultSet row, String kind) throws SQLException {

@@ -9,6 +9,7 @@ import chaperone.core.table.Table;
 import chaperone.core.table.TableReader;
 import chaperone.server.copy.CopySheet.Sheet;
 import chaperone.server.copy.CopyStore.Stored;
+import chaperone.server.job.LineNote;
 import chaperone.server.table.Tables;
 import java.time.Clock;
 import java.time.Duration;
@@ -74,10 +75,20 @@ class DeviceCopy {
         return read;
     }
 
+    /** What is to be noted if all is as it was; the tables, which move all the time, are kept either way. */
+    Optional<LineNote> sameAgain(long device, Sheet sheet, Read read) {
+        Optional<LineNote> note = sameAgain.note(device, sheet, read);
+        if (note.isPresent()) keep(device, read.tables());
+        return note;
+    }
+
     /** Nothing if the device was removed meanwhile. */
     Optional<Stored> store(long device, Sheet sheet, Read read) {
-        boolean isSame = sameAgain.note(device, sheet, read);
-        Optional<Stored> stored = isSame ? Optional.of(new Stored(false, false, "")) : store.store(device, read.copy());
+        Optional<LineNote> same = sameAgain(device, sheet, read);
+        if (same.isPresent()) {
+            return sameAgain.write(same.get()) ? Optional.of(new Stored(false, false, "")) : Optional.empty();
+        }
+        Optional<Stored> stored = store.store(device, read.copy());
         if (stored.isPresent()) keep(device, read.tables());
         return stored;
     }

@@ -5,31 +5,34 @@ import chaperone.server.copy.CopySheet.Sheet;
 import chaperone.server.copy.DeviceCopy.Read;
 import chaperone.server.event.EventPulse;
 import chaperone.server.history.LatestRevision;
+import chaperone.server.job.LineNote;
 import java.sql.Timestamp;
 import java.sql.Types;
 import java.time.Clock;
 import java.util.Arrays;
+import java.util.Map;
 import java.util.Optional;
+import org.springframework.jdbc.core.SqlParameterValue;
 import org.springframework.jdbc.core.simple.JdbcClient;
 import org.springframework.stereotype.Component;
 
 /**
- * Notes a copy that is the same as the one before, to the byte: what nearly every copy of a fleet is. One statement,
- * which is a transaction of its own; the device's lease keeps others from copying it meanwhile. The texts are on the disk already; that they were the same once
- * more gets there a moment later.
+ * Notes a copy that is the same as the one before, to the byte: what nearly every copy of a fleet is. One statement, or a
+ * part of the one that ends the line of a job; the device's lease keeps others from copying it meanwhile. The texts are on
+ * the disk already; that they were the same once more gets there a moment later.
  */
 @Component
 class SameAgain {
-    private static final String NOTE = """
-            with seen as (update revision set last_copy_at = :at where id in (:running, :saved)),
+    private static final String NOTED = """
+            seen as (update revision set last_copy_at = :at where id in (:running, :saved)),
             taken as (
               insert into copy (device_id, taken_at, running_id, saved_id)
               select :device, :at, :running, nullif(:saved, 0) where exists (select 1 from device where id = :device)),
             known as (
               update device set last_tried_at = :at, last_copy_at = :at, checked_at = :at, change_mark = :mark,
                 saved_equals_running = :same, version = version + 1
-              where id = :device returning id)
-            select set_config('synchronous_commit', 'off', true) from known""";
+              where id = :device returning id)""";
+    private static final String LATE = " select set_config('synchronous_commit', 'off', true) from known";
 
     private final JdbcClient database;
     private final EventPulse pulse;
@@ -41,8 +44,8 @@ class SameAgain {
         this.clock = clock;
     }
 
-    /** False, with nothing noted, if anything is new: a fact, a configuration, or whether there is a saved one. */
-    boolean note(long device, Sheet sheet, Read read) {
+    /** Nothing if anything is new: a fact, a configuration, or whether there is a saved one. */
+    Optional<LineNote> note(long device, Sheet sheet, Read read) {
         RetrievedCopy copy = read.copy();
         boolean isSame = sheet.facts().cover(copy.facts(), clock.instant())
                 && read.digests().isOf(sheet.running(), copy.running())
@@ -50,25 +53,36 @@ class SameAgain {
                 && copy.saved()
                         .map(text -> read.digests().isOf(sheet.saved(), text))
                         .orElse(true);
-        return isSame && noted(device, copy.mark(), sheet.running().orElseThrow(), sheet.saved());
+        if (!isSame) return Optional.empty();
+        return Optional.of(noted(device, copy.mark(), sheet.running().orElseThrow(), sheet.saved()));
     }
 
-    private boolean noted(long device, String mark, LatestRevision running, Optional<LatestRevision> saved) {
-        boolean noted = database.sql(NOTE)
-                .param("device", device)
-                .param("at", Timestamp.from(clock.instant()))
-                .param("running", running.id())
-                .param("saved", saved.map(LatestRevision::id).orElse(0L))
-                .param("mark", mark)
-                .param(
-                        "same",
-                        saved.map(s -> Arrays.equals(s.settled(), running.settled()))
-                                .orElse(null),
-                        Types.BOOLEAN)
+    private LineNote noted(long device, String mark, LatestRevision running, Optional<LatestRevision> saved) {
+        Optional<Boolean> areSame = saved.map(revision -> Arrays.equals(revision.settled(), running.settled()));
+        Map<String, Object> params = Map.of(
+                "device",
+                device,
+                "at",
+                Timestamp.from(clock.instant()),
+                "running",
+                running.id(),
+                "saved",
+                saved.map(LatestRevision::id).orElse(0L),
+                "mark",
+                mark,
+                "same",
+                new SqlParameterValue(Types.BOOLEAN, areSame.orElse(null)));
+        return new LineNote(NOTED, params, pulse::fleetMoved);
+    }
+
+    /** Writes it at once; false if the device was removed meanwhile. */
+    boolean write(LineNote note) {
+        boolean isWritten = database.sql("with " + NOTED + LATE)
+                .params(note.params())
                 .query(String.class)
                 .optional()
                 .isPresent();
-        if (noted) pulse.fleetMoved();
-        return noted;
+        if (isWritten) note.written().run();
+        return isWritten;
     }
 }

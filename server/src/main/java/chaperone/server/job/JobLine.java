@@ -104,7 +104,7 @@ class JobLine {
         return site;
     }
 
-    private Optional<Long> device() {
+    Optional<Long> device() {
         return Optional.ofNullable(deviceId);
     }
 

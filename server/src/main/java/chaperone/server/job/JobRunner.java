@@ -9,6 +9,7 @@ import chaperone.server.job.LineBook.Claimed;
 import chaperone.server.job.LineBook.Ended;
 import java.time.Duration;
 import java.util.ArrayList;
+import java.util.EnumMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
@@ -72,10 +73,19 @@ class JobRunner {
     /** The end of a line is noted together with the beginning of the next. */
     private void doInTurn(List<LineGroup.Member> members) {
         Optional<Ended> before = Optional.empty();
+        List<Long> devices = members.stream().map(LineGroup.Member::device).toList();
+        Map<JobKind, Function<LineWork, LineResult>> begun = new EnumMap<>(JobKind.class);
         for (LineGroup.Member member : members) {
             int stops = conversations.stops();
             Optional<Claimed> line = book.claim(member.line(), before);
-            before = line.map(claimed -> new Ended(claimed.id(), claimed.job(), handled(claimed, stops)));
+            before = line.map(claimed -> new Ended(
+                    claimed.id(),
+                    claimed.job(),
+                    handled(
+                            claimed,
+                            begun.computeIfAbsent(
+                                    claimed.kind(), kind -> handlers.get(kind).begin(devices)),
+                            stops)));
             if (line.isEmpty()) jobs.stopIfAsked(member.line());
         }
         before.ifPresent(book::end);
@@ -91,7 +101,7 @@ class JobRunner {
         }
     }
 
-    private LineResult handled(Claimed line, int stops) {
+    private LineResult handled(Claimed line, Function<LineWork, LineResult> handler, int stops) {
         List<Conversation> held = new ArrayList<>();
         LineWork work = new LineWork(line.asked(), conversation -> {
             held.add(conversation);
@@ -100,7 +110,7 @@ class JobRunner {
             if (conversations.stops() != stops && jobs.isStopAsked(line.job())) conversation.stop();
         });
         try {
-            return handlers.get(line.kind()).handle(work);
+            return handler.apply(work);
         } catch (ConversationException e) {
             LOG.info("Job {}, {}", line.job(), e.getMessage());
             Outcome outcome = Outcome.of(e.kind());

@@ -17,23 +17,21 @@ import org.springframework.stereotype.Component;
  */
 @Component
 class LineBook {
-    private static final String CLAIM = """
-            with ended as (
+    private static final String ENDED = """
+            ended as (
               update job_line set state = :state, outcome = :outcome, seen = :seen, found = :found, ended_at = :now
-              where id = :before and state in ('WAITING', 'IN_HAND')),
-            claimed as (
+              where id = :before and state in ('WAITING', 'IN_HAND')
+              returning id)
+            """;
+    private static final String CLAIMED = """
+            , claimed as (
               update job_line l set state = 'IN_HAND', attempts = l.attempts + 1, started_at = :now
               from job j
               where l.id = :id and j.id = l.job_id and l.state in ('WAITING', 'IN_HAND') and not j.stop_asked
               returning l.job_id, j.kind, l.number, l.target, l.host, l.port, l.site, l.role, l.device_id,
                 l.credential_set_id, l.platform, l.telnet_allowed, l.tags, l.further_sets)
             select *, set_config('synchronous_commit', 'off', true) from claimed""";
-    private static final String END = """
-            with ended as (
-              update job_line set state = :state, outcome = :outcome, seen = :seen, found = :found, ended_at = :now
-              where id = :before and state in ('WAITING', 'IN_HAND')
-              returning id)
-            select set_config('synchronous_commit', 'off', true) from ended""";
+    private static final String LATE = "select set_config('synchronous_commit', 'off', true) from ended";
     private static final int LONGEST_SEEN = 500;
 
     private final JdbcClient database;
@@ -58,16 +56,20 @@ class LineBook {
      * @param before the line before it, to be ended in the same statement
      */
     Optional<Claimed> claim(long lineId, Optional<Ended> before) {
-        Optional<Claimed> claimed = with(before, database.sql(CLAIM))
+        Optional<Claimed> claimed = ending(before, CLAIMED)
                 .param("id", lineId)
                 .query((row, number) -> claimed(lineId, row))
                 .optional();
-        before.ifPresent(line -> pulse.moved(line.job()));
+        before.ifPresent(this::tell);
         claimed.ifPresent(line -> pulse.moved(line.job()));
         return claimed;
     }
 
-    private StatementSpec with(Optional<Ended> line, StatementSpec statement) {
+    private StatementSpec ending(Optional<Ended> line, String then) {
+        Optional<LineNote> note = line.flatMap(ended -> ended.result().note());
+        String noted = note.map(each -> each.expressions() + ", ").orElse("");
+        StatementSpec statement = database.sql("with " + noted + ENDED + then);
+        note.ifPresent(each -> statement.params(each.params()));
         String seen = line.map(Ended::result).map(LineResult::seen).orElse("");
         return statement
                 .param("before", line.map(Ended::id).orElse(0L))
@@ -78,6 +80,11 @@ class LineBook {
                 .param("seen", seen.length() > LONGEST_SEEN ? seen.substring(0, LONGEST_SEEN) : seen)
                 .param("found", line.map(ended -> ended.result().found()).orElse(""))
                 .param("now", Timestamp.from(clock.instant()));
+    }
+
+    private void tell(Ended line) {
+        line.result().note().ifPresent(note -> note.written().run());
+        pulse.moved(line.job());
     }
 
     private static Claimed claimed(long id, ResultSet row) throws SQLException {
@@ -100,7 +107,7 @@ class LineBook {
 
     /** Notes how a line ended; stopping may have ended it meanwhile, or another process that took it up. */
     void end(Ended line) {
-        with(Optional.of(line), database.sql(END)).query(String.class).list();
-        pulse.moved(line.job());
+        ending(Optional.of(line), LATE).query(String.class).list();
+        tell(line);
     }
 }

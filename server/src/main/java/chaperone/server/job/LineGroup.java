@@ -18,8 +18,11 @@ record LineGroup(String place, List<Member> members) implements Serializable {
     /** From so many lines on a task has two of them; from twice as many, three; and so on. */
     private static final int LINES_FOR_ONE_MORE = 125;
 
-    /** @param address the device's, so that nothing has to be asked before its turn has come */
-    record Member(long line, String address) implements Serializable {}
+    /**
+     * @param address the device's, so that nothing has to be asked before its turn has come
+     * @param device its number in the fleet; 0 if it is not known yet
+     */
+    record Member(long line, String address, long device) implements Serializable {}
 
     LineGroup {
         // Not List.copyOf: the scheduler stores it with Java's own serialization, which a plain list survives best.
@@ -32,7 +35,10 @@ record LineGroup(String place, List<Member> members) implements Serializable {
         for (JobLine line : lines) {
             String place = line.site().isEmpty() ? line.host() : line.site();
             byPlace.computeIfAbsent(place, name -> new ArrayList<>())
-                    .add(new Member(line.id(), line.host() + " " + line.port()));
+                    .add(new Member(
+                            line.id(),
+                            line.host() + " " + line.port(),
+                            line.device().orElse(0L)));
         }
         return of(byPlace);
     }

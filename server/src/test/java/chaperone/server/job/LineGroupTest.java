@@ -46,7 +46,7 @@ class LineGroupTest {
                     "hall " + place,
                     LongStream.range(0, lines)
                             .filter(line -> line % places == number)
-                            .mapToObj(line -> new Member(line, "127.0.0.1 " + line))
+                            .mapToObj(line -> new Member(line, "127.0.0.1 " + line, line))
                             .toList());
         }
         return byPlace;
