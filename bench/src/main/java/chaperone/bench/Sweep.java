@@ -29,7 +29,7 @@ public final class Sweep {
     static final int SERVER_PORT = 8961;
     private static final int AT_ONCE = 48;
     /** Not counted: until then both sides' programs are still being compiled. */
-    private static final int WARM_UPS = 7;
+    private static final int WARM_UPS = 20;
 
     private static final int ROUNDS = 7;
     private static final double LEAST_SHARE = 0.80;

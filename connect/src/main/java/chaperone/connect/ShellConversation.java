@@ -124,11 +124,12 @@ final class ShellConversation implements Conversation {
         listener.reached(Step.PRIVILEGED, prompt);
     }
 
-    /** The answer to a command after which the prompt is the same as before. */
+    /** The answer to a command after which the prompt is the same as before. A refusal is its first line. */
     @Override
     public String ask(String command) {
         String answer = answerTo(command, l -> l.stripTrailing().equals(prompt));
-        Matcher refusal = dialogue.refusal().matcher(answer);
+        int end = answer.indexOf('\n');
+        Matcher refusal = dialogue.refusal().matcher(end < 0 ? answer : answer.substring(0, end));
         if (refusal.lookingAt()) throw refused(command, refusal);
         return answer;
     }

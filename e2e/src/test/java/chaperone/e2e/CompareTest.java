@@ -2,8 +2,12 @@ package chaperone.e2e;
 
 import static com.microsoft.playwright.assertions.PlaywrightAssertions.assertThat;
 
+import chaperone.core.table.Table;
+import chaperone.core.table.Table.Row;
+import chaperone.core.table.TableKind;
 import chaperone.server.copy.CopyStore;
 import chaperone.server.fleet.Fleet;
+import chaperone.server.table.Tables;
 import com.microsoft.playwright.Locator;
 import com.microsoft.playwright.Page;
 import com.microsoft.playwright.options.AriaRole;
@@ -161,6 +165,37 @@ class CompareTest {
                 .containsText("vlan 1");
         for (int i = 0; i < 3; i++) page.keyboard().press("n");
         assertThat(page.locator(".here")).containsText("vlan 3");
+    }
+
+    @Test
+    void whatATableShowedIsComparedAndTheLinkBringsItBack() {
+        long id = DEMO.server().context().getBean(Fleet.class).get("brkw-acc-2").id();
+        Tables tables = DEMO.server().context().getBean(Tables.class);
+        tables.keep(id, List.of(macs("1/0/3", "1/0/4")), Instant.now().minus(Duration.ofHours(2)));
+        tables.keep(id, List.of(macs("1/0/3", "1/0/9")), Instant.now());
+        Page page = DEMO.logIn("watch", "demo-viewer");
+        page.navigate("/devices/brkw-acc-2/tables?table=MACS");
+        Locator since = page.getByLabel("What differs since");
+        since.focus();
+        // The rows themselves, the newest reading, the one before it.
+        page.keyboard().press("ArrowDown");
+        page.keyboard().press("ArrowDown");
+        page.keyboard().press("Enter");
+        assertThat(page.getByText("~1 altered")).isVisible();
+        Locator row = page.getByRole(AriaRole.ROW).filter(new Locator.FilterOptions().setHasText("5e:00:00:00:01:01"));
+        assertThat(row).containsText("1/0/4");
+        assertThat(row).containsText("1/0/9");
+        page.reload();
+        assertThat(row).containsText("1/0/9");
+        page.getByLabel("Find in the table").fill("nobody");
+        assertThat(page.getByText("No row that differs has this.")).isVisible();
+    }
+
+    private static Table macs(String... ports) {
+        List<Row> rows = IntStream.range(0, ports.length)
+                .mapToObj(i -> new Row(TableKind.MACS, List.of("330", "5e:00:00:00:01:0" + i, ports[i])))
+                .toList();
+        return new Table(TableKind.MACS, rows);
     }
 
     @Test

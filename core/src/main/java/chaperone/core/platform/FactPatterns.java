@@ -83,7 +83,7 @@ public record FactPatterns(
 
     private static Optional<Duration> duration(Pattern pattern, String answer) {
         Matcher matcher = pattern.matcher(answer);
-        if (!matcher.find()) return Optional.empty();
+        if (!LineStart.find(matcher, answer)) return Optional.empty();
         Duration sum = Duration.ZERO;
         for (Map.Entry<String, Duration> unit : UNITS.entrySet()) {
             long count = number(group(pattern, matcher, unit.getKey())).orElse(0L);
@@ -109,6 +109,6 @@ public record FactPatterns(
 
     private static Optional<String> first(Pattern pattern, String text) {
         Matcher matcher = pattern.matcher(text);
-        return matcher.find() ? Optional.of(matcher.group(1)) : Optional.empty();
+        return LineStart.find(matcher, text) ? Optional.of(matcher.group(1)) : Optional.empty();
     }
 }

@@ -69,14 +69,15 @@ class CopySheet {
 
     /** By device; each gets its log-in when it is asked for, which counts as a use of it. */
     Map<Long, Supplier<Sheet>> of(List<Long> devices) {
+        CredentialSets.Ring ring = credentials.ring();
         Map<Long, Supplier<Sheet>> sheets = new HashMap<>();
         database.sql(READ).param("ids", devices.toArray(Long[]::new)).query(row -> {
-            sheets.put(row.getLong("id"), sheet(row));
+            sheets.put(row.getLong("id"), sheet(row, ring));
         });
         return sheets;
     }
 
-    private Supplier<Sheet> sheet(ResultSet row) throws SQLException {
+    private static Supplier<Sheet> sheet(ResultSet row, CredentialSets.Ring ring) throws SQLException {
         Endpoint endpoint = new Endpoint(row.getString("host"), row.getInt("port"));
         long set = row.getLong("credential_set_id");
         long version = row.getLong("set_version");
@@ -89,7 +90,7 @@ class CopySheet {
         KnownFacts facts = KnownFacts.from(row);
         Optional<Instant> tablesReadAt = KnownFacts.moment(row.getTimestamp("tables_read_at"));
         return () -> {
-            Login login = credentials.open(set, version, endpoint);
+            Login login = ring.open(set, version, endpoint);
             Target target = new Target(endpoint, login, fingerprint, telnetAllowed);
             return new Sheet(name, platform, target, running, saved, facts, tablesReadAt);
         };

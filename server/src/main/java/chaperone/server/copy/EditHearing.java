@@ -63,14 +63,22 @@ class EditHearing implements DisposableBean {
         this.transaction = transaction;
     }
 
-    /** Messages of devices that are not in the fleet, or that tell of something else, are passed over. */
-    void hear(LogMessage message) {
-        Optional<Device> device = fleet.named(message.host());
+    /**
+     * Messages of devices that are not in the fleet, or that tell of something else, are passed over.
+     *
+     * @param address from which the message came
+     */
+    void hear(LogMessage message, String address) {
+        Optional<Device> device = fleet.sender(message.host(), address);
         if (device.isEmpty() || !tellsOfEdit(device.get(), message)) return;
         if (waiting.size() >= MOST_WAITING || !waiting.add(device.get().id())) return;
         transaction.executeWithoutResult(status -> fleet.find(device.get().id())
                 .ifPresent(found -> facts.note(found, EventKind.EDITED, "", who(message))));
         wait(device.get(), MOMENT, MOST_TRIES);
+    }
+
+    boolean isWaiting(long device) {
+        return waiting.contains(device);
     }
 
     private boolean tellsOfEdit(Device device, LogMessage message) {

@@ -57,7 +57,8 @@ class LogPort implements SmartLifecycle {
                 packet.setLength(LARGEST);
                 open.receive(packet);
                 String text = new String(packet.getData(), 0, packet.getLength(), StandardCharsets.UTF_8);
-                LogMessage.read(text).ifPresent(hearing::hear);
+                String from = packet.getAddress().getHostAddress();
+                LogMessage.read(text).ifPresent(message -> hearing.hear(message, from));
             } catch (IOException e) {
                 if (isRunning()) LOG.warn("A log message was lost", e);
             } catch (RuntimeException e) {

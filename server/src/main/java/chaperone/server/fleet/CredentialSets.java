@@ -10,6 +10,7 @@ import chaperone.server.problem.ProblemException;
 import chaperone.server.secret.SecretBox;
 import java.time.Clock;
 import java.util.EnumSet;
+import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
@@ -113,22 +114,45 @@ public class CredentialSets {
         return open(get(id), endpoint);
     }
 
-    /** The same for whoever knows the set's version: a sweep reads each set once, and not once a device. */
-    public Login open(long id, long version, Endpoint endpoint) {
+    /** For a few devices, one after the other, by somebody who knows the sets' versions: each set is opened once. */
+    public Ring ring() {
+        return new Ring();
+    }
+
+    private CredentialSet ofVersion(long id, long version) {
         CredentialSet set = lastRead.get(id);
         if (set == null || set.version() != version) {
             set = get(id);
             lastRead.put(id, set);
         }
-        return open(set, endpoint);
+        return set;
     }
 
     private Login open(CredentialSet set, Endpoint endpoint) {
         uses.note(set.id(), endpoint);
+        return opened(set);
+    }
+
+    private Login opened(CredentialSet set) {
         List<LoginDetail> details = set.logIns().stream()
                 .map(logIn -> logInBox.open(set.id(), logIn))
                 .toList();
         return new Login(details, box.open(set.privileged(), place(set.id(), "privileged")), set.files());
+    }
+
+    /** Opened sets, to be dropped with the work that they were opened for. */
+    public final class Ring {
+        private final Map<Key, Login> opened = new HashMap<>();
+
+        private record Key(long set, long version) {}
+
+        private Ring() {}
+
+        /** The details in the clear, for one conversation; the use is recorded. */
+        public Login open(long set, long version, Endpoint endpoint) {
+            uses.note(set, endpoint);
+            return opened.computeIfAbsent(new Key(set, version), key -> opened(ofVersion(key.set(), key.version())));
+        }
     }
 
     /** The number of the set of this name. */

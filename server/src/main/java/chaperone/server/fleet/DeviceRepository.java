@@ -45,6 +45,8 @@ interface DeviceRepository extends JpaRepository<Device, Long>, JpaSpecification
     @EntityGraph(attributePaths = "site")
     List<Device> findAll(Specification<Device> filter, Sort sort);
 
+    List<Device> findByHost(String host);
+
     Optional<Device> findByHostAndPort(String host, int port);
 
     Optional<Device> findByPlatformAndSerial(String platform, String serial);

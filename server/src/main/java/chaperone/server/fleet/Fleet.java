@@ -98,6 +98,23 @@ public class Fleet {
         return devices.findByName(name);
     }
 
+    /**
+     * The device that a message comes from: by the name it gives itself (RFC 5424 allows an address and a name with its
+     * domain, too), or by where the message was sent from. None if several devices share that address.
+     */
+    @Transactional(readOnly = true)
+    public Optional<Device> sender(String host, String address) {
+        return named(host)
+                .or(() -> onlyOneAt(host))
+                .or(() -> named(host.split("\\.", 2)[0]))
+                .or(() -> onlyOneAt(address));
+    }
+
+    private Optional<Device> onlyOneAt(String host) {
+        List<Device> found = devices.findByHost(host);
+        return found.size() == 1 ? Optional.of(found.get(0)) : Optional.empty();
+    }
+
     /** Those of the names that devices have. */
     @Transactional(readOnly = true)
     public List<String> known(Collection<String> names) {

@@ -78,14 +78,12 @@ class JobRunner {
         for (LineGroup.Member member : members) {
             int stops = conversations.stops();
             Optional<Claimed> line = book.claim(member.line(), before);
-            before = line.map(claimed -> new Ended(
-                    claimed.id(),
-                    claimed.job(),
-                    handled(
-                            claimed,
-                            begun.computeIfAbsent(
-                                    claimed.kind(), kind -> handlers.get(kind).begin(devices)),
-                            stops)));
+            before = line.map(claimed -> {
+                Function<LineWork, LineResult> handler = work -> begun.computeIfAbsent(
+                                claimed.kind(), kind -> handlers.get(kind).begin(devices))
+                        .apply(work);
+                return new Ended(claimed.id(), claimed.job(), handled(claimed, handler, stops));
+            });
             if (line.isEmpty()) jobs.stopIfAsked(member.line());
         }
         before.ifPresent(book::end);

@@ -68,20 +68,50 @@ class EditHearingTest {
         assertThat(events).contains("EDITED");
     }
 
+    /** A device may give itself a longer name, its address, or nothing that anybody knows. */
+    @ParameterizedTest
+    @CsvSource(textBlock = """
+        brkw-acc-1.tern.example, 127.0.0.1
+        127.20.1.21,             127.0.0.1
+        corvane,                 127.20.1.21
+        -,                       127.20.1.21
+        """)
+    void isKnownByNameOrAddress(String host, String from) throws IOException {
+        long before = edits("brkw-acc-1");
+        send(
+                "<189>1 2026-11-24T10:00:00Z " + host + " corvane - EDITED [session@32473 account=\"r.anand\"] edited",
+                from);
+        TestServer.await(() -> edits("brkw-acc-1") == before + 1, host + " was known");
+        TestServer.await(() -> !isWaiting("brkw-acc-1"), "what it says next is news");
+    }
+
+    private static long edits(String device) {
+        return engineer.get("/api/devices/" + device + "/events").json(200).findValuesAsString("kind").stream()
+                .filter("EDITED"::equals)
+                .count();
+    }
+
+    private static boolean isWaiting(String device) {
+        long id = server.context().getBean(Fleet.class).get(device).id();
+        return server.context().getBean(EditHearing.class).isWaiting(id);
+    }
+
+    private static void send(String text, String from) throws IOException {
+        try (DatagramSocket socket = new DatagramSocket(new InetSocketAddress(from, 0))) {
+            byte[] bytes = text.getBytes(StandardCharsets.UTF_8);
+            socket.send(new DatagramPacket(bytes, bytes.length, new InetSocketAddress("127.0.0.1", PORT)));
+        }
+    }
+
     @Test
     void messagesThatMeanNothingAreHarmless() throws IOException {
         int known = revisions("brkw-acc-1");
-        try (DatagramSocket socket = new DatagramSocket()) {
-            for (String text : List.of(
-                    "",
-                    "hello",
-                    "<189>1 - brkw-acc-1 corvane - LOGIN - log-in",
-                    "<189>1 - nobody corvane - EDITED - x",
-                    "\u0000".repeat(3000))) {
-                byte[] bytes = text.getBytes(StandardCharsets.UTF_8);
-                socket.send(new DatagramPacket(bytes, bytes.length, new InetSocketAddress("127.0.0.1", PORT)));
-            }
-        }
+        for (String text : List.of(
+                "",
+                "hello",
+                "<189>1 - brkw-acc-1 corvane - LOGIN - log-in",
+                "<189>1 - nobody corvane - EDITED - x",
+                "\u0000".repeat(3000))) send(text, "127.0.0.1");
         isCopiedWithinSecondsOfItsOwnMessage("brkw-rtr-1", "altamont", "put ports lan-2 text \"net loft\"");
         assertThat(revisions("brkw-acc-1")).isEqualTo(known);
     }

@@ -291,6 +291,29 @@ class ReadingTest {
                 .isGreaterThan(first);
     }
 
+    @Test
+    void aNeighbourThatIsGoneDiffersFromTheReadingBefore() {
+        String path = "/api/devices/" + SWITCH + "/tables/NEIGHBOURS/";
+        reading.read(id(SWITCH), DAY, Duration.ZERO);
+        int before = engineer.get(path + "readings")
+                .json(200)
+                .get(0)
+                .get("number")
+                .asInt();
+        server.standIn("brkw-core-1").set(Fault.NO_ANSWER, 0);
+        try {
+            reading.read(id(SWITCH), DAY, Duration.ZERO);
+        } finally {
+            server.standIn("brkw-core-1").clear(Fault.NO_ANSWER);
+        }
+        JsonNode difference = engineer.get(path + "difference?before=" + before + "&after=" + (before + 1))
+                .json(200);
+        assertThat(difference.get("rows")).hasSize(1);
+        assertThat(difference.get("rows").get(0).get("state").asString()).isEqualTo("REMOVED");
+        assertThat(difference.get("rows").get(0).get("before").get(1).asString())
+                .isEqualTo("brkw-core-1");
+    }
+
     private static void bringIn(String csv) {
         Map<String, Object> list = Map.of(
                 "csv", csv, "credentialSet", server.credentialSet(), "port", server.devicePort(), "listName", "");

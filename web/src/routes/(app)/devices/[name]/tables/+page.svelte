@@ -87,6 +87,11 @@
       value={sought}
       oninput={(event) => address.change({ find: event.currentTarget.value })}
     />
+  </div>
+  <div class="mt-2 flex min-h-8 flex-wrap items-center gap-x-4 gap-y-1">
+    <p class="text-quiet">
+      Read <When at={shown.readAt} ago /> ago{#if newest}, the same since <When at={newest.firstReadAt} />{/if}.
+    </p>
     {#if readings.length > 1}
       <label class="ml-auto flex items-center gap-2">
         What differs since
@@ -117,9 +122,6 @@
       {/if}
     {/if}
   </div>
-  <p class="text-quiet mt-2">
-    Read <When at={shown.readAt} ago /> ago{#if newest}, the same since <When at={newest.firstReadAt} />{/if}.
-  </p>
   {#if before > 0 && after > 0}
     <TableDifference device={name} kind={shown.kind} {before} {after} {sought} />
   {:else}
