@@ -79,6 +79,8 @@ class RolesTest {
         DELETE /api/routines/{name}                           | ENGINEER
         POST   /api/routines/{name}/run                       | ENGINEER
         GET    /api/devices/{name}/tables                     | VIEWER
+        GET    /api/devices/{name}/tables/{kind}/readings     | VIEWER
+        GET    /api/devices/{name}/tables/{kind}/difference   | VIEWER
         GET    /api/devices/{name}/events                     | VIEWER
         GET    /api/device-events                             | VIEWER
         GET    /api/devices/{name}/compare                    | VIEWER

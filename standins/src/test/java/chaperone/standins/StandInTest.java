@@ -85,6 +85,18 @@ class StandInTest {
     }
 
     @Test
+    void aGuardIsSwitchedOnAndOffWithinItsBounds() throws Exception {
+        String printed = type(
+                "admin", DemoFleet.ADMIN_PASSWORD, "guard 5", "guard off", "guard off", "guard 61", "guard", "bye");
+        assertThat(printed)
+                .contains("back to saved in 5 minutes unless guard is switched off")
+                .contains("guard is off")
+                .contains("no guard was on")
+                .contains("? word 2 \"61\": expected minutes from 1 to 60, or off")
+                .contains("? word 2: expected minutes from 1 to 60, or off");
+    }
+
+    @Test
     void pagesUntilToldNotTo() throws Exception {
         assertThat(type("admin", DemoFleet.ADMIN_PASSWORD, "show config running", "", "q", "bye"))
                 .contains("-- space for more --");

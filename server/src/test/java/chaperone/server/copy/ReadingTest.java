@@ -295,11 +295,8 @@ class ReadingTest {
     void aNeighbourThatIsGoneDiffersFromTheReadingBefore() {
         String path = "/api/devices/" + SWITCH + "/tables/NEIGHBOURS/";
         reading.read(id(SWITCH), DAY, Duration.ZERO);
-        int before = engineer.get(path + "readings")
-                .json(200)
-                .get(0)
-                .get("number")
-                .asInt();
+        int before =
+                engineer.get(path + "readings").json(200).get(0).get("number").asInt();
         server.standIn("brkw-core-1").set(Fault.NO_ANSWER, 0);
         try {
             reading.read(id(SWITCH), DAY, Duration.ZERO);
