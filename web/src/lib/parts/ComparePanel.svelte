@@ -119,7 +119,7 @@
   );
 </script>
 
-{#if comparing.problem}<div class="mb-3"><ProblemNote problem={comparing.problem} /></div>{/if}
+{#if comparing.problem}<div class="my-3"><ProblemNote problem={comparing.problem} /></div>{/if}
 
 <div class="mt-2 mb-2 flex flex-wrap items-center gap-x-2.5 gap-y-1.5" aria-live="polite">
   {#if comparing.isLoading && !counts}

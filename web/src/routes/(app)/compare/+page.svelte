@@ -12,6 +12,7 @@
 
   let platforms = $state<Platform[]>([]);
   let problem = $state.raw<Problem | undefined>();
+  let missing = $state({ b: false, a: false });
 
   const before = $derived(endOf(address.params, 'b'));
   const after = $derived(endOf(address.params, 'a'));
@@ -23,7 +24,9 @@
   const wantedBefore = $derived(wantedOf(before, pasted.settled.b));
   const wantedAfter = $derived(wantedOf(after, pasted.settled.a));
   const hasText = $derived(before.isText || after.isText);
-  const isReady = $derived(wantedBefore && wantedAfter && (!hasText || pasted.platform !== ''));
+  const isReady = $derived(
+    wantedBefore && wantedAfter && !missing.b && !missing.a && (!hasText || pasted.platform !== '')
+  );
 
   const change = (side: Side, end: End) => address.change({ ...paramsOf(side, end), place: '' });
 
@@ -86,14 +89,14 @@
 {#if problem}<div class="mb-3"><ProblemNote {problem} /></div>{/if}
 
 <div class="flex items-stretch gap-2">
-  <EndPicker side="b" end={before} onchange={(end) => change('b', end)} />
+  <EndPicker side="b" end={before} bind:isMissing={missing.b} onchange={(end) => change('b', end)} />
   <button
     class="btn self-center"
     onclick={swap}
     title="Exchange the two"
     aria-label="Exchange before and after">⇄</button
   >
-  <EndPicker side="a" end={after} onchange={(end) => change('a', end)} />
+  <EndPicker side="a" end={after} bind:isMissing={missing.a} onchange={(end) => change('a', end)} />
 </div>
 
 {#if isReady && wantedBefore && wantedAfter}

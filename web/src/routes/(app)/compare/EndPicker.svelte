@@ -13,10 +13,12 @@
   interface Props {
     side: Side;
     end: End;
+    /** Whether what was chosen cannot be found; the reason stands here. */
+    isMissing?: boolean;
     onchange: (end: End) => void;
   }
 
-  let { side, end, onchange }: Props = $props();
+  let { side, end, isMissing = $bindable(false), onchange }: Props = $props();
   let revisions = $state<Revision[]>([]);
   let names = $state<string[]>([]);
   let problem = $state.raw<Problem | undefined>();
@@ -26,6 +28,7 @@
   async function load() {
     const wanted = `${end.device} ${end.kind}`;
     problem = undefined;
+    isMissing = false;
     revisions = [];
     if (end.isText || end.device === '') return;
     try {
@@ -33,7 +36,7 @@
       const found = await need(api.GET('/api/devices/{name}/revisions', { params }));
       if (wanted === `${end.device} ${end.kind}`) revisions = found.toReversed();
     } catch (thrown) {
-      problem = asProblem(thrown);
+      if (wanted === `${end.device} ${end.kind}`) [problem, isMissing] = [asProblem(thrown), true];
     }
   }
 

@@ -169,6 +169,7 @@ class RolesTest {
                 .replace("{name}", "no-such-device")
                 .replace("{code}", "no-such-site")
                 .replace("{fault}", "slow")
+                .replace("{kind}", "MACS")
                 .replace("{act}", "restart");
         assertThat(new Api(server.address()).send(method, path, "").status())
                 .as("nobody is logged in")

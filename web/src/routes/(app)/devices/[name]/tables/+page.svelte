@@ -4,8 +4,9 @@
   import { api, asProblem, need, type DeviceTable, type Problem, type TableReading } from '$lib/api/client';
   import ProblemNote from '$lib/parts/ProblemNote.svelte';
   import When from '$lib/parts/When.svelte';
+  import { clock } from '$lib/state/clock.svelte';
   import { address } from '$lib/state/address.svelte';
-  import { count, exact } from '$lib/text/time';
+  import { count, moment } from '$lib/text/time';
   import TableDifference from './TableDifference.svelte';
   import { broughtBy, COLUMN, ORDER, rowsWith, TABLE } from './tableText';
 
@@ -34,7 +35,7 @@
   }
 
   const titleOf = (reading: TableReading) =>
-    `${reading.number}: ${exact(Date.parse(reading.firstReadAt))}  ${broughtBy(reading)}`;
+    `${reading.number}: ${moment(Date.parse(reading.firstReadAt), clock.now)} ${broughtBy(reading)}`;
 
   async function load(wanted: string) {
     try {
@@ -90,15 +91,13 @@
   </div>
   <div class="mt-2 flex min-h-8 flex-wrap items-center gap-x-4 gap-y-1">
     <p class="text-quiet">
-      Read <When at={shown.readAt} ago /> ago{#if newest}, the same since <When
-          at={newest.firstReadAt}
-        />{/if}.
+      Read <When at={shown.readAt} />{#if newest}, the same since <When at={newest.firstReadAt} />{/if}.
     </p>
     {#if readings.length > 1}
       <label class="ml-auto flex items-center gap-2">
         What differs since
         <select
-          class="select w-72"
+          class="select w-60"
           value={String(before)}
           onchange={(event) => address.change({ before: event.currentTarget.value, after: '' })}
         >
@@ -112,7 +111,7 @@
         <label class="flex items-center gap-2">
           until
           <select
-            class="select w-72"
+            class="select w-60"
             value={String(after)}
             onchange={(event) => address.change({ after: event.currentTarget.value })}
           >
