@@ -3,19 +3,15 @@ package chaperone.bench;
 import chaperone.server.support.Api;
 import chaperone.server.support.TestPostgres;
 import java.io.IOException;
-import java.nio.file.Files;
-import java.nio.file.Path;
 import java.sql.Connection;
 import java.sql.DriverManager;
 import java.sql.ResultSet;
 import java.sql.SQLException;
 import java.sql.Statement;
-import java.util.List;
 import java.util.Locale;
 import java.util.Map;
 import java.util.concurrent.TimeUnit;
 import java.util.stream.IntStream;
-import java.util.stream.Stream;
 
 /**
  * What looking at 1,000 devices between copies costs the machine: processor time of everything but the stand-ins (which
@@ -30,8 +26,6 @@ public final class Looks {
     private static final long MEASURED_SECONDS = 120;
     private static final double USUAL_SECONDS = 300;
     private static final double MOST_SHARE = 0.05;
-    /** The kernel counts processor time in hundredths of a second (proc(5)). */
-    private static final double TICKS = 100;
 
     private Looks() {}
 
@@ -85,21 +79,7 @@ public final class Looks {
 
     /** Of all processors and all processes but the stand-ins. */
     private static double busySeconds(Process standIns) throws IOException {
-        List<Long> all = Stream.of(Files.readAllLines(Path.of("/proc/stat"))
-                        .get(0)
-                        .replaceFirst("cpu +", "")
-                        .split(" "))
-                .map(Long::valueOf)
-                .toList();
-        long idle = all.get(3) + all.get(4);
-        long busy = all.stream().limit(8).mapToLong(Long::longValue).sum() - idle;
-        return (busy - ticks(standIns)) / TICKS;
-    }
-
-    private static long ticks(Process process) throws IOException {
-        String line = Files.readString(Path.of("/proc/" + process.pid() + "/stat"));
-        String[] fields = line.substring(line.lastIndexOf(')') + 2).split(" ");
-        return Long.parseLong(fields[11]) + Long.parseLong(fields[12]);
+        return ProcessorTime.ofAll() - ProcessorTime.of(standIns.pid());
     }
 
     private static long logIns(Connection database) throws SQLException {

@@ -45,6 +45,27 @@ public final class Sweep {
         }
     }
 
+    /** Seconds of processor time: of the stand-ins, the server, the bare loop, and of all else, the database above all. */
+    private record Spent(double standIns, double server, double loop, double rest) {
+        static Spent until(Process server, Process standIns) throws IOException {
+            double there = ProcessorTime.of(standIns.pid());
+            double here = ProcessorTime.of(server.pid());
+            double loop = ProcessorTime.of(ProcessHandle.current().pid());
+            return new Spent(there, here, loop, ProcessorTime.ofAll() - there - here - loop);
+        }
+
+        /** In milliseconds for each device. */
+        String since(Spent start) {
+            return String.format(
+                    Locale.ROOT,
+                    "stand-ins %.1f, server %.1f, loop %.1f, rest %.1f ms",
+                    standIns - start.standIns,
+                    server - start.server,
+                    loop - start.loop,
+                    rest - start.rest);
+        }
+    }
+
     public static void main(String[] args) throws Exception {
         System.setProperty("durable", "true");
         String database = TestPostgres.freshDatabase();
@@ -57,7 +78,7 @@ public final class Sweep {
                     .mapToObj(i -> "127.21." + i / 250 + "." + (i % 250 + 1))
                     .toList();
             server = server(args[1], database);
-            holds = measure(hosts, server);
+            holds = measure(hosts, server, standIns);
         } finally {
             if (server != null) server.destroy();
             standIns.destroy();
@@ -66,14 +87,19 @@ public final class Sweep {
         System.exit(holds ? 0 : 1);
     }
 
-    private static boolean measure(List<String> hosts, Process server) throws Exception {
+    private static boolean measure(List<String> hosts, Process server, Process standIns) throws Exception {
         Api api = logIn();
         bringIn(api, hosts);
         List<Round> rounds = new ArrayList<>();
         try (BareLoop loop = new BareLoop()) {
             // In turns: whatever else the machine does meets both.
             for (int round = -WARM_UPS; round < ROUNDS; round++) {
-                Round both = new Round(loop.seconds(hosts, PORT, AT_ONCE), sweep(api));
+                Spent start = Spent.until(server, standIns);
+                double bare = loop.seconds(hosts, PORT, AT_ONCE);
+                Spent between = Spent.until(server, standIns);
+                Round both = new Round(bare, sweep(api));
+                System.out.println("bare loop " + between.since(start) + "; sweep "
+                        + Spent.until(server, standIns).since(between));
                 System.out.printf(
                         Locale.ROOT,
                         "%s: bare loop %.2f s, sweep %.2f s, share %.3f%n",
