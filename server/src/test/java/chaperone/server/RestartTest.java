@@ -11,6 +11,7 @@ import chaperone.standins.demo.DemoStart;
 import chaperone.standins.device.Fault;
 import java.io.BufferedReader;
 import java.io.IOException;
+import java.io.InputStream;
 import java.net.InetAddress;
 import java.net.InetSocketAddress;
 import java.net.ServerSocket;
@@ -22,6 +23,8 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.concurrent.TimeUnit;
+import java.util.concurrent.locks.LockSupport;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.Timeout;
 
@@ -69,9 +72,19 @@ class RestartTest {
                         .isEqualTo(2);
                 assertThat(api.get("/api/devices/brkw-acc-1/revisions").json(200))
                         .hasSize(1);
+                anOpenPageDoesNotHoldUpItsEnd(api, second);
             } finally {
                 second.destroyForcibly().waitFor();
             }
+        }
+    }
+
+    /** Requests under way get half a minute to end; a stream of events would take all of it. */
+    private static void anOpenPageDoesNotHoldUpItsEnd(Api api, Process server) throws Exception {
+        try (InputStream events = api.stream("/api/events")) {
+            assertThat(events.read()).as("the stream is open").isPositive();
+            server.destroy();
+            assertThat(server.waitFor(20, TimeUnit.SECONDS)).isTrue();
         }
     }
 
@@ -93,6 +106,7 @@ class RestartTest {
         List<String> command = new ArrayList<>(List.of(
                 Path.of(System.getProperty("java.home"), "bin", "java").toString(),
                 "-Xmx512m",
+                "-XX:TieredStopAtLevel=1",
                 "-cp",
                 System.getProperty("java.class.path"),
                 ChaperoneServer.class.getName()));
@@ -118,7 +132,7 @@ class RestartTest {
                     .openStream()))) {
                 if (answer.readLine().contains("UP")) return;
             } catch (IOException e) {
-                Thread.onSpinWait();
+                LockSupport.parkNanos(TimeUnit.MILLISECONDS.toNanos(50));
             }
         }
         throw new AssertionError("The server did not come up: " + Files.readString(log));

@@ -5,22 +5,26 @@ import java.io.IOException;
 import java.security.Principal;
 import java.util.Map;
 import java.util.concurrent.ConcurrentHashMap;
-import java.util.concurrent.Executors;
 import java.util.concurrent.ScheduledExecutorService;
+import java.util.concurrent.ScheduledThreadPoolExecutor;
+import java.util.concurrent.ThreadPoolExecutor.DiscardPolicy;
 import java.util.concurrent.TimeUnit;
 import java.util.function.Predicate;
 import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
-import org.springframework.beans.factory.DisposableBean;
+import org.springframework.context.SmartLifecycle;
 import org.springframework.context.event.EventListener;
 import org.springframework.http.MediaType;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.RestController;
 import org.springframework.web.servlet.mvc.method.annotation.SseEmitter;
 
-/** Sends events to open pages (server-sent events of the HTML standard). */
+/**
+ * Sends events to open pages (server-sent events of the HTML standard). Its streams are ended before the web server waits
+ * for the requests that are under way: they would never end by themselves.
+ */
 @RestController
-class EventController implements DisposableBean {
+class EventController implements SmartLifecycle {
     private static final Logger LOG = LoggerFactory.getLogger(EventController.class);
     private static final int MOST_PAGES = 1000;
     private static final int BEAT_SECONDS = 10;
@@ -28,16 +32,21 @@ class EventController implements DisposableBean {
     private final StillAllowed allowed;
     private final Map<SseEmitter, Principal> pages = new ConcurrentHashMap<>();
 
-    /** One thread sends to all: a page that reads slowly costs a buffer, not a thread. */
-    private final ScheduledExecutorService sender = Executors.newSingleThreadScheduledExecutor(task -> {
-        Thread thread = new Thread(task, "event-sender");
-        thread.setDaemon(true);
-        return thread;
-    });
+    /** One thread sends to all: a page that reads slowly costs a buffer, not a thread. After its end it takes nothing. */
+    private final ScheduledExecutorService sender =
+            new ScheduledThreadPoolExecutor(1, EventController::thread, new DiscardPolicy());
+
+    private volatile boolean isRunning;
 
     EventController(StillAllowed allowed) {
         this.allowed = allowed;
         sender.scheduleWithFixedDelay(this::beat, BEAT_SECONDS, BEAT_SECONDS, TimeUnit.SECONDS);
+    }
+
+    private static Thread thread(Runnable task) {
+        Thread thread = new Thread(task, "event-sender");
+        thread.setDaemon(true);
+        return thread;
     }
 
     /** Pages of an account that was locked meanwhile hear nothing more. */
@@ -62,6 +71,7 @@ class EventController implements DisposableBean {
         page.onError(e -> pages.remove(page));
         if (pages.size() >= MOST_PAGES) pages.keySet().iterator().next().complete();
         pages.put(page, who);
+        if (!isRunning) page.complete();
         sender.execute(() -> sendTo(page, SseEmitter.event().name("again").data("0")));
         return page;
     }
@@ -92,8 +102,19 @@ class EventController implements DisposableBean {
     }
 
     @Override
-    public void destroy() {
-        pages.keySet().forEach(SseEmitter::complete);
+    public void start() {
+        isRunning = true;
+    }
+
+    @Override
+    public void stop() {
+        isRunning = false;
         sender.shutdownNow();
+        pages.keySet().forEach(SseEmitter::complete);
+    }
+
+    @Override
+    public boolean isRunning() {
+        return isRunning;
     }
 }

@@ -16,6 +16,8 @@ import java.net.http.HttpResponse.BodyHandlers;
 import java.time.Duration;
 import java.util.List;
 import java.util.Map;
+import java.util.concurrent.TimeUnit;
+import java.util.concurrent.locks.LockSupport;
 import java.util.function.Predicate;
 import java.util.stream.Collectors;
 import tools.jackson.databind.JsonNode;
@@ -112,6 +114,8 @@ public final class Api {
         do {
             last = get(path).json();
             if (wished.test(last)) return last;
+            // Asked without a pause it would take a processor from what it waits for.
+            LockSupport.parkNanos(TimeUnit.MILLISECONDS.toNanos(20));
         } while (System.nanoTime() < end);
         throw new AssertionError(path + " stayed at " + last);
     }
