@@ -91,7 +91,9 @@
     void wanted;
     untrack(() => {
       // Only an answer to the query itself says that there is no mistake in it.
-      act(() => rows.ask(query).then(() => (mistake = undefined)));
+      act(async () => {
+        if (await rows.ask(query)) mistake = undefined;
+      });
     });
   });
 

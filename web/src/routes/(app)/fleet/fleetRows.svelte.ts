@@ -41,16 +41,24 @@ export class FleetRows {
     return [...this.#parts.values()].flat();
   }
 
-  /** Begins anew with another query; throws what the server says against it, and keeps what was shown. */
-  async ask(query: Query) {
+  /**
+   * Begins anew with another query; throws what the server says against it, and keeps what was shown. Answers may
+   * overtake each other: only that to the latest question counts, and false says that this one was not.
+   */
+  async ask(query: Query): Promise<boolean> {
     const mine = ++this.#asked;
-    const found = await this.#fetch(query, 0);
-    // Answers may overtake each other: only the latest question counts.
-    if (mine !== this.#asked) return;
-    this.#query = query;
-    this.#parts.clear();
-    this.#pending.clear();
-    this.#keep(0, found);
+    try {
+      const found = await this.#fetch(query, 0);
+      if (mine !== this.#asked) return false;
+      this.#query = query;
+      this.#parts.clear();
+      this.#pending.clear();
+      this.#keep(0, found);
+      return true;
+    } catch (thrown) {
+      if (mine !== this.#asked) return false;
+      throw thrown;
+    }
   }
 
   /** What is shown may have changed: it is fetched again. */
