@@ -2283,6 +2283,7 @@ export interface components {
             /** Format: int32 */
             line: number;
             text: string;
+            whole: string;
         };
         PassView: {
             askedBy: string;

@@ -7,11 +7,11 @@
   import { count } from '$lib/text/time';
   import CompareTable from './CompareTable.svelte';
   import { Comparing } from './comparing.svelte';
-  import { found, nextPlace, oneColumn, places, textOf, type FoldLine } from './compareRows';
+  import { bothTexts, found, nextPlace, oneColumn, places, type FoldLine } from './compareRows';
   import { compareViewOf } from './compareView';
   import NoiseDialog from './NoiseDialog.svelte';
   import ProblemNote from './ProblemNote.svelte';
-  import { structureLines, structurePlaces } from './structureRows';
+  import { structureFound, structureLines, structurePlaces, wholeLines } from './structureRows';
   import StructureTable from './StructureTable.svelte';
 
   interface Props {
@@ -30,18 +30,19 @@
   const number = (count: number) => count.toLocaleString('en-GB');
   const view = $derived(compareViewOf(address.params));
   let place = $state<number | undefined>();
-  let find = $state('');
   let finder: HTMLInputElement | undefined = $state();
   let setsAside = $state(false);
 
   const lines = $derived(view.layout === 'one' ? oneColumn(comparing.lines) : comparing.lines);
   const structure = $derived(comparing.structure ? structureLines(comparing.structure, view.noise) : []);
   const starts = $derived(comparing.structure ? structurePlaces(structure) : places(lines));
-  const hits = $derived(found(lines, find));
+  const hits = $derived(comparing.structure ? structureFound(structure, view.find) : found(lines, view.find));
+  const marked = $derived(new Set(hits));
   const counts = $derived(comparing.structure?.counts ?? comparing.compare?.counts);
   const aside = $derived(comparing.structure?.counts.aside ?? comparing.compare?.counts.noise ?? 0);
   const isNothing = $derived(!counts || counts.added + counts.modified + counts.removed + counts.moved === 0);
-  const noise = $derived(comparing.structure?.noise ?? comparing.compare?.noise ?? []);
+  const ends = $derived(comparing.structure ?? comparing.compare);
+  const noise = $derived(ends?.noise ?? []);
   const odd = $derived(comparing.structure?.oddBefore ?? comparing.structure?.oddAfter);
 
   // A value of its own: the ends are new objects whenever the page is drawn.
@@ -80,9 +81,14 @@
     if (!(await comparing.unfold(fold))) await show({ all: '1' });
   }
 
+  /** Equal lines hold it too: they are all shown, once. */
+  function seek(text: string) {
+    show({ find: text, ...(text !== '' && !view.all ? { all: '1', place: '' } : {}) });
+  }
+
   function look(event: KeyboardEvent) {
     if (event.key === 'Escape') {
-      find = '';
+      show({ find: '' });
       finder?.blur();
     } else if (event.key === 'Enter') {
       event.preventDefault();
@@ -92,12 +98,11 @@
 
   /** The line under the mark, to be set aside, with the one it stands against. */
   const pointed = $derived.by(() => {
-    const line = place === undefined || comparing.structure ? undefined : lines[place];
-    if (line?.type !== 'row') return undefined;
-    const [now, then] = [textOf(line.after), textOf(line.before)];
-    return now === undefined && then === undefined
-      ? undefined
-      : { line: now ?? then ?? '', other: now && then };
+    if (place === undefined) return undefined;
+    const [now, then] = comparing.structure ? wholeLines(structure[place]) : bothTexts(lines[place]);
+    // A comparison by structure also tells what stands on no line of its own.
+    const line = now || then;
+    return line ? { line, other: now && then } : undefined;
   });
 
   onMount(() =>
@@ -164,21 +169,22 @@
         onclick={() => (setsAside = true)}>Set aside… <kbd>s</kbd></button
       >
     {/if}
-    {#if comparing.compare}
+    {#if comparing.compare || comparing.structure}
       <label class="input h-7 w-36">
         <input
           bind:this={finder}
-          bind:value={find}
+          value={view.find}
           onkeydown={look}
-          oninput={() => find !== '' && !view.all && show({ all: '1', place: '' })}
+          oninput={(event) => seek(event.currentTarget.value)}
           maxlength="200"
           aria-label="Find in the comparison"
           placeholder="Find here…"
         />
-        {#if find !== ''}<span class="text-quiet text-xs whitespace-nowrap">{hits.length}</span>{:else}<kbd
-            >f</kbd
-          >{/if}
+        {#if view.find !== ''}<span class="text-quiet text-xs whitespace-nowrap">{number(hits.length)}</span
+          >{:else}<kbd>f</kbd>{/if}
       </label>
+    {/if}
+    {#if comparing.compare}
       <button
         class="chip"
         aria-pressed={view.all}
@@ -202,7 +208,14 @@
   </p>
 {/if}
 {#if comparing.structure}
-  <StructureTable lines={structure} {beforeTitle} {afterTitle} at={place} />
+  <StructureTable
+    lines={structure}
+    {beforeTitle}
+    {afterTitle}
+    at={place}
+    hits={marked}
+    onpick={(index) => (place = index)}
+  />
 {:else if comparing.compare}
   <CompareTable
     {lines}
@@ -210,7 +223,7 @@
     {beforeTitle}
     {afterTitle}
     at={place}
-    hits={new Set(hits)}
+    hits={marked}
     onunfold={unfold}
     onpick={(index) => (place = index)}
   />
@@ -219,8 +232,8 @@
   <NoiseDialog
     line={pointed.line}
     other={pointed.other}
-    device={comparing.compare?.after.device ?? comparing.compare?.before.device}
-    platform={comparing.compare?.after.platform ?? ''}
+    device={ends?.after.device ?? ends?.before.device}
+    platform={ends?.after.platform ?? ''}
     onclose={(kept) => {
       setsAside = false;
       if (kept) comparing.load(JSON.parse(wanted));

@@ -10,9 +10,13 @@
     afterTitle: string;
     /** The line to bring into view and mark, as an index. */
     at?: number | undefined;
+    /** Lines that hold what the reader looks for. */
+    hits?: ReadonlySet<number>;
+    /** The reader points at a line. */
+    onpick?: (index: number) => void;
   }
 
-  let { lines, beforeTitle, afterTitle, at }: Props = $props();
+  let { lines, beforeTitle, afterTitle, at, hits, onpick }: Props = $props();
   let box: HTMLDivElement | undefined = $state();
 
   const rows = virtualRows({ box: () => box, count: () => lines.length, size: 22, at: () => at });
@@ -43,12 +47,21 @@
         {#each $rows.getVirtualItems() as item (item.key)}
           {@const line = lines[item.index]}
           {#if line?.type === 'path'}
-            <div class="line path" style:top="{item.start}px" title={line.path.join(' › ')}>
+            <div
+              class={['line path', item.index === at && 'here', hits?.has(item.index) && 'hit']}
+              style:top="{item.start}px"
+              title={line.path.join(' › ')}
+            >
               {line.path.length === 0 ? 'at the top' : line.path.join(' › ')}
             </div>
           {:else if line}
             {@const kind = counts(line.kind) ? line.kind.toLowerCase() : 'noise'}
-            <div class={['line difference', item.index === at && 'here']} style:top="{item.start}px">
+            <div
+              class={['line difference', item.index === at && 'here', hits?.has(item.index) && 'hit']}
+              style:top="{item.start}px"
+              role="presentation"
+              onclick={() => onpick?.(item.index)}
+            >
               <span class="sign {kind}" aria-label={line.said}>{line.sign}</span>
               <span class="cell" title={line.attribute || line.said}
                 >{#if line.attribute}{line.attribute}{:else}<i class="text-quiet">{line.said}</i>{/if}</span
@@ -148,6 +161,10 @@
   .cell.noise {
     color: var(--quiet);
     font-style: italic;
+  }
+  .hit {
+    outline: 1px solid var(--act-text);
+    outline-offset: -1px;
   }
   .here {
     box-shadow: inset 3px 0 0 var(--act-text);

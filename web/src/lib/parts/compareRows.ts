@@ -112,15 +112,8 @@ export function places(lines: readonly Line[]): number[] {
 export function found(lines: readonly Line[], text: string): number[] {
   const wanted = text.toLowerCase();
   if (wanted === '') return [];
-  const holds = (cell?: Cell) =>
-    cell !== undefined &&
-    cell.spans
-      .map((span) => span.text)
-      .join('')
-      .toLowerCase()
-      .includes(wanted);
   return lines.flatMap((line, i) =>
-    line.type === 'row' && (holds(line.before) || holds(line.after)) ? [i] : []
+    bothTexts(line).some((side) => side?.toLowerCase().includes(wanted)) ? [i] : []
   );
 }
 
@@ -134,8 +127,11 @@ export function nextPlace(
   return starts.findLast((start) => start < (here ?? Infinity)) ?? starts.at(-1);
 }
 
-/** A text of a line, both sides put together from their pieces. */
-export const textOf = (cell: Cell | undefined) => cell?.spans.map((span) => span.text).join('');
+const textOf = (cell: Cell | undefined) => cell?.spans.map((span) => span.text).join('');
+
+/** A line as it stands after and before; nothing of a fold. */
+export const bothTexts = (line: Line | undefined) =>
+  line?.type === 'row' ? [textOf(line.after), textOf(line.before)] : [];
 
 /** The longest line's length in characters, for the width of the table. */
 export function widest(lines: readonly Line[]): number {

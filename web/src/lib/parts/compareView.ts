@@ -10,6 +10,8 @@ export interface CompareView {
   all: boolean;
   /** The difference that is marked, counted from 1. */
   place: number | undefined;
+  /** What is looked for in it. */
+  find: string;
 }
 
 const LAYOUTS: readonly Layout[] = ['side', 'one', 'structure'];
@@ -22,6 +24,7 @@ export function compareViewOf(params: URLSearchParams): CompareView {
     next: LAYOUTS[(LAYOUTS.indexOf(layout) + 1) % LAYOUTS.length] ?? 'side',
     noise: params.get('noise') === '1',
     all: params.get('all') === '1',
-    place: Number.isInteger(place) && place > 0 ? place : undefined
+    place: Number.isInteger(place) && place > 0 ? place : undefined,
+    find: params.get('find') ?? ''
   };
 }

@@ -1,8 +1,8 @@
 import { describe, expect, it } from 'vitest';
 import type { Difference, Structure } from '$lib/api/client';
-import { structureLines, structurePlaces } from './structureRows';
+import { structureFound, structureLines, structurePlaces } from './structureRows';
 
-const part = (text: string, line: number) => ({ text, line });
+const part = (text: string, line: number) => ({ text, line, whole: `  ${text}` });
 const structure = (...differences: Difference[]) => ({ differences }) as unknown as Structure;
 const limit: Difference = {
   kind: 'MODIFIED',
@@ -56,5 +56,20 @@ describe('a comparison by structure', () => {
     const lines = structureLines(structure(vlan, limit, noise, limit), true);
     expect(lines.filter((line) => line.type === 'path')).toHaveLength(2);
     expect(structurePlaces(lines)).toEqual([1, 3, 5]);
+  });
+
+  it('finds what is looked for in paths and values, capitals or not', () => {
+    const lines = structureLines(structure(vlan, limit), false);
+    expect(structureFound(lines, 'PORT 1/0')).toEqual([2]);
+    expect(structureFound(lines, 'vlan')).toEqual([1]);
+    expect(structureFound(lines, 'flood')).toEqual([3]);
+    expect(structureFound(lines, '')).toEqual([]);
+  });
+
+  it('knows the lines as they stand, for a pattern that sets them aside', () => {
+    expect(structureLines(structure(limit), false)[1]).toMatchObject({
+      wholeBefore: '  flood-limit 2',
+      wholeAfter: '  flood-limit 5'
+    });
   });
 });

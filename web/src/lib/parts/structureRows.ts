@@ -14,6 +14,9 @@ export type StructureLine =
       after: string | undefined;
       beforeLine: number | undefined;
       afterLine: number | undefined;
+      /** The lines as they stand, of which the statements may be a part; empty for the top. */
+      wholeBefore: string | undefined;
+      wholeAfter: string | undefined;
     };
 
 const SIGNS: Record<Difference['kind'], string> = {
@@ -96,11 +99,27 @@ function lineOf(difference: Difference): StructureLine {
     before: isWhole ? undefined : before && (isPair ? rest(before.text) : before.text),
     after: isWhole ? undefined : after && (isPair ? rest(after.text) : after.text),
     beforeLine: isWhole ? undefined : before && before.line + 1,
-    afterLine: isWhole ? undefined : after && after.line + 1
+    afterLine: isWhole ? undefined : after && after.line + 1,
+    wholeBefore: isWhole ? undefined : before?.whole,
+    wholeAfter: isWhole ? undefined : after?.whole
   };
+}
+
+/** Lines that hold what somebody looks for, in what they show; capitals do not matter. */
+export function structureFound(lines: readonly StructureLine[], text: string): number[] {
+  const wanted = text.toLowerCase();
+  if (wanted === '') return [];
+  return lines.flatMap((line, i) => {
+    const shown = line.type === 'path' ? line.path : [line.attribute, line.before, line.after];
+    return shown.some((each) => each?.toLowerCase().includes(wanted)) ? [i] : [];
+  });
 }
 
 /** Where each difference that counts stands among the lines. */
 export function structurePlaces(lines: readonly StructureLine[]): number[] {
   return lines.flatMap((line, i) => (line.type === 'difference' && counts(line.kind) ? [i] : []));
 }
+
+/** The line of a difference as it stands after and before. */
+export const wholeLines = (line: StructureLine | undefined) =>
+  line?.type === 'difference' ? [line.wholeAfter, line.wholeBefore] : [];

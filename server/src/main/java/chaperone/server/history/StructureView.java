@@ -33,9 +33,14 @@ record StructureView(
         }
     }
 
-    record PartView(String text, int line) {
-        static PartView of(Difference.Part part) {
-            return new PartView(ConfigBytes.printable(part.text()), part.line());
+    /** @param whole the line as it stands, of which the statement may be a part; empty for the top */
+    record PartView(String text, int line, String whole) {
+        static PartView of(Difference.Part part, List<String> lines) {
+            boolean isLine = part.line() >= 0 && part.line() < lines.size();
+            return new PartView(
+                    ConfigBytes.printable(part.text()),
+                    part.line(),
+                    isLine ? ConfigBytes.printable(lines.get(part.line())) : "");
         }
     }
 
@@ -46,13 +51,13 @@ record StructureView(
             String attribute,
             Optional<PartView> before,
             Optional<PartView> after) {
-        static DifferenceView of(Difference difference) {
+        static DifferenceView of(Difference difference, CompareEnd before, CompareEnd after) {
             return new DifferenceView(
                     difference.kind(),
                     difference.path().stream().map(ConfigBytes::printable).toList(),
                     ConfigBytes.printable(difference.attribute()),
-                    difference.before().map(PartView::of),
-                    difference.after().map(PartView::of));
+                    difference.before().map(part -> PartView.of(part, before.lines())),
+                    difference.after().map(part -> PartView.of(part, after.lines())));
         }
     }
 
@@ -74,7 +79,9 @@ record StructureView(
                 CompareView.noise(before.noise(), after.noise()),
                 odd(before.tree()),
                 odd(after.tree()),
-                diff.differences().stream().map(DifferenceView::of).toList());
+                diff.differences().stream()
+                        .map(difference -> DifferenceView.of(difference, before, after))
+                        .toList());
     }
 
     private static Optional<String> odd(ConfigTree tree) {

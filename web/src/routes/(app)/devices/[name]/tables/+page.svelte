@@ -102,7 +102,7 @@
           onchange={(event) => address.change({ before: event.currentTarget.value, after: '' })}
         >
           <option value="0">show the rows</option>
-          {#each readings as reading (reading.number)}
+          {#each readings.slice(1) as reading (reading.number)}
             <option value={String(reading.number)}>{titleOf(reading)}</option>
           {/each}
         </select>
@@ -115,7 +115,7 @@
             value={String(after)}
             onchange={(event) => address.change({ after: event.currentTarget.value })}
           >
-            {#each readings as reading (reading.number)}
+            {#each readings.filter((each) => each.number > before) as reading (reading.number)}
               <option value={String(reading.number)}>{titleOf(reading)}</option>
             {/each}
           </select>
