@@ -6,6 +6,7 @@ import chaperone.core.compare.Difference.Kind;
 import chaperone.core.compare.StructureDiff.Counts;
 import chaperone.core.platform.Platform;
 import chaperone.core.platform.Platforms;
+import com.google.re2j.Pattern;
 import java.util.ArrayList;
 import java.util.Collections;
 import java.util.List;
@@ -116,6 +117,31 @@ class StructureDiffTest {
             assertThat(each.attribute()).isEqualTo("flood-limit");
             assertThat(each.before().orElseThrow().line()).isEqualTo(2);
         });
+    }
+
+    @Property(tries = 500)
+    void noiseHidesNothingOutsideItsPattern(
+            @ForAll("words") String moving,
+            @ForAll("words") String moved,
+            @ForAll("words") String kept,
+            @ForAll("words") String other) {
+        Noise noise = new Noise(List.of(new Noise.Item("lease", Pattern.compile("lease (\\S+)"), "it runs out")));
+        Counts counts = StructureDiff.between(leased(moving, kept, noise), leased(moved, other, noise))
+                .counts();
+        assertThat(counts.areNone()).isEqualTo(kept.equals(other));
+        if (counts.areNone()) assertThat(counts.aside()).isEqualTo(moving.equals(moved) ? 0 : 1);
+    }
+
+    private static Statement leased(String lease, String port, Noise noise) {
+        List<String> lines = List.of("port 1", "  lease " + lease + " to " + port);
+        return StructureDiff.read(
+                new StructureDiff.Side(AnyConfig.GRAMMARS.get("indented").read(String.join("\n", lines)), lines, noise),
+                Structure.NONE);
+    }
+
+    @Provide
+    Arbitrary<String> words() {
+        return Arbitraries.of("a", "b", "ab", "1/0/1", "to");
     }
 
     /** As a hostile text could have it: each is matched with one of its kind, and what is left over is told. */
