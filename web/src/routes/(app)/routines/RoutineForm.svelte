@@ -173,7 +173,7 @@
     <ol class="mono" aria-live="polite">
       {#each due as at (at)}<li>
           {exact(Date.parse(at), zone)}
-        </li>{:else}<li class="text-quiet">never</li>{/each}
+        </li>{:else}<li class="text-quiet">{problem ? 'not known yet' : 'never'}</li>{/each}
     </ol>
   </div>
   {#if problem}<div class="mt-3"><ProblemNote {problem} /></div>{/if}

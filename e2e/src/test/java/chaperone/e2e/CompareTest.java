@@ -113,6 +113,29 @@ class CompareTest {
     }
 
     @Test
+    void byStructureALineIsFoundAndCanBeSetAside() {
+        Page page = DEMO.logIn("r.anand", "demo-engineer");
+        page.navigate("/devices/brkw-acc-2?layout=structure");
+        Locator structure = page.getByRole(AriaRole.REGION, named("Comparison by structure"));
+        assertThat(structure).containsText("seen");
+        page.keyboard().press("f");
+        page.keyboard().type("SEEN");
+        page.keyboard().press("Enter");
+        assertThat(structure.locator(".here")).containsText("seen");
+        page.reload();
+        assertThat(structure.locator(".hit")).hasCount(1);
+        page.keyboard().press("f");
+        page.keyboard().press("Enter");
+        page.keyboard().press("Escape");
+        assertThat(structure.locator(".hit")).hasCount(0);
+        page.keyboard().press("s");
+        Locator dialog = page.getByRole(AriaRole.DIALOG);
+        assertThat(dialog.getByLabel("Pattern")).hasValue("^  seen (\\S+?)$");
+        page.keyboard().press("Escape");
+        assertThat(dialog).hasCount(0);
+    }
+
+    @Test
     void comparesByStructureDevicesAndTextsAndTheLinkBringsTheViewBack() {
         Page page = DEMO.logIn("watch", "demo-viewer");
         page.navigate("/compare");

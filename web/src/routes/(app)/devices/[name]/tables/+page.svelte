@@ -91,7 +91,9 @@
   </div>
   <div class="mt-2 flex min-h-8 flex-wrap items-center gap-x-4 gap-y-1">
     <p class="text-quiet">
-      Read <When at={shown.readAt} />{#if newest}, the same since <When at={newest.firstReadAt} />{/if}.
+      Read <When at={shown.readAt} />{#if newest && newest.firstReadAt !== shown.readAt}, the same since <When
+          at={newest.firstReadAt}
+        />{/if}.
     </p>
     {#if readings.length > 1}
       <label class="ml-auto flex items-center gap-2">
