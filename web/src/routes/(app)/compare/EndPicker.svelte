@@ -136,7 +136,7 @@
       maxlength={8_388_608}
       spellcheck="false"
       aria-label="Text {word}"
-      placeholder="Paste a configuration, or drop a file here. It is not kept."></textarea>
+      placeholder="Paste a configuration or drop a file; it is not kept."></textarea>
   {:else}
     <div class="mt-2 flex items-center gap-2">
       <select
