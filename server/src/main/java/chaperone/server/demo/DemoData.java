@@ -15,6 +15,7 @@ import chaperone.server.fleet.CredentialSets.Entry;
 import chaperone.server.fleet.Fleet;
 import chaperone.server.fleet.HostKeys;
 import chaperone.server.fleet.Pairs;
+import chaperone.server.job.DeviceTurn;
 import chaperone.server.platform.PlatformShelf;
 import chaperone.server.routine.Routines;
 import java.io.IOException;
@@ -91,6 +92,7 @@ class DemoData implements ApplicationRunner {
     private final CopyJobs jobs;
     private final Routines routines;
     private final Connector connector;
+    private final DeviceTurn turn;
     private final PlatformShelf platforms;
     private final Clock clock;
     private final Path history;
@@ -106,6 +108,7 @@ class DemoData implements ApplicationRunner {
             CopyJobs jobs,
             Routines routines,
             Connector connector,
+            DeviceTurn turn,
             PlatformShelf platforms,
             Clock clock,
             @Value("${chaperone.demo.history}") Path history,
@@ -119,6 +122,7 @@ class DemoData implements ApplicationRunner {
         this.jobs = jobs;
         this.routines = routines;
         this.connector = connector;
+        this.turn = turn;
         this.platforms = platforms;
         this.clock = clock;
         this.history = history;
@@ -154,12 +158,17 @@ class DemoData implements ApplicationRunner {
             List<CompletableFuture<Void>> all = known.stream()
                     .map(line -> line.split(" "))
                     .map(words ->
-                            CompletableFuture.runAsync(() -> bringIn(words[0], words[1], sets.get(words[2])), workers))
+                            CompletableFuture.runAsync(() -> inTurn(words[0], words[1], sets.get(words[2])), workers))
                     .toList();
             all.forEach(CompletableFuture::join);
         } finally {
             workers.shutdown();
         }
+    }
+
+    /** A look between copies would otherwise store the newest revision before its past. */
+    private void inTurn(String name, String address, long set) {
+        turn.take("", address, port, () -> bringIn(name, address, set));
     }
 
     private void bringIn(String name, String address, long set) {

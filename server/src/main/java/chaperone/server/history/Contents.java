@@ -3,6 +3,8 @@ package chaperone.server.history;
 import chaperone.core.archive.ContentPack;
 import chaperone.core.archive.DamagedPackException;
 import chaperone.server.problem.ProblemException;
+import jakarta.persistence.EntityManager;
+import jakarta.persistence.LockModeType;
 import java.nio.ByteBuffer;
 import java.security.MessageDigest;
 import java.security.NoSuchAlgorithmException;
@@ -24,10 +26,12 @@ public class Contents {
 
     private final ContentRepository contents;
     private final StoredPackRepository packs;
+    private final EntityManager entities;
 
-    Contents(ContentRepository contents, StoredPackRepository packs) {
+    Contents(ContentRepository contents, StoredPackRepository packs, EntityManager entities) {
         this.contents = contents;
         this.packs = packs;
+        this.entities = entities;
     }
 
     /**
@@ -47,7 +51,7 @@ public class Contents {
         }
         byte[] alone = ContentPack.of(bytes).packed();
         boolean isPacked = previous.flatMap(contents::findById)
-                .flatMap(content -> packs.lock(content.packId()))
+                .flatMap(content -> lock(content.packId()))
                 .filter(pack -> joins(pack, bytes, digest, alone.length))
                 .isPresent();
         if (!isPacked) {
@@ -55,6 +59,14 @@ public class Contents {
             contents.put(digest, bytes.length, pack.id(), 0);
         }
         return digest;
+    }
+
+    /** As it is once nobody else writes it: a pack that this transaction has read before would come back as it was then. */
+    private Optional<StoredPack> lock(long id) {
+        Optional<StoredPack> pack = packs.findById(id);
+        entities.flush();
+        pack.ifPresent(found -> entities.refresh(found, LockModeType.PESSIMISTIC_WRITE));
+        return pack;
     }
 
     /** The damaged pack keeps what cannot be read; the content lies in another one from now on. */
@@ -135,7 +147,7 @@ public class Contents {
     /** Packs a pack anew without the contents that nothing points to. */
     @Transactional
     public void dropLeftovers(long packId) {
-        StoredPack pack = packs.lock(packId).orElseThrow();
+        StoredPack pack = lock(packId).orElseThrow();
         Optional<ContentPack> old = readable(pack);
         if (old.isEmpty()) return;
         contents.forgetLeftovers(packId);

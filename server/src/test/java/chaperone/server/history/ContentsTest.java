@@ -5,6 +5,8 @@ import static org.assertj.core.api.Assertions.assertThatThrownBy;
 
 import chaperone.server.support.TestServer;
 import java.nio.charset.StandardCharsets;
+import java.util.ArrayList;
+import java.util.List;
 import java.util.Optional;
 import java.util.Random;
 import org.junit.jupiter.api.AfterAll;
@@ -12,6 +14,7 @@ import org.junit.jupiter.api.BeforeAll;
 import org.junit.jupiter.api.Test;
 import org.springframework.jdbc.core.simple.JdbcClient;
 import org.springframework.transaction.PlatformTransactionManager;
+import org.springframework.transaction.TransactionDefinition;
 import org.springframework.transaction.support.TransactionTemplate;
 
 /** Stored on the real database, within a transaction as a copy is. */
@@ -72,6 +75,36 @@ class ContentsTest {
         assertThatThrownBy(() -> read(digest))
                 .isInstanceOf(IllegalStateException.class)
                 .hasMessageContaining("Stored content ");
+    }
+
+    /** A table that is empty on many devices is one content: their next readings go into its pack at the same time. */
+    @Test
+    void whatSomebodyElsePackedMeanwhileStays() {
+        byte[] first = keep(table("a"));
+        TransactionTemplate aside = new TransactionTemplate(transaction.getTransactionManager());
+        aside.setPropagationBehavior(TransactionDefinition.PROPAGATION_REQUIRES_NEW);
+        List<byte[]> later = new ArrayList<>();
+        transaction.executeWithoutResult(status -> {
+            contents.read(first);
+            later.add(aside.execute(other -> contents.keep(table("b"), Optional.of(first))));
+            later.add(contents.keep(table("c"), Optional.of(first)));
+        });
+        assertThat(read(first)).isEqualTo(table("a"));
+        assertThat(read(later.get(0))).isEqualTo(table("b"));
+        assertThat(read(later.get(1))).isEqualTo(table("c"));
+        long packs = database.sql("select count(distinct pack_id) from content where digest in (:digests)")
+                .param("digests", later)
+                .query(Long.class)
+                .single();
+        assertThat(packs).isEqualTo(1);
+    }
+
+    private static byte[] table(String last) {
+        Random random = new Random(5);
+        StringBuilder text = new StringBuilder();
+        for (int i = 0; i < 200; i++)
+            text.append("port 1/0/").append(random.nextInt(9999)).append('\n');
+        return text.append(last).toString().getBytes(StandardCharsets.UTF_8);
     }
 
     @Test
