@@ -7,6 +7,7 @@ import java.nio.charset.StandardCharsets;
 import java.time.Duration;
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Scanner;
 import java.util.concurrent.ExecutionException;
 import java.util.concurrent.ExecutorService;
 import java.util.concurrent.Executors;
@@ -36,7 +37,7 @@ final class BareLoop implements AutoCloseable {
 
     private final SshClient client = SshClient.setUpDefaultClient();
 
-    BareLoop() {
+    private BareLoop() {
         client.setServerKeyVerifier(AcceptAllServerKeyVerifier.INSTANCE);
         client.setKeyExchangeFactories(client.getKeyExchangeFactories().stream()
                 .filter(factory -> !factory.getName().contains("sntrup")
@@ -47,8 +48,17 @@ final class BareLoop implements AutoCloseable {
         client.start();
     }
 
-    /** Seconds that all of them took. */
-    double seconds(List<String> hosts, int port, int threads) throws InterruptedException, ExecutionException {
+    public static void main(String[] args) throws Exception {
+        try (BareLoop loop = new BareLoop();
+                Scanner lines = new Scanner(System.in)) {
+            while (lines.hasNextLine()) {
+                lines.nextLine();
+                System.out.println(loop.seconds(Sweep.hosts(), Sweep.PORT, Sweep.AT_ONCE));
+            }
+        }
+    }
+
+    private double seconds(List<String> hosts, int port, int threads) throws InterruptedException, ExecutionException {
         ExecutorService workers = Executors.newFixedThreadPool(threads);
         long start = System.nanoTime();
         List<Future<Integer>> all = new ArrayList<>();

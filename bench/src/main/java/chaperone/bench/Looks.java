@@ -11,7 +11,6 @@ import java.sql.Statement;
 import java.util.Locale;
 import java.util.Map;
 import java.util.concurrent.TimeUnit;
-import java.util.stream.IntStream;
 
 /**
  * What looking at 1,000 devices between copies costs the machine: processor time of everything but the stand-ins (which
@@ -40,11 +39,7 @@ public final class Looks {
             Sweep.awaitLine(standIns, "stand-ins ready");
             server = Sweep.server(args[1], database);
             Api api = Sweep.logIn();
-            Sweep.bringIn(
-                    api,
-                    IntStream.range(0, DEVICES)
-                            .mapToObj(i -> "127.21." + i / 250 + "." + (i % 250 + 1))
-                            .toList());
+            Sweep.bringIn(api, Sweep.hosts());
             Sweep.sweep(api);
             api.put(
                     "/api/reading-plans",

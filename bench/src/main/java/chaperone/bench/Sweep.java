@@ -26,7 +26,7 @@ public final class Sweep {
     private static final int DEVICES = 1000;
     static final int PORT = 2961;
     static final int SERVER_PORT = 8961;
-    private static final int AT_ONCE = 48;
+    static final int AT_ONCE = 48;
     /** Not counted: until then both sides' programs are still being compiled. */
     private static final int WARM_UPS = 12;
 
@@ -37,20 +37,16 @@ public final class Sweep {
 
     private Sweep() {}
 
-    /** Seconds that each side took, one right after the other. */
-    private record Round(double bare, double sweep) {
-        double share() {
-            return bare / sweep;
-        }
-    }
+    /** Seconds that each took, one right after the other. */
+    private record Round(double bare, double sweep, double withProvider) {}
 
     /** Seconds of processor time: of the stand-ins, the server, the bare loop, and of all else, the database above all. */
     private record Spent(double standIns, double server, double loop, double rest) {
-        static Spent until(Process server, Process standIns) throws IOException {
+        static Spent until(Process server, Process standIns, LoopProcess loop) throws IOException {
             double there = ProcessorTime.of(standIns.pid());
             double here = ProcessorTime.of(server.pid());
-            double loop = ProcessorTime.of(ProcessHandle.current().pid());
-            return new Spent(there, here, loop, ProcessorTime.ofAll() - there - here - loop);
+            double bare = ProcessorTime.of(loop.pid());
+            return new Spent(there, here, bare, ProcessorTime.ofAll() - there - here - bare);
         }
 
         /** In milliseconds for each device. */
@@ -73,12 +69,9 @@ public final class Sweep {
         boolean holds = false;
         try {
             awaitLine(standIns, "stand-ins ready");
-            List<String> hosts = IntStream.range(0, DEVICES)
-                    .mapToObj(i -> "127.21." + i / 250 + "." + (i % 250 + 1))
-                    .toList();
             // Looks between copies would come in between now and then, and count as the sweep's.
             server = server(args[1], database, "--chaperone.reading=false", "--chaperone.first-password=" + PASSWORD);
-            holds = measure(hosts, server, standIns);
+            holds = measure(server, standIns);
         } finally {
             if (server != null) server.destroy();
             standIns.destroy();
@@ -87,34 +80,47 @@ public final class Sweep {
         System.exit(holds ? 0 : 1);
     }
 
-    private static boolean measure(List<String> hosts, Process server, Process standIns) throws Exception {
+    static List<String> hosts() {
+        return IntStream.range(0, DEVICES)
+                .mapToObj(i -> "127.21." + i / 250 + "." + (i % 250 + 1))
+                .toList();
+    }
+
+    private static boolean measure(Process server, Process standIns) throws Exception {
         Api api = logIn();
-        bringIn(api, hosts);
+        bringIn(api, hosts());
         List<Round> rounds = new ArrayList<>();
-        try (BareLoop loop = new BareLoop()) {
-            // In turns: whatever else the machine does meets both.
+        try (LoopProcess bare = LoopProcess.alone();
+                LoopProcess withProvider = LoopProcess.withProvider()) {
+            // In turns: whatever else the machine does meets all of them.
             for (int round = -WARM_UPS; round < ROUNDS; round++) {
-                Spent start = Spent.until(server, standIns);
-                double bare = loop.seconds(hosts, PORT, AT_ONCE);
-                Spent between = Spent.until(server, standIns);
-                Round both = new Round(bare, sweep(api));
-                System.out.println("bare loop " + between.since(start) + "; sweep "
-                        + Spent.until(server, standIns).since(between));
+                Spent start = Spent.until(server, standIns, bare);
+                double alone = bare.seconds();
+                Spent between = Spent.until(server, standIns, bare);
+                double sweep = sweep(api);
+                Spent end = Spent.until(server, standIns, bare);
+                Round all = new Round(alone, sweep, withProvider.seconds());
                 System.out.printf(
                         Locale.ROOT,
-                        "%s: bare loop %.2f s, sweep %.2f s, share %.3f%n",
+                        "%s: bare loop %.2f s, sweep %.2f s, share %.3f; bare loop with the provider %.2f s%n",
                         round < 0 ? "warm-up" : "round " + (round + 1),
-                        both.bare(),
-                        both.sweep(),
-                        both.share());
-                if (round >= 0) rounds.add(both);
+                        alone,
+                        sweep,
+                        alone / sweep,
+                        all.withProvider());
+                System.out.println("    bare loop " + between.since(start) + "; sweep " + end.since(between));
+                if (round >= 0) rounds.add(all);
             }
         }
-        // Of all rounds together: on a machine that others use too, single ones lie far apart.
+        return report(rounds, peakMemory(server));
+    }
+
+    /** Of all rounds together: on a machine that others use too, single ones lie far apart. */
+    private static boolean report(List<Round> rounds, long memory) {
         double bare = rounds.stream().mapToDouble(Round::bare).sum();
         double sweep = rounds.stream().mapToDouble(Round::sweep).sum();
+        double withProvider = rounds.stream().mapToDouble(Round::withProvider).sum();
         double share = bare / sweep;
-        long memory = peakMemory(server);
         System.out.printf(
                 Locale.ROOT,
                 "all rounds: bare loop %.0f devices/s, sweep %.0f devices/s, share %.3f (aim: at least %.2f)%s%n",
@@ -123,6 +129,11 @@ public final class Sweep {
                 share,
                 LEAST_SHARE,
                 share >= LEAST_SHARE ? "" : "  MISSED");
+        System.out.printf(
+                Locale.ROOT,
+                "bare loop with the product's provider of cryptography: %.0f devices/s, the sweep's share of that %.3f%n",
+                ROUNDS * DEVICES / withProvider,
+                withProvider / sweep);
         System.out.printf(
                 Locale.ROOT,
                 "memory of the server at its peak: %d MiB (aim: under %d)%s%n",

@@ -16,6 +16,9 @@ class Incoming extends OutputStream {
     private final int most;
     private boolean ended;
     private long arrived;
+    private long lastCame;
+    private boolean isLineOpen;
+    private boolean onlyOpenLinesWake;
 
     /** Shows its end without copying all of it: the last line is looked at for every packet that comes. */
     private static final class Bytes extends ByteArrayOutputStream {
@@ -39,7 +42,9 @@ class Incoming extends OutputStream {
         // Beyond the bound nothing is kept, but the count goes on, so that the reader learns of it.
         if (bytes.size() + length <= most) bytes.write(chunk, offset, length);
         arrived += length;
-        notifyAll();
+        lastCame = System.nanoTime();
+        if (length > 0) isLineOpen = chunk[offset + length - 1] != '\n';
+        if (isLineOpen || !onlyOpenLinesWake || isOverfull()) notifyAll();
     }
 
     /** The other side has nothing more to say. */
@@ -75,6 +80,28 @@ class Incoming extends OutputStream {
             wait(left);
         }
         return true;
+    }
+
+    /**
+     * Waits until more than {@code known} bytes have come and the last line is not ended, or the end, or too much; false if
+     * nothing came for as long as {@code silence}, or {@code deadline} (of {@link System#nanoTime}) passed. A prompt does
+     * not end its line: whoever waits for one is not woken for each of the lines before it.
+     */
+    synchronized boolean awaitOpenLine(long known, Duration silence, long deadline) throws InterruptedException {
+        long since = System.nanoTime();
+        onlyOpenLinesWake = true;
+        try {
+            while (!ended && !isOverfull() && (arrived <= known || !isLineOpen)) {
+                long quiet = (arrived > known ? lastCame : since) + silence.toNanos();
+                long now = System.nanoTime();
+                long left = Math.min(quiet - now, deadline - now) / 1_000_000;
+                if (left <= 0) return false;
+                wait(left);
+            }
+            return true;
+        } finally {
+            onlyOpenLinesWake = false;
+        }
     }
 
     /** The last line as far as it has come, one character a byte; without carriage returns. */

@@ -193,9 +193,7 @@ final class ShellConversation implements Conversation {
 
     private void awaitMore(long known, Duration silence, FailureKind ifSilent) {
         try {
-            long left = deadline - System.nanoTime();
-            Duration wait = left < silence.toNanos() ? Duration.ofNanos(Math.max(0, left)) : silence;
-            boolean came = incoming.awaitMoreThan(known, wait);
+            boolean came = incoming.awaitOpenLine(known, silence, deadline);
             if (stopped) throw failure(FailureKind.STOPPED, "stopped by hand");
             if (!came) throw failure(ifSilent, "waited " + silence.toSeconds() + " s after " + lastSeen());
             boolean gone = incoming.isEnded() && incoming.arrived() <= known;

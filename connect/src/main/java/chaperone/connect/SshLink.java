@@ -17,6 +17,8 @@ import org.apache.sshd.common.AttributeRepository;
 import org.apache.sshd.common.SshConstants;
 import org.apache.sshd.common.SshException;
 import org.apache.sshd.common.keyprovider.KeyIdentityProvider;
+import org.apache.sshd.common.random.JceRandomFactory;
+import org.apache.sshd.common.random.SingletonRandomFactory;
 import org.apache.sshd.core.CoreModuleProperties;
 
 /** Connections over SSH (RFC 4251 to 4254), logged in and with the host key checked. Safe for threads. */
@@ -45,6 +47,8 @@ final class SshLink implements AutoCloseable {
         client.setCipherFactories(client.getCipherFactories().stream()
                 .sorted(Comparator.comparing(cipher -> cipher.getName().startsWith("chacha20")))
                 .toList());
+        // Java's own: the other one that the library may choose is seeded with 64 bits only.
+        client.setRandomFactory(new SingletonRandomFactory(JceRandomFactory.INSTANCE));
         client.setNioWorkers(4);
         CoreModuleProperties.TCP_NODELAY.set(client, true);
         CoreModuleProperties.PASSWORD_PROMPTS.set(client, 1);

@@ -100,7 +100,9 @@ public record FactPatterns(
 
     /** Up to twelve digits: more is no number of seconds or bytes that any device means. */
     private static Optional<Long> number(String text) {
-        return text.matches("\\d{1,12}") ? Optional.of(Long.parseLong(text)) : Optional.empty();
+        boolean isNumber =
+                !text.isEmpty() && text.length() <= 12 && text.chars().allMatch(c -> c >= '0' && c <= '9');
+        return isNumber ? Optional.of(Long.parseLong(text)) : Optional.empty();
     }
 
     private static Optional<String> first(Optional<Pattern> pattern, String text) {

@@ -20,6 +20,9 @@ import org.springframework.stereotype.Component;
 /** All that a copy needs to know before the conversation, read in one statement for some devices. */
 @Component
 class CopySheet {
+    // The numbers come out of a select, which hides how many there are: PostgreSQL plans this once and not for each
+    // call,
+    // which would take it as long as the answer.
     // A configuration whose stored bytes are damaged is as good as unknown: it is fetched and kept anew.
     private static final String READ = """
             select d.id, d.name, d.platform, d.host, d.port, d.telnet_allowed, d.credential_set_id, d.facts_digest,
@@ -42,7 +45,7 @@ class CopySheet {
                 select id, digest, settled_digest from revision
                 where device_id = d.id and kind = 'SAVED' order by number desc limit 1) n
               join content t on t.digest = n.digest and t.damage = '') s on true
-            where d.id = any (:ids)""";
+            where d.id = any (array(select unnest(:ids)))""";
 
     private final JdbcClient database;
     private final CredentialSets credentials;
