@@ -7,9 +7,12 @@ import chaperone.server.support.Api;
 import chaperone.server.support.TestServer;
 import chaperone.standins.demo.DemoFleet;
 import chaperone.standins.device.Fault;
+import java.sql.Connection;
+import java.sql.SQLException;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
+import javax.sql.DataSource;
 import org.junit.jupiter.api.AfterAll;
 import org.junit.jupiter.api.AfterEach;
 import org.junit.jupiter.api.BeforeAll;
@@ -17,6 +20,7 @@ import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.Timeout;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.EnumSource;
+import org.springframework.jdbc.core.simple.JdbcClient;
 import tools.jackson.databind.JsonNode;
 
 /** Devices come in from a list, are copied, edited, copied again: through the API, with real stand-ins. */
@@ -220,6 +224,29 @@ class CopyStoryTest {
         assertThat(api.get(path).json(200)).isEqualTo(before);
         assertThat(api.get("/api/devices/brkw-acc-1").json(200).get("device").has("lastFailure"))
                 .isTrue();
+    }
+
+    @Test
+    void aCopyIsKeptThoughSomebodyEditsTheDeviceInTheSameMoment() throws SQLException {
+        DataSource database = server.context().getBean(DataSource.class);
+        server.standIn("brkw-acc-2").device().type("m.oduya", List.of("vlan 374 \"cold store\""));
+        try (Connection edit = database.getConnection()) {
+            edit.setAutoCommit(false);
+            edit.createStatement()
+                    .execute("update device set role = 'quay', version = version + 1 where name = 'brkw-acc-2'");
+            long job = api.post("/api/copies", Map.of("devices", List.of("brkw-acc-2")))
+                    .json(202)
+                    .get("job")
+                    .asLong();
+            String waiting = "select count(*) from pg_locks where not granted";
+            JdbcClient other = JdbcClient.create(database);
+            TestServer.await(() -> other.sql(waiting).query(Long.class).single() > 0, "the copy waits for the edit");
+            edit.commit();
+            JsonNode line = api.awaitJob(job).get("states");
+            assertThat(line.get("DONE").asInt()).isEqualTo(1);
+        }
+        JsonNode device = api.get("/api/devices/brkw-acc-2").json(200).get("device");
+        assertThat(device.get("role").asString()).isEqualTo("quay");
     }
 
     @Test

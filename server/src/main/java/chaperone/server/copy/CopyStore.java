@@ -10,6 +10,7 @@ import chaperone.server.fleet.Fleet;
 import chaperone.server.history.ConfigKind;
 import chaperone.server.history.History;
 import chaperone.server.history.History.Kept;
+import chaperone.server.problem.AgainIfOvertaken;
 import java.time.Clock;
 import java.time.Instant;
 import java.util.Arrays;
@@ -43,6 +44,7 @@ public class CopyStore {
         this.clock = clock;
     }
 
+    @AgainIfOvertaken
     @Transactional
     public Optional<Stored> store(long deviceId, RetrievedCopy copy) {
         Instant at = clock.instant();
@@ -73,6 +75,7 @@ public class CopyStore {
     }
 
     /** The first failure of a kind is an event; the same again is not. */
+    @AgainIfOvertaken
     @Transactional
     public void failed(long deviceId, String outcome) {
         fleet.find(deviceId).ifPresent(device -> {
@@ -85,6 +88,7 @@ public class CopyStore {
     }
 
     /** Its configuration is as in its last copy, but a fact has changed, or it had not answered before. */
+    @AgainIfOvertaken
     @Transactional
     void answered(long deviceId, Facts told) {
         fleet.find(deviceId).ifPresent(device -> {

@@ -2,6 +2,7 @@ package chaperone.server.table;
 
 import chaperone.core.table.Table;
 import chaperone.core.table.TableKind;
+import chaperone.server.problem.AgainIfOvertaken;
 import java.time.Instant;
 import java.util.List;
 import java.util.Map;
@@ -20,6 +21,7 @@ public class Tables {
         this.history = history;
     }
 
+    @AgainIfOvertaken
     @Transactional
     public void keep(long device, List<Table> read, Instant at) {
         for (Table table : read) {

@@ -8,6 +8,8 @@ import chaperone.core.table.TableKind;
 import chaperone.server.account.Role;
 import chaperone.server.support.Api;
 import chaperone.server.support.TestServer;
+import java.sql.Connection;
+import java.sql.SQLException;
 import java.time.Duration;
 import java.time.Instant;
 import java.util.ArrayList;
@@ -16,6 +18,9 @@ import java.util.HashSet;
 import java.util.List;
 import java.util.Random;
 import java.util.Set;
+import java.util.concurrent.CompletableFuture;
+import java.util.stream.IntStream;
+import javax.sql.DataSource;
 import org.junit.jupiter.api.AfterAll;
 import org.junit.jupiter.api.BeforeAll;
 import org.junit.jupiter.api.Test;
@@ -149,6 +154,58 @@ class TableHistoryTest {
                 .isEqualTo(400);
         assertThat(administrator.get("/api/devices/nobody/tables/MACS/readings").status())
                 .isEqualTo(404);
+    }
+
+    /** Another transaction holds the pack of the second table and then wants that of the first. */
+    @Test
+    void tablesAreKeptThoughTheDatabaseEndsOneOfTwoThatLockEachOtherOut() throws SQLException {
+        Tables tables = server.context().getBean(Tables.class);
+        tables.keep(device, List.of(many(TableKind.ARP, 40), many(TableKind.NEIGHBOURS, 40)), Instant.now());
+        long first = packOfNewest(TableKind.ARP);
+        long second = packOfNewest(TableKind.NEIGHBOURS);
+        assertThat(first).isNotEqualTo(second);
+        try (Connection other = server.context().getBean(DataSource.class).getConnection()) {
+            other.setAutoCommit(false);
+            // The database ends the one of the two that looks first.
+            other.createStatement().execute("set local deadlock_timeout = '30s'");
+            lockPack(other, second);
+            List<Table> grown = List.of(many(TableKind.ARP, 41), many(TableKind.NEIGHBOURS, 41));
+            CompletableFuture<Void> kept = CompletableFuture.runAsync(() -> tables.keep(device, grown, Instant.now()));
+            String waiting = "select count(*) from pg_locks where not granted";
+            TestServer.await(() -> database.sql(waiting).query(Long.class).single() > 0, "the tables wait for a pack");
+            lockPack(other, first);
+            other.commit();
+            kept.join();
+        }
+        for (TableKind kind : List.of(TableKind.ARP, TableKind.NEIGHBOURS)) {
+            JsonNode newest = administrator
+                    .get("/api/devices/brkw-acc-1/tables/" + kind + "/readings")
+                    .json(200)
+                    .get(0);
+            assertThat(newest.get("rows").asInt()).isEqualTo(41);
+        }
+    }
+
+    private static Table many(TableKind kind, int rows) {
+        return new Table(
+                kind,
+                IntStream.range(0, rows)
+                        .mapToObj(row -> new Row(
+                                kind, kind.columns().stream().map(c -> c + row).toList()))
+                        .toList());
+    }
+
+    private static long packOfNewest(TableKind kind) {
+        return database.sql("select c.pack_id from table_reading r join content c on c.digest = r.digest"
+                        + " where r.device_id = :device and r.kind = :kind order by r.number desc limit 1")
+                .param("device", device)
+                .param("kind", kind.name())
+                .query(Long.class)
+                .single();
+    }
+
+    private static void lockPack(Connection connection, long pack) throws SQLException {
+        connection.createStatement().executeQuery("select id from content_pack where id = " + pack + " for update");
     }
 
     private static JsonNode difference(int before, int after) {
