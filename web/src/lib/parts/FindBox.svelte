@@ -10,6 +10,7 @@
   let found = $state.raw<Choice[]>([]);
   let at = $state(0);
   let asked = 0;
+  let asking: Promise<void> | undefined;
   const isOpen = $derived(text.trim() !== '');
 
   async function find() {
@@ -30,21 +31,31 @@
     if (mine === asked) found = choicesOf(page?.devices ?? [], marks);
   }
 
-  function open(choice: Choice | undefined) {
-    if (!choice) return;
+  function leave() {
+    asked++;
     text = '';
     found = [];
     input?.blur();
+  }
+
+  function open(choice: Choice | undefined) {
+    if (!choice) return;
+    leave();
     goto(choice.path);
   }
 
+  /** Whoever types quickly means what is found for the whole text, not for its beginning. */
+  async function openWhenFound() {
+    const mine = asked;
+    await asking;
+    if (mine === asked) open(found[at]);
+  }
+
   function key(event: KeyboardEvent) {
-    if (event.key === 'Escape') {
-      text = '';
-      input?.blur();
-    } else if (event.key === 'ArrowDown') at = Math.min(at + 1, found.length - 1);
+    if (event.key === 'Escape') leave();
+    else if (event.key === 'ArrowDown') at = Math.min(at + 1, found.length - 1);
     else if (event.key === 'ArrowUp') at = Math.max(at - 1, 0);
-    else if (event.key === 'Enter') open(found[at]);
+    else if (event.key === 'Enter') void openWhenFound();
     else return;
     event.preventDefault();
   }
@@ -55,7 +66,7 @@
     <input
       bind:this={input}
       bind:value={text}
-      oninput={find}
+      oninput={() => (asking = find())}
       onkeydown={key}
       maxlength="200"
       role="combobox"
