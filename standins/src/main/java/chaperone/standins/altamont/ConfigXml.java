@@ -108,7 +108,7 @@ final class ConfigXml {
     private static String wordOf(Shape shape, Element element) throws NetconfError {
         if (!shape.hasKey() && !shape.hasValue()) return "";
         String word = shape.hasValue()
-                ? element.getTextContent().strip()
+                ? valueOf(shape, element.getTextContent())
                 : child(element, "name")
                         .map(Node::getTextContent)
                         .map(String::strip)
@@ -118,6 +118,11 @@ final class ConfigXml {
             throw NetconfError.of("invalid-value", "\"" + word + "\" does not fit " + shape.name());
         }
         return word;
+    }
+
+    /** Blanks count in a text (RFC 7950, section 9.4.1); around other values they stand for the layout. */
+    private static String valueOf(Shape shape, String content) {
+        return shape.takes(content) ? content : content.strip();
     }
 
     static List<Element> children(Element element) {
