@@ -127,8 +127,8 @@ public final class TestServer implements AutoCloseable {
                 // Devices are looked at only when a test asks for it.
                 "--chaperone.reading=false",
                 "--chaperone.routines=false",
-                "--chaperone.patience.connect=1s",
-                "--chaperone.patience.prompt=1s",
+                "--chaperone.patience.connect=2s",
+                "--chaperone.patience.prompt=2s",
                 "--chaperone.patience.silence=2s",
                 "--db-scheduler.polling-interval=200ms",
                 "--db-scheduler.heartbeat-interval=500ms",
