@@ -78,12 +78,13 @@ export class FleetRows {
   }
 
   async #load(part: number) {
-    const [query, asked] = [this.#query, this.#asked];
+    const query = this.#query;
     if (!query) return;
     this.#pending.add(part);
     try {
       const found = await this.#fetch(query, part);
-      if (asked === this.#asked) this.#keep(part, found);
+      // Another query may have been answered meanwhile.
+      if (query === this.#query) this.#keep(part, found);
     } finally {
       this.#pending.delete(part);
     }

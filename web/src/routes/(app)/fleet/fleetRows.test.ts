@@ -39,6 +39,21 @@ describe('questions that overtake each other', () => {
     expect(rows.matching).toBe(2);
   });
 
+  it('fetching again what an earlier one found does not take the place of the latest', async () => {
+    vi.spyOn(api, 'GET').mockImplementation((() => new Promise((done) => answers.push(done))) as never);
+    const rows = new FleetRows();
+    const first = rows.ask({ ...query, query: 'name is none' });
+    answers[0]?.(found(0));
+    await first;
+    const latest = rows.ask({ ...query });
+    const again = rows.refresh(0, 30);
+    answers[1]?.(found(49));
+    await latest;
+    answers[2]?.(found(0));
+    await again;
+    expect(rows.matching).toBe(49);
+  });
+
   it('what is said against an earlier one is not said of the latest', async () => {
     const { first, second } = asking();
     answers[0]?.(refused);
