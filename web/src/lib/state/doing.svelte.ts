@@ -15,6 +15,12 @@ export class Doing {
     this.#fetch = fetch;
   }
 
+  /** For a page that goes on with something else. */
+  forget = () => {
+    this.#ofDeed = undefined;
+    this.#ofLoading = undefined;
+  };
+
   load = async () => {
     try {
       await this.#fetch();

@@ -34,6 +34,13 @@ describe('Doing', () => {
     expect(doing.problem).toBeUndefined();
   });
 
+  it('forgets what it met when the page goes on with something else', async () => {
+    const doing = new Doing(() => Promise.reject(refused));
+    await doing.act(() => Promise.reject(refused));
+    doing.forget();
+    expect(doing.problem).toBeUndefined();
+  });
+
   it('makes a problem of whatever was thrown', async () => {
     const doing = new Doing(() => Promise.reject(new Error('boom')));
     await doing.load();

@@ -3,36 +3,29 @@
   import { page } from '$app/state';
   import { onMount, untrack } from 'svelte';
   import { SvelteSet } from 'svelte/reactivity';
-  import {
-    api,
-    asProblem,
-    need,
-    type CredentialSet,
-    type Job,
-    type JobLine,
-    type Problem
-  } from '$lib/api/client';
+  import { api, need, type CredentialSet, type JobLine } from '$lib/api/client';
   import JobBar from '$lib/parts/JobBar.svelte';
   import ProblemNote from '$lib/parts/ProblemNote.svelte';
   import When from '$lib/parts/When.svelte';
   import { address } from '$lib/state/address.svelte';
+  import { Doing } from '$lib/state/doing.svelte';
   import { keys } from '$lib/state/keys.svelte';
   import { live } from '$lib/state/live.svelte';
   import { session } from '$lib/state/session.svelte';
   import { bringsIn, deviceOf, endedOf, isOfFleet, rateOf, totalOf } from '../jobText';
+  import { JobLines } from './jobLines.svelte';
   import LineTable from './LineTable.svelte';
 
   type State = JobLine['state'];
   const SIZE = 200;
   const id = $derived(Number(page.params.id));
   const shownState = $derived((address.params.get('state') ?? '') as State | '');
-  let job = $state<Job | undefined>();
-  let lines = $state<JobLine[]>([]);
-  let matching = $state(0);
+  const shown = new JobLines();
+  const job = $derived(shown.job);
+  const lines = $derived(shown.lines);
   let size = $state(SIZE);
   let sets = $state<CredentialSet[]>([]);
   let otherSet = $state<number | undefined>();
-  let problem = $state<Problem | undefined>();
   let at = $state(-1);
   const chosen = new SvelteSet<number>();
 
@@ -45,34 +38,17 @@
   ];
   const again = $derived((job?.states.FAILED ?? 0) + (job?.states.STOPPED ?? 0));
 
-  async function load() {
-    try {
-      const query = { states: shownState === '' ? [] : [shownState], size: Math.min(size, 500) };
-      const [view, found] = await Promise.all([
-        need(api.GET('/api/jobs/{id}', { params: { path: { id } } })),
-        need(api.GET('/api/jobs/{id}/lines', { params: { path: { id }, query } }))
-      ]);
-      job = view;
-      lines = found.lines;
-      matching = found.total;
-      problem = undefined;
-    } catch (thrown) {
-      problem = asProblem(thrown);
-    }
-  }
+  const doing = new Doing(() => shown.ask(id, shownState, size));
 
   const added = $derived(
     lines.filter((line) => line.outcome === 'ADDED').map((line) => deviceOf(line) ?? '')
   );
 
-  async function copyAdded() {
-    try {
+  const copyAdded = () =>
+    act(async () => {
       const started = await need(api.POST('/api/copies', { body: { devices: added } }));
       await goto(`/jobs/${started.job}`);
-    } catch (thrown) {
-      problem = asProblem(thrown);
-    }
-  }
+    });
 
   function move(by: number) {
     at = Math.min(lines.length - 1, Math.max(0, at + by));
@@ -85,13 +61,7 @@
   }
 
   async function act(what: () => Promise<unknown>) {
-    try {
-      await what();
-      chosen.clear();
-      await load();
-    } catch (thrown) {
-      problem = asProblem(thrown);
-    }
+    if (await doing.act(what)) chosen.clear();
   }
 
   const stop = () => act(() => need(api.POST('/api/jobs/{id}/stop', { params: { path: { id } } })));
@@ -135,8 +105,18 @@
   const show = (state: string) => address.change({ state });
 
   $effect(() => {
+    void id;
+    // What was chosen of one job means nothing in another.
+    untrack(() => {
+      chosen.clear();
+      [at, size, otherSet] = [-1, SIZE, undefined];
+      doing.forget();
+    });
+  });
+
+  $effect(() => {
     void [id, shownState, size];
-    untrack(load);
+    untrack(doing.load);
   });
 
   onMount(() => {
@@ -147,7 +127,7 @@
       );
     const ends = [
       live.on('job', (moved) => {
-        if (moved === 0 || moved === id) load();
+        if (moved === 0 || moved === id) doing.load();
       }),
       keys.add([
         { key: 'j', says: 'next line', run: () => move(1) },
@@ -161,7 +141,7 @@
 
 <svelte:head><title>{job?.title ?? 'Job'} · Chaperone</title></svelte:head>
 
-{#if problem}<div class="mb-3"><ProblemNote {problem} /></div>{/if}
+{#if doing.problem}<div class="mb-3"><ProblemNote problem={doing.problem} /></div>{/if}
 
 {#if job}
   {@const ended = endedOf(job)}
@@ -228,9 +208,9 @@
   </div>
 
   <LineTable {lines} {chosen} {at} kind={job.kind} onaccept={accept} ontelnet={allowTelnet} onmove={moveTo} />
-  {#if matching > lines.length}
+  {#if shown.matching > lines.length}
     <p class="mt-2">
-      {lines.length} of {matching.toLocaleString('en-GB')} lines shown.
+      {lines.length} of {shown.matching.toLocaleString('en-GB')} lines shown.
       {#if size < 500}<button class="btn" onclick={() => (size = 500)}>Show more</button>{:else}Choose a state
         to see the rest.{/if}
     </p>
