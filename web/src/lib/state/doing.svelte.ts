@@ -8,6 +8,7 @@ export class Doing {
   #ofLoading = $state.raw<Problem | undefined>();
   #ofDeed = $state.raw<Problem | undefined>();
   #fetch: () => Promise<unknown>;
+  #asked = 0;
 
   readonly problem = $derived(this.#ofDeed ?? this.#ofLoading);
 
@@ -21,13 +22,11 @@ export class Doing {
     this.#ofLoading = undefined;
   };
 
+  /** Answers may overtake each other: what is said of loading is said by the latest. */
   load = async () => {
-    try {
-      await this.#fetch();
-      this.#ofLoading = undefined;
-    } catch (thrown) {
-      this.#ofLoading = asProblem(thrown);
-    }
+    const mine = ++this.#asked;
+    const met = await this.#fetch().then(() => undefined, asProblem);
+    if (mine === this.#asked) this.#ofLoading = met;
   };
 
   /** Loads afterwards in any case: part of it may have been done. True if all of it was. */

@@ -34,6 +34,21 @@ describe('Doing', () => {
     expect(doing.problem).toBeUndefined();
   });
 
+  it.each([[[0, 1]], [[1, 0]]])(
+    'says of loading what the latest met, answered in the order %j',
+    async (order) => {
+      const answers: (() => void)[] = [];
+      const doing = new Doing(() => {
+        const isLatest = answers.length === 1;
+        return new Promise<void>((done, fail) => answers.push(isLatest ? () => fail(refused) : done));
+      });
+      const loads = [doing.load(), doing.load()];
+      for (const which of order) answers[which]?.();
+      await Promise.all(loads);
+      expect(doing.problem).toBe(refused);
+    }
+  );
+
   it('forgets what it met when the page goes on with something else', async () => {
     const doing = new Doing(() => Promise.reject(refused));
     await doing.act(() => Promise.reject(refused));

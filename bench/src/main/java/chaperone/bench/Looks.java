@@ -20,7 +20,6 @@ import java.util.concurrent.TimeUnit;
  * <p>{@code Looks STAND-INS-JAR SERVER-JAR}; exit 1 if the aim is missed.
  */
 public final class Looks {
-    private static final int DEVICES = 1000;
     private static final long WARM_UP_SECONDS = 90;
     private static final long MEASURED_SECONDS = 120;
     private static final double USUAL_SECONDS = 300;
@@ -32,7 +31,7 @@ public final class Looks {
         System.setProperty("durable", "true");
         String database = TestPostgres.freshDatabase();
         Process standIns =
-                Sweep.start("stand-ins", "-Xmx1500m", "-jar", args[0], "many", "" + DEVICES, "" + Sweep.PORT);
+                Sweep.start("stand-ins", "-Xmx1500m", "-jar", args[0], "many", "" + Sweep.DEVICES, "" + Sweep.PORT);
         Process server = null;
         boolean holds = false;
         try (Connection connection = DriverManager.getConnection(database, "postgres", "")) {
@@ -59,13 +58,14 @@ public final class Looks {
         long looks = logIns(database);
         TimeUnit.SECONDS.sleep(MEASURED_SECONDS);
         double cost = (busySeconds(standIns) - busy) / (logIns(database) - looks);
-        double share = cost * DEVICES / USUAL_SECONDS / Runtime.getRuntime().availableProcessors();
+        double share =
+                cost * Sweep.DEVICES / USUAL_SECONDS / Runtime.getRuntime().availableProcessors();
         System.out.printf(
                 Locale.ROOT,
                 "a look costs %.1f ms of processor time; %d devices every five minutes take %.1f %% of this machine"
                         + " (aim: at most %.0f %%)%s%n",
                 1000 * cost,
-                DEVICES,
+                Sweep.DEVICES,
                 100 * share,
                 100 * MOST_SHARE,
                 share <= MOST_SHARE ? "" : "  MISSED");

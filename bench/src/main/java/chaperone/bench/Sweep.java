@@ -23,7 +23,7 @@ import tools.jackson.databind.JsonNode;
  * <p>{@code Sweep STAND-INS-JAR SERVER-JAR}; exit 1 if the aim is missed.
  */
 public final class Sweep {
-    private static final int DEVICES = 1000;
+    static final int DEVICES = 1000;
     static final int PORT = 2961;
     static final int SERVER_PORT = 8961;
     static final int AT_ONCE = 48;

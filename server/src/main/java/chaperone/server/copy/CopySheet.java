@@ -20,9 +20,8 @@ import org.springframework.stereotype.Component;
 /** All that a copy needs to know before the conversation, read in one statement for some devices. */
 @Component
 class CopySheet {
-    // The numbers come out of a select, which hides how many there are: PostgreSQL plans this once and not for each
-    // call,
-    // which would take it as long as the answer.
+    // The numbers come out of a select, which hides how many there are: so PostgreSQL makes its plan once. At each call
+    // it would take as long as the answer.
     // A configuration whose stored bytes are damaged is as good as unknown: it is fetched and kept anew.
     private static final String READ = """
             select d.id, d.name, d.platform, d.host, d.port, d.telnet_allowed, d.credential_set_id, d.facts_digest,

@@ -16,8 +16,7 @@ import org.springframework.resilience.annotation.Retryable;
 @Target(ElementType.METHOD)
 @Retention(RetentionPolicy.RUNTIME)
 @Retryable(
-        // Spring's name of it, and those of the mapper, which come as they are where a transaction writes before its
-        // end.
+        // Spring's name of it, and the mapper's own, which come as they are where a transaction writes in its middle.
         includes = {ConcurrencyFailureException.class, OptimisticLockException.class, PessimisticLockException.class},
         maxRetries = 3,
         delay = 20,
