@@ -1,6 +1,7 @@
 package chaperone.standins;
 
 import java.io.IOException;
+import java.io.OutputStream;
 import java.net.InetSocketAddress;
 import java.nio.charset.StandardCharsets;
 import java.nio.file.Files;
@@ -41,8 +42,11 @@ public final class OpenSsh {
         builder.environment().put("SSH_ASKPASS_REQUIRE", "force");
         builder.environment().put("DISPLAY", ":none");
         Process ssh = builder.redirectErrorStream(true).start();
-        ssh.getOutputStream().write((String.join("\r", lines) + "\r").getBytes(StandardCharsets.ISO_8859_1));
-        ssh.getOutputStream().close();
+        try (OutputStream keys = ssh.getOutputStream()) {
+            keys.write((String.join("\r", lines) + "\r").getBytes(StandardCharsets.ISO_8859_1));
+        } catch (IOException hungUp) {
+            // A device that restarts or refuses hangs up before all is typed: what the client printed tells why.
+        }
         String printed = new String(ssh.getInputStream().readAllBytes(), StandardCharsets.ISO_8859_1);
         if (!ssh.waitFor(20, TimeUnit.SECONDS)) ssh.destroyForcibly();
         return printed.replace("\r\n", "\n");
