@@ -67,7 +67,7 @@ final class ReadGrammars {
                         ""),
                 one(
                         "braced",
-                        new BracedGrammar("/*", "*/"),
+                        new BracedGrammar("/*", "*/", true),
                         "StreamTokenizer",
                         ReadGrammars::tokens,
                         i -> "    sub " + i + " { tag " + i + "; address 192.0.2.1/27; }",

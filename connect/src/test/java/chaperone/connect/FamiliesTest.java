@@ -4,9 +4,8 @@ import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.catchThrowableOfType;
 
 import chaperone.connect.Connector.Met;
-import chaperone.core.compare.Noise;
 import chaperone.core.config.ConfigBytes;
-import chaperone.core.config.ConfigText;
+import chaperone.core.config.ConfigDocument;
 import chaperone.core.platform.EditRequests;
 import chaperone.core.platform.Platform;
 import chaperone.core.platform.Platforms;
@@ -341,12 +340,12 @@ class FamiliesTest {
     }
 
     private static String settled(Family family, String text) {
-        Noise noise = family.platform().noise();
+        Platform platform = family.platform();
         return String.join(
                 "\n",
-                noise.settled(ConfigText.linesWithEndings(text).stream()
-                        .map(ConfigText::withoutEnding)
-                        .toList()));
+                platform.noise()
+                        .in(ConfigDocument.read(platform.grammar(), text))
+                        .lines());
     }
 
     private static FailureKind failureOf(ThrowingCallable call) {

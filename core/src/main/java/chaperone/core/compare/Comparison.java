@@ -1,6 +1,7 @@
 package chaperone.core.compare;
 
 import chaperone.core.compare.CompareRow.Kind;
+import chaperone.core.config.ConfigDocument;
 import java.util.List;
 
 /**
@@ -19,26 +20,17 @@ public record Comparison(List<CompareRow> rows, boolean isShortest) {
         }
     }
 
-    /** A text in lines without their endings, what in it is noise, and below which statements its lines stand. */
-    public record Side(List<String> lines, Noise noise, LinePlaces places) {
-        public Side {
-            lines = List.copyOf(lines);
-        }
-    }
-
     public Comparison {
         rows = List.copyOf(rows);
     }
 
-    /** Compares lines of which nobody knows the grammar, so that none is told as moved. The cost is that of {@link LineDiff} and of {@link LinePairing}. */
+    /** Compares lines of which nobody knows the grammar, so that none is told as moved. */
     public static Comparison between(List<String> before, List<String> after, Noise noise) {
-        return between(
-                new Side(before, noise, LinePlaces.unknown(before.size())),
-                new Side(after, noise, LinePlaces.unknown(after.size())));
+        return between(noise.in(ConfigDocument.ofLines(before)), noise.in(ConfigDocument.ofLines(after)));
     }
 
     /** The cost is that of {@link LineDiff} and of {@link LinePairing}. */
-    public static Comparison between(Side before, Side after) {
+    public static Comparison between(SettledConfig before, SettledConfig after) {
         return new ComparisonBuilder(before, after).build();
     }
 

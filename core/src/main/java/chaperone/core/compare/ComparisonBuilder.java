@@ -1,31 +1,49 @@
 package chaperone.core.compare;
 
 import chaperone.core.compare.CompareRow.Kind;
+import chaperone.core.config.ConfigDocument;
 import java.util.ArrayList;
 import java.util.List;
+import java.util.stream.IntStream;
 
-/** Puts a comparison together: equal runs, and places in which removed lines are paired with added ones. */
+/**
+ * Puts a comparison together: equal runs, and places in which removed lines are paired with added ones. Lines that are
+ * noise as a whole take no part: they are put in between afterwards, so that they hide no line and move none.
+ */
 final class ComparisonBuilder {
-    private final List<String> before;
-    private final List<String> after;
-    private final List<String> beforeMasked;
-    private final List<String> afterMasked;
+    private final Side before;
+    private final Side after;
     private final List<CompareRow> rows = new ArrayList<>();
 
-    private final LinePlaces beforePlaces;
-    private final LinePlaces afterPlaces;
+    /** One text: its lines, and of those that are compared their numbers and what counts of them. */
+    private record Side(SettledConfig config, List<String> lines, int[] numbers, List<String> keys, LinePlaces places) {
+        static Side of(SettledConfig config) {
+            ConfigDocument document = config.document();
+            int[] numbers = IntStream.range(0, document.lineCount())
+                    .filter(line -> !config.isNoise(line))
+                    .toArray();
+            List<String> keys = IntStream.of(numbers).mapToObj(config::line).toList();
+            return new Side(config, document.lines(), numbers, keys, LinePlaces.of(document));
+        }
 
-    ComparisonBuilder(Comparison.Side before, Comparison.Side after) {
-        this.before = before.lines();
-        this.after = after.lines();
-        beforeMasked = this.before.stream().map(before.noise()::masked).toList();
-        afterMasked = this.after.stream().map(after.noise()::masked).toList();
-        beforePlaces = before.places();
-        afterPlaces = after.places();
+        String line(int index) {
+            return lines.get(numbers[index]);
+        }
+
+        /** What tells a line from others wherever it stands; empty if it cannot have been moved. */
+        String placed(int line) {
+            String place = places.at(line);
+            return place.isEmpty() ? "" : place + config.line(line);
+        }
+    }
+
+    ComparisonBuilder(SettledConfig before, SettledConfig after) {
+        this.before = Side.of(before);
+        this.after = Side.of(after);
     }
 
     Comparison build() {
-        LineDiff diff = LineDiff.between(beforeMasked, afterMasked);
+        LineDiff diff = LineDiff.between(before.keys(), after.keys());
         int beforeAt = 0;
         int afterAt = 0;
         for (Replacement place : diff.replacements()) {
@@ -34,32 +52,25 @@ final class ComparisonBuilder {
             beforeAt = place.beforeEnd();
             afterAt = place.afterEnd();
         }
-        addEqual(beforeAt, before.size(), afterAt);
-        List<CompareRow> marked = MovedLines.marked(
-                rows,
-                line -> placed(beforePlaces.at(line), beforeMasked.get(line)),
-                line -> placed(afterPlaces.at(line), afterMasked.get(line)));
-        return new Comparison(marked, diff.isShortest());
-    }
-
-    private static String placed(String place, String line) {
-        return place.isEmpty() ? "" : place + line;
+        addEqual(beforeAt, before.keys().size(), afterAt);
+        List<CompareRow> marked = MovedLines.marked(rows, before::placed, after::placed);
+        return new Comparison(new NoiseRows(before.config(), after.config()).putInto(marked), diff.isShortest());
     }
 
     private void addEqual(int from, int to, int afterFrom) {
         for (int i = from, j = afterFrom; i < to; i++, j++) {
-            boolean differsInNoise = !before.get(i).equals(after.get(j));
+            boolean isSame = before.line(i).equals(after.line(j));
             rows.add(
-                    differsInNoise
-                            ? CompareRow.both(Kind.NOISE, i, j, WordDiff.between(before.get(i), after.get(j)))
-                            : CompareRow.same(i, j, before.get(i)));
+                    isSame
+                            ? CompareRow.same(before.numbers()[i], after.numbers()[j], before.line(i))
+                            : both(Kind.NOISE, i, j));
         }
     }
 
     private void addPlace(Replacement place) {
         List<LinePairing.Pair> pairs = LinePairing.of(
-                beforeMasked.subList(place.beforeStart(), place.beforeEnd()),
-                afterMasked.subList(place.afterStart(), place.afterEnd()));
+                before.keys().subList(place.beforeStart(), place.beforeEnd()),
+                after.keys().subList(place.afterStart(), place.afterEnd()));
         int beforeAt = place.beforeStart();
         int afterAt = place.afterStart();
         for (LinePairing.Pair pair : pairs) {
@@ -67,7 +78,7 @@ final class ComparisonBuilder {
             int j = place.afterStart() + pair.after();
             addRemoved(beforeAt, i);
             addAdded(afterAt, j);
-            rows.add(CompareRow.both(Kind.MODIFIED, i, j, WordDiff.between(before.get(i), after.get(j))));
+            rows.add(both(Kind.MODIFIED, i, j));
             beforeAt = i + 1;
             afterAt = j + 1;
         }
@@ -75,17 +86,17 @@ final class ComparisonBuilder {
         addAdded(afterAt, place.afterEnd());
     }
 
+    private CompareRow both(Kind kind, int i, int j) {
+        return CompareRow.both(
+                kind, before.numbers()[i], after.numbers()[j], WordDiff.between(before.line(i), after.line(j)));
+    }
+
     private void addRemoved(int from, int to) {
-        for (int i = from; i < to; i++) {
-            Kind kind = Noise.isWholeLine(beforeMasked.get(i)) ? Kind.NOISE : Kind.REMOVED;
-            rows.add(CompareRow.onlyBefore(kind, i, before.get(i)));
-        }
+        for (int i = from; i < to; i++)
+            rows.add(CompareRow.onlyBefore(Kind.REMOVED, before.numbers()[i], before.line(i)));
     }
 
     private void addAdded(int from, int to) {
-        for (int j = from; j < to; j++) {
-            Kind kind = Noise.isWholeLine(afterMasked.get(j)) ? Kind.NOISE : Kind.ADDED;
-            rows.add(CompareRow.onlyAfter(kind, j, after.get(j)));
-        }
+        for (int j = from; j < to; j++) rows.add(CompareRow.onlyAfter(Kind.ADDED, after.numbers()[j], after.line(j)));
     }
 }

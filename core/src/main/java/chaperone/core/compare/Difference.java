@@ -6,32 +6,38 @@ import java.util.Optional;
 /**
  * One thing in which two configurations differ by structure.
  *
- * @param path the statements above it, from the top; as they stand after, or before if it is gone
+ * @param path the statements above it, from the top; each as it stands after, or before if it is gone
  * @param before absent if it was added
  * @param after absent if it was removed
  * @param anchor where it has come to stand; only of what was added or moved
  */
 public record Difference(
-        Kind kind, List<String> path, Optional<Part> before, Optional<Part> after, Optional<Anchor> anchor) {
+        Kind kind, List<Part> path, Optional<Part> before, Optional<Part> after, Optional<Anchor> anchor) {
 
-    /** Those from {@code NOISE} on have no meaning: they are set aside, and counted apart. */
+    /** Those from {@code SPELLING} on have no meaning: they are set aside, and counted apart. */
     public enum Kind {
         ADDED,
         REMOVED,
         MODIFIED,
         MOVED,
+        SPELLING,
         NOISE,
         RENUMBERED,
         UNSAID,
         REORDERED;
 
         public boolean counts() {
-            return ordinal() < NOISE.ordinal();
+            return ordinal() < SPELLING.ordinal();
         }
     }
 
-    /** A statement, and where it starts; both from 0. */
-    public record Part(Statement statement) {
+    /** A statement of one of the two texts; where it starts counts from 0. */
+    public record Part(boolean isBefore, Statement statement) {
+        /** How it is called where it leads to another statement. */
+        public String label() {
+            return statement.identity().label();
+        }
+
         public String text() {
             return statement.text();
         }
@@ -64,13 +70,16 @@ public record Difference(
         path = List.copyOf(path);
     }
 
-    /** The words by which both sides begin: what has another value. Empty unless it stands on both sides. */
-    public String attribute() {
-        if (before.isEmpty() || after.isEmpty()) return "";
-        List<String> left = Words.of(before.get().text());
-        List<String> right = Words.of(after.get().text());
+    /**
+     * How far both sides begin with the same words, in characters of either text: what stands behind has another value.
+     * 0 unless it stands on both sides.
+     */
+    public int sameUpTo() {
+        if (before.isEmpty() || after.isEmpty()) return 0;
+        List<String> here = Words.of(before.get().text());
+        List<String> there = Words.of(after.get().text());
         int same = 0;
-        while (same < Math.min(left.size(), right.size()) && left.get(same).equals(right.get(same))) same++;
-        return String.join("", left.subList(0, same)).stripTrailing();
+        while (same < Math.min(here.size(), there.size()) && here.get(same).equals(there.get(same))) same++;
+        return String.join("", here.subList(0, same)).stripTrailing().length();
     }
 }

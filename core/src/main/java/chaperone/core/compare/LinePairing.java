@@ -13,6 +13,9 @@ import java.util.List;
  */
 final class LinePairing {
     private static final int LARGEST_TABLE = 250_000;
+    /** Words looked at, all comparisons of a place together. */
+    private static final long MOST_WORDS = 10_000_000;
+
     private static final double ALIKE = 0.55;
     private static final double SAME_FIRST_WORD = 0.2;
 
@@ -32,9 +35,14 @@ final class LinePairing {
     private static List<Pair> paired(List<String> removed, List<String> added) {
         List<List<String>> removedWords = removed.stream().map(Words::inked).toList();
         List<List<String>> addedWords = added.stream().map(Words::inked).toList();
-        return (long) removed.size() * added.size() <= LARGEST_TABLE
+        long comparing = removed.size() * words(addedWords) + added.size() * words(removedWords);
+        return (long) removed.size() * added.size() <= LARGEST_TABLE && comparing <= MOST_WORDS
                 ? aligned(removedWords, addedWords)
                 : fromTheTop(removedWords, addedWords);
+    }
+
+    private static long words(List<List<String>> lines) {
+        return lines.stream().mapToLong(List::size).sum();
     }
 
     private static List<Pair> aligned(List<List<String>> removed, List<List<String>> added) {

@@ -1,8 +1,8 @@
 package chaperone.core.compare;
 
+import chaperone.core.config.ConfigDocument;
 import chaperone.core.config.ConfigNode;
 import chaperone.core.config.ConfigNode.Kind;
-import chaperone.core.config.ConfigTree;
 import java.util.List;
 
 /**
@@ -11,6 +11,8 @@ import java.util.List;
  */
 public final class LinePlaces {
     private static final long TOP = 1;
+    /** Stands for the end of a block. */
+    private static final String CLOSED = "\0";
 
     /** FNV-1a's prime for 64 bits. */
     private static final long PRIME = 0x100000001b3L;
@@ -26,24 +28,39 @@ public final class LinePlaces {
         places = new long[lines];
     }
 
-    /** Lines of a text that nobody has read as a configuration. */
-    static LinePlaces unknown(int lines) {
-        return new LinePlaces(lines);
-    }
-
-    /** Linear in the length of the text. */
-    public static LinePlaces of(ConfigTree tree, int lines) {
-        LinePlaces places = new LinePlaces(lines);
-        places.note(tree.nodes(), TOP);
+    /** Linear in the length of the text. Lines of a text that nobody can read have no place. */
+    static LinePlaces of(ConfigDocument document) {
+        LinePlaces places = new LinePlaces(document.lineCount());
+        places.note(document.tree().nodes(), TOP, 0);
         return places;
     }
 
-    private void note(List<ConfigNode> level, long above) {
+    /**
+     * Notes where statements start, and where blocks end: a line that only closes one goes where its block goes.
+     *
+     * @param line in which the text of this level starts
+     * @return the line in which it ends
+     */
+    private int note(List<ConfigNode> level, long above, int line) {
+        int at = line;
         for (ConfigNode node : level) {
-            if (node.kind() == Kind.BLANK) continue;
-            if (node.line() < places.length && places[node.line()] == 0) places[node.line()] = above;
-            if (!node.children().isEmpty()) note(node.children(), below(above, node.text()));
+            if (node.kind() != Kind.BLANK) put(node.line(), above);
+            long inside = below(above, node.text());
+            at = note(node.children(), inside, at + lineEndsIn(node.opening()));
+            at += lineEndsIn(node.closing());
+            if (!node.closing().isEmpty()) put(at, below(inside, CLOSED));
         }
+        return at;
+    }
+
+    private void put(int line, long place) {
+        if (line < places.length && places[line] == 0) places[line] = place;
+    }
+
+    private static int lineEndsIn(String text) {
+        int count = 0;
+        for (int at = text.indexOf('\n'); at >= 0; at = text.indexOf('\n', at + 1)) count++;
+        return count;
     }
 
     private static long below(long above, String text) {

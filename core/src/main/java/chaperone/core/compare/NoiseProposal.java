@@ -3,11 +3,17 @@ package chaperone.core.compare;
 import com.google.re2j.Pattern;
 import java.util.List;
 import java.util.Optional;
+import java.util.regex.Matcher;
 import java.util.stream.Collectors;
 
 /** Proposes a pattern for lines like one that somebody has pointed at. */
 public final class NoiseProposal {
     private static final String SPECIAL = "\\.[]{}()*+?^$|";
+
+    /** People point at lines whose secrets they may not see: any secret may stand there. */
+    private static final java.util.regex.Pattern MASKED = java.util.regex.Pattern.compile("\u2022{4}[0-9a-f]*");
+
+    private static final String ANY_SECRET = "(.+?)";
 
     private NoiseProposal() {}
 
@@ -37,6 +43,7 @@ public final class NoiseProposal {
     }
 
     private static String piece(Span span) {
+        if (MASKED.matcher(span.text()).matches()) return ANY_SECRET;
         if (!span.changed()) return quoted(span.text());
         boolean isQuoted = span.text().length() > 1
                 && span.text().startsWith("\"")
@@ -51,6 +58,6 @@ public final class NoiseProposal {
             if (SPECIAL.indexOf(c) >= 0) quoted.append('\\');
             quoted.append(c);
         }
-        return quoted.toString();
+        return MASKED.matcher(quoted).replaceAll(Matcher.quoteReplacement(ANY_SECRET));
     }
 }

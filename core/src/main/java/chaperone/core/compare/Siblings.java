@@ -14,14 +14,15 @@ import java.util.function.IntPredicate;
 /**
  * Finds which statement of one block is which of another.
  *
- * <p>Where order counts, the longest common run of identities stays, and what has the same identity elsewhere was moved;
- * between what stayed, alike statements are one modified. Where order does not count, the same text pairs first, then
- * the same name, then what is most alike. Every choice is made from the two texts without regard to which of them came
+ * <p>What has a name is that thing, whatever else it says. Where order counts, the longest common run of identities stays, and what has the same identity elsewhere was moved;
+ * between what stayed, alike statements are one modified. Where order does not count, the same name
+ * and text pair first, then the same name, then what is most alike. Every choice is made from the two texts without regard to which of them came
  * first, so that the answer is the same in both directions. Cost: near-linear, but for alike statements, which are
  * compared with each other up to {@value #MOST_COMPARED} pairs for each setting.
  */
 final class Siblings {
     private static final int MOST_COMPARED = 100_000;
+    private static final long MOST_LETTERS = 20_000_000;
 
     private final List<Statement> before;
     private final List<Statement> after;
@@ -69,9 +70,32 @@ final class Siblings {
     }
 
     private void matchLoose(List<Integer> here, List<Integer> there) {
-        matchEqual(here, there, Statement::key);
+        matchOnlyOnes(here, there);
+        matchEqual(here, there, each -> each.name() + '\0' + each.key());
         matchEqual(named(before, here), named(after, there), Statement::name);
         matchAlike(here, there);
+    }
+
+    /** What is the only one of its kind on both sides is the same thing, unless a name says for certain that it is not. */
+    private void matchOnlyOnes(List<Integer> here, List<Integer> there) {
+        Map<String, List<Integer>> left = byKey(before, here);
+        byKey(after, there).forEach((key, right) -> {
+            List<Integer> same = left.getOrDefault(key, List.of());
+            if (same.size() != 1 || right.size() != 1) return;
+            Statement one = before.get(same.get(0));
+            Statement other = after.get(right.get(0));
+            boolean areDoubtful =
+                    !one.identity().isCertain() && !other.identity().isCertain();
+            if (areDoubtful && !one.name().equals(other.name())) pair(same.get(0), right.get(0));
+        });
+    }
+
+    private static Map<String, List<Integer>> byKey(List<Statement> level, List<Integer> indices) {
+        Map<String, List<Integer>> keys = new HashMap<>();
+        for (int i : indices) {
+            keys.computeIfAbsent(level.get(i).key(), key -> new ArrayList<>()).add(i);
+        }
+        return keys;
     }
 
     private void matchOrdered(List<Integer> here, List<Integer> there) {
@@ -85,7 +109,7 @@ final class Siblings {
             j = place.afterEnd();
         }
         while (i < here.size()) pair(here.get(i++), there.get(j++));
-        for (int moved : matchEqual(here, there, Statement::identity)) hasMoved[moved] = true;
+        for (int moved : matchEqual(here, there, Siblings::identity)) hasMoved[moved] = true;
         for (Replacement place : places) {
             matchInPlace(
                     here.subList(place.beforeStart(), place.beforeEnd()),
@@ -173,8 +197,18 @@ final class Siblings {
         bySetting(before, nameless(before, here, this::isFree)).forEach((setting, left) -> {
             List<Integer> right = settings.getOrDefault(setting, List.of());
             if (left.size() == 1 && right.size() == 1) pair(left.get(0), right.get(0));
-            else if ((long) left.size() * right.size() <= MOST_COMPARED) matchMostAlike(left, right);
+            else if (isFew(left, right)) matchMostAlike(left, right);
         });
+    }
+
+    /** Whether all pairs can be compared: by their number, and by all the letters that would be looked at. */
+    private boolean isFew(List<Integer> left, List<Integer> right) {
+        long letters = left.size() * letters(after, right) + right.size() * letters(before, left);
+        return (long) left.size() * right.size() <= MOST_COMPARED && letters <= MOST_LETTERS;
+    }
+
+    private static long letters(List<Statement> level, List<Integer> indices) {
+        return indices.stream().mapToLong(i -> level.get(i).key().length()).sum();
     }
 
     private void matchMostAlike(List<Integer> left, List<Integer> right) {
@@ -227,7 +261,12 @@ final class Siblings {
     }
 
     private static List<String> identities(List<Statement> level, List<Integer> indices) {
-        return indices.stream().map(i -> level.get(i).identity()).toList();
+        return indices.stream().map(i -> identity(level.get(i))).toList();
+    }
+
+    /** By what a statement whose order counts is recognised on the other side. */
+    private static String identity(Statement statement) {
+        return statement.name().isEmpty() ? statement.key() : statement.name();
     }
 
     private boolean isFree(int index) {

@@ -1,96 +1,169 @@
 package chaperone.core.compare;
 
+import chaperone.core.compare.Statement.Identity;
+import chaperone.core.compare.Statement.Wording;
 import chaperone.core.config.ConfigNode;
 import chaperone.core.config.ConfigNode.Kind;
 import chaperone.core.config.ConfigTree;
+import chaperone.core.config.ConfigWriter;
+import chaperone.core.config.TextRange;
+import chaperone.core.spelling.Spelling;
+import chaperone.core.spelling.Token;
 import java.util.ArrayList;
-import java.util.HashMap;
 import java.util.List;
-import java.util.Map;
 import java.util.Optional;
 
 /** Reads a configuration's tree as statements with a meaning. */
 final class StatementReader {
+    private final SettledConfig config;
     private final Structure structure;
-    private final Noise noise;
-    private final List<String> lines;
+    private final Spelling spelling;
+    private final EntryNames entries;
 
-    private StatementReader(Structure structure, Noise noise, List<String> lines) {
+    private StatementReader(SettledConfig config, Structure structure) {
+        this.config = config;
         this.structure = structure;
-        this.noise = noise;
-        this.lines = lines;
+        var grammar = config.document()
+                .grammar()
+                .orElseThrow(() -> new IllegalArgumentException("Only a text of a known grammar has a structure"));
+        spelling = Spelling.of(grammar);
+        entries = new EntryNames(structure, grammar, spelling);
     }
 
     /**
      * Comments and verbatim pieces are statements too, so that nothing is hidden; blank ones are left out, and so are
-     * lines that are noise as a whole.
-     *
-     * @param lines the text from which the tree was read, without endings
+     * those that are noise as a whole.
      */
-    static Statement read(ConfigTree tree, List<String> lines, Structure structure, Noise noise) {
-        StatementReader reader = new StatementReader(structure, noise, lines);
+    static Statement read(SettledConfig config, Structure structure) {
+        StatementReader reader = new StatementReader(config, structure);
+        Level top = new Level("", "");
         return new Statement(
-                "", "", "", Statement.ANY_ORDER, Statement.TOP, 0, reader.children("", tree.nodes()), List.of());
+                Wording.NONE,
+                Identity.NONE,
+                Statement.ANY_ORDER,
+                Statement.TOP,
+                0,
+                reader.children(top, config.document().tree().nodes()),
+                List.of());
     }
 
-    private List<Statement> children(String above, List<ConfigNode> nodes) {
-        Map<String, Integer> seen = new HashMap<>();
-        for (ConfigNode node : nodes) seen.merge(node.text(), 1, Integer::sum);
+    /**
+     * What the statements of one block stand below.
+     *
+     * @param above the statement that holds them, spelled plainly
+     * @param path the names that lead to it (JSON, XML)
+     */
+    private record Level(String above, String path) {}
+
+    private List<Statement> children(Level level, List<ConfigNode> nodes) {
         List<Statement> children = new ArrayList<>(nodes.size());
         for (ConfigNode node : nodes) {
-            if (node.kind() == Kind.BLANK || isUnsaid(above, node)) continue;
-            read(above, node, seen.getOrDefault(node.text(), 0) > 1).ifPresent(children::add);
+            if (node.kind() == Kind.BLANK
+                    || config.isNoise(node) && node.children().isEmpty()) continue;
+            Statement statement = read(level, node);
+            if (!isUnsaid(level, statement)) children.add(statement);
         }
         return children;
     }
 
-    private Optional<Statement> read(String above, ConfigNode node, boolean isRepeated) {
-        String masked = masked(node);
-        if (node.children().isEmpty() && Noise.isWholeLine(masked)) return Optional.empty();
-        int order = structure.orderOf(above, node.text());
-        String key = order == Statement.ANY_ORDER
-                ? masked
-                : structure
-                        .ordered()
-                        .get(order)
-                        .number()
-                        .map(number -> Patterns.withoutFirstGroup(number, masked))
-                        .orElse(masked);
-        String name = structure.nameOf(above, node);
-        if (name.isEmpty() && isRepeated && order == Statement.ANY_ORDER) name = keyBelow(node);
-        List<String> unsaid = node.children().stream()
-                .filter(child -> isUnsaid(node.text(), child))
-                .map(ConfigNode::text)
-                .toList();
-        return Optional.of(new Statement(
-                node.text(),
-                key,
-                name,
+    private Statement read(Level level, ConfigNode read) {
+        ConfigNode node = holdsOneSection(read) ? asLeaf(read) : read;
+        List<Token> tokens = tokens(node);
+        String spelled = SettledConfig.plain(Spelling.plain(tokens));
+        String settled = settled(node, tokens) + form(node);
+        int order = structure.orderOf(level.above(), spelled);
+        Level below = new Level(spelled, entries.path(level.path(), node));
+        List<Statement> all = children(below, node.children());
+        return new Statement(
+                new Wording(node.text(), spelled + form(node), settled, key(order, settled)),
+                identity(level, node, spelled, order == Statement.ANY_ORDER),
                 order,
                 node.line(),
                 node.column(),
-                children(node.text(), node.children()),
-                unsaid));
+                all,
+                unsaid(below, node));
+    }
+
+    /** Whether an element holds characters alone (XML), written as a section in which no sign has a meaning. */
+    private static boolean holdsOneSection(ConfigNode node) {
+        return node.children().size() == 1
+                && node.children().get(0).kind() == Kind.STATEMENT
+                && node.children().get(0).text().startsWith("<![CDATA[")
+                && node.text().startsWith("<");
+    }
+
+    private static ConfigNode asLeaf(ConfigNode element) {
+        String text =
+                ConfigWriter.write(new ConfigTree(List.of(element), List.of())).stripLeading();
+        return new ConfigNode(Kind.STATEMENT, text, element.line(), element.column(), text, List.of(), "");
+    }
+
+    /** Only statements can be spelled in several ways: comments and free text are what they are, but for line ends. */
+    private List<Token> tokens(ConfigNode node) {
+        if (node.kind() == Kind.STATEMENT) return spelling.tokens(node.text());
+        return List.of(new Token(0, node.text().length(), "", node.text().replace("\r\n", "\n")));
+    }
+
+    private String settled(ConfigNode node, List<Token> tokens) {
+        if (config.parts().areNone()) return SettledConfig.plain(Spelling.plain(tokens));
+        TextRange whole = config.document().rangeOf(node);
+        StringBuilder settled = new StringBuilder();
+        for (Token token : tokens) {
+            TextRange piece = new TextRange(whole.start() + token.start(), whole.start() + token.end());
+            boolean hasNoise =
+                    !config.parts().within(piece.start(), piece.end()).isEmpty();
+            settled.append(SettledConfig.plain(token.lead()));
+            settled.append(hasNoise ? config.settled(piece) : SettledConfig.plain(token.plain()));
+        }
+        return settled.toString();
+    }
+
+    /** An empty object is no empty array, though both have no statements below them. */
+    private static String form(ConfigNode node) {
+        if (node.opening().endsWith("[") && !node.text().endsWith("[")) return " []";
+        return "";
+    }
+
+    private String key(int order, String settled) {
+        if (order == Statement.ANY_ORDER) return settled;
+        return structure
+                .ordered()
+                .get(order)
+                .number()
+                .map(number -> Patterns.withoutFirstGroup(number, settled))
+                .orElse(settled);
+    }
+
+    private Identity identity(Level level, ConfigNode node, String spelled, boolean mayBeGuessed) {
+        String label = entries.label(node);
+        String name = structure.nameOf(level.above(), spelled);
+        if (!name.isEmpty()) return new Identity(name, true, label);
+        Optional<Identity> entry = entries.identity(level.path(), node);
+        if (entry.isPresent()) return entry.get();
+        return new Identity(mayBeGuessed ? keyBelow(node) : "", false, label);
     }
 
     /** Entries of a list begin with their keys (RFC 7950, section 7.8.5): of several like blocks the first leaf tells. */
-    private static String keyBelow(ConfigNode node) {
+    private String keyBelow(ConfigNode node) {
         return node.children().stream()
                 .filter(child -> child.kind() == Kind.STATEMENT)
                 .findFirst()
                 .filter(first -> first.children().isEmpty())
-                .map(first -> node.text() + " " + first.text())
+                .map(first -> node.text() + " " + Spelling.plain(spelling.tokens(first.text())))
                 .orElse("");
     }
 
-    private boolean isUnsaid(String above, ConfigNode node) {
-        return node.children().isEmpty() && structure.isDefault(above, node.text());
+    private List<Statement> unsaid(Level level, ConfigNode block) {
+        if (structure.defaults().isEmpty()) return List.of();
+        return block.children().stream()
+                .filter(child -> child.kind() != Kind.BLANK && child.children().isEmpty())
+                .map(child -> read(level, child))
+                .filter(child -> isUnsaid(level, child))
+                .toList();
     }
 
-    /** Noise is told by the whole line as it stands; what of it lies within this statement is masked. */
-    private String masked(ConfigNode node) {
-        return node.line() < lines.size()
-                ? noise.maskedPart(lines.get(node.line()), node.column(), node.text())
-                : node.text();
+    private boolean isUnsaid(Level level, Statement statement) {
+        return statement.children().isEmpty()
+                && structure.isDefault(level.above(), statement.wording().spelled());
     }
 }

@@ -1,6 +1,5 @@
 package chaperone.core.compare;
 
-import chaperone.core.config.ConfigNode;
 import com.google.re2j.Pattern;
 import java.util.List;
 import java.util.Optional;
@@ -10,8 +9,8 @@ import java.util.Optional;
  * saying. The first rule that fits a statement counts. {@code in} is matched with the statement above it and left out
  * where that does not matter; at the top stands nothing, an empty text.
  */
-public record Structure(List<Ordered> ordered, List<Named> names, List<Default> defaults) {
-    public static final Structure NONE = new Structure(List.of(), List.of(), List.of());
+public record Structure(List<Ordered> ordered, List<Named> names, List<Entry> entries, List<Default> defaults) {
+    public static final Structure NONE = new Structure(List.of(), List.of(), List.of(), List.of());
 
     /**
      * Statements whose order counts among themselves.
@@ -29,9 +28,25 @@ public record Structure(List<Ordered> ordered, List<Named> names, List<Default> 
      * What a statement speaks of: two with one name are the same thing, whatever else they say.
      *
      * @param name its first group is the name
-     * @param byChild whether the name stands in a statement below it and not in its own
      */
-    public record Named(Optional<Pattern> in, Pattern name, boolean byChild) {}
+    public record Named(Optional<Pattern> in, Pattern name) {}
+
+    /**
+     * What names the entries of a list (JSON), or elements of one name that stand side by side (XML).
+     *
+     * @param path the names that lead to the list, or to the element; left out, it holds for all of them, as long as
+     *     there are several
+     * @param key the members that name an entry
+     */
+    public record Entry(Optional<Pattern> path, List<String> key) {
+        public Entry {
+            key = List.copyOf(key);
+        }
+
+        boolean holds(String names) {
+            return fits(path, names);
+        }
+    }
 
     /** A line that says what holds without it. */
     public record Default(Optional<Pattern> in, Pattern line) {}
@@ -39,6 +54,7 @@ public record Structure(List<Ordered> ordered, List<Named> names, List<Default> 
     public Structure {
         ordered = List.copyOf(ordered);
         names = List.copyOf(names);
+        entries = List.copyOf(entries);
         defaults = List.copyOf(defaults);
     }
 
@@ -51,17 +67,12 @@ public record Structure(List<Ordered> ordered, List<Named> names, List<Default> 
     }
 
     /** Empty if no rule names it. */
-    String nameOf(String above, ConfigNode node) {
-        for (Named rule : names) {
-            if (!fits(rule.in(), above)) continue;
-            Optional<String> name = rule.byChild()
-                    ? node.children().stream()
-                            .flatMap(child -> Patterns.firstGroup(rule.name(), child.text()).stream())
-                            .findFirst()
-                    : Patterns.firstGroup(rule.name(), node.text());
-            if (name.isPresent()) return name.get();
-        }
-        return "";
+    String nameOf(String above, String text) {
+        return names.stream()
+                .filter(rule -> fits(rule.in(), above))
+                .flatMap(rule -> Patterns.firstGroup(rule.name(), text).stream())
+                .findFirst()
+                .orElse("");
     }
 
     boolean isDefault(String above, String text) {

@@ -1,7 +1,6 @@
 package chaperone.core.compare;
 
 import chaperone.core.compare.Difference.Kind;
-import chaperone.core.config.ConfigTree;
 import java.util.List;
 
 /**
@@ -22,14 +21,11 @@ public record StructureDiff(List<Difference> differences) {
         }
     }
 
-    /** A configuration's tree with the lines it was read from. */
-    public record Side(ConfigTree tree, List<String> lines, Noise noise) {}
-
     public StructureDiff {
         differences = List.copyOf(differences);
     }
 
-    public static StructureDiff between(Side before, Side after, Structure structure) {
+    public static StructureDiff between(SettledConfig before, SettledConfig after, Structure structure) {
         return between(read(before, structure), read(after, structure));
     }
 
@@ -37,8 +33,8 @@ public record StructureDiff(List<Difference> differences) {
         return new StructureDiff(StructureWalk.between(before, after));
     }
 
-    static Statement read(Side side, Structure structure) {
-        return StatementReader.read(side.tree(), side.lines(), structure, side.noise());
+    static Statement read(SettledConfig config, Structure structure) {
+        return StatementReader.read(config, structure);
     }
 
     public Counts counts() {

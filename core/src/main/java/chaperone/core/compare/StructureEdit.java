@@ -31,9 +31,8 @@ final class StructureEdit {
         Statement done() {
             List<Statement> below = children.stream().map(Node::done).toList();
             return new Statement(
-                    statement.text(),
-                    statement.key(),
-                    statement.name(),
+                    statement.wording(),
+                    statement.identity(),
                     statement.order(),
                     statement.line(),
                     statement.column(),
@@ -78,7 +77,7 @@ final class StructureEdit {
                 nodes.put(Spot.after(statement), node);
                 insert(node, difference.anchor().orElseThrow());
             }
-            case REMOVED, NOISE, RENUMBERED, UNSAID, REORDERED -> {
+            case REMOVED, SPELLING, NOISE, RENUMBERED, UNSAID, REORDERED -> {
                 // Gone already, or without a meaning.
             }
         }

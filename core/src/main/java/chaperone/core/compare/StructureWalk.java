@@ -4,14 +4,13 @@ import chaperone.core.compare.Difference.Anchor;
 import chaperone.core.compare.Difference.Kind;
 import chaperone.core.compare.Difference.Part;
 import chaperone.core.compare.Difference.Spot;
+import chaperone.core.compare.Statement.Wording;
 import java.util.ArrayList;
 import java.util.HashMap;
-import java.util.HashSet;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
-import java.util.Set;
-import java.util.TreeSet;
+import java.util.TreeMap;
 
 /** Goes through two trees of statements side by side and notes where they differ. */
 final class StructureWalk {
@@ -25,7 +24,7 @@ final class StructureWalk {
         return walk.differences;
     }
 
-    private void block(List<String> path, Statement before, Statement after) {
+    private void block(List<Part> path, Statement before, Statement after) {
         Siblings siblings = Siblings.match(before.children(), after.children());
         Map<Integer, Integer> beforeOf = new HashMap<>();
         for (int i = 0; i < before.children().size(); i++) {
@@ -49,7 +48,7 @@ final class StructureWalk {
             if (siblings.hasMoved(i)) note(Kind.MOVED, path, here, there, Optional.of(anchor));
             notePair(path, here, there);
             last.put(there.order(), Spot.before(here));
-            block(with(path, there.text()), here, there);
+            block(with(path, new Part(false, there)), here, there);
         }
         removed(path, before, siblings, removedUpTo, before.children().size());
     }
@@ -60,59 +59,62 @@ final class StructureWalk {
     }
 
     /** Notes what is gone from {@code from} up to {@code to}, so that it is read where it stood. */
-    private int removed(List<String> path, Statement before, Siblings siblings, int from, int to) {
+    private int removed(List<Part> path, Statement before, Siblings siblings, int from, int to) {
         for (int i = from; i < to; i++) {
             if (siblings.afterOf(i) < 0) removed(path, before.children().get(i));
         }
         return Math.max(from, to);
     }
 
-    private void removed(List<String> path, Statement statement) {
+    private void removed(List<Part> path, Statement statement) {
         differences.add(new Difference(
-                Kind.REMOVED, path, Optional.of(new Part(statement)), Optional.empty(), Optional.empty()));
-        for (Statement child : statement.children()) removed(with(path, statement.text()), child);
+                Kind.REMOVED, path, Optional.of(new Part(true, statement)), Optional.empty(), Optional.empty()));
+        for (Statement child : statement.children()) removed(with(path, new Part(true, statement)), child);
     }
 
-    private void added(List<String> path, Statement statement, Anchor anchor) {
+    private void added(List<Part> path, Statement statement, Anchor anchor) {
         differences.add(new Difference(
-                Kind.ADDED, path, Optional.empty(), Optional.of(new Part(statement)), Optional.of(anchor)));
+                Kind.ADDED, path, Optional.empty(), Optional.of(new Part(false, statement)), Optional.of(anchor)));
         Map<Integer, Spot> last = new HashMap<>();
         for (Statement child : statement.children()) {
-            added(with(path, statement.text()), child, anchorOf(Spot.after(statement), child, last));
+            added(with(path, new Part(false, statement)), child, anchorOf(Spot.after(statement), child, last));
             last.put(child.order(), Spot.after(child));
         }
     }
 
-    private void notePair(List<String> path, Statement here, Statement there) {
-        if (!here.key().equals(there.key())) note(Kind.MODIFIED, path, here, there);
-        else if (!here.text().equals(there.text())) {
-            // A masked key that is the text itself has no noise: then only the number can differ.
-            boolean isNumber = here.isOrdered() && !here.key().contains(Noise.MASK);
-            note(isNumber ? Kind.RENUMBERED : Kind.NOISE, path, here, there);
-        }
+    private void notePair(List<Part> path, Statement here, Statement there) {
+        Wording before = here.wording();
+        Wording after = there.wording();
+        if (!before.key().equals(after.key())) note(Kind.MODIFIED, path, here, there);
+        else if (!before.settled().equals(after.settled())) note(Kind.RENUMBERED, path, here, there);
+        else if (!before.spelled().equals(after.spelled())) note(Kind.NOISE, path, here, there);
+        else if (!before.text().equals(after.text())) note(Kind.SPELLING, path, here, there);
     }
 
-    private void note(Kind kind, List<String> path, Statement here, Statement there) {
+    private void note(Kind kind, List<Part> path, Statement here, Statement there) {
         note(kind, path, here, there, Optional.empty());
     }
 
-    private void note(Kind kind, List<String> path, Statement here, Statement there, Optional<Anchor> anchor) {
-        differences.add(new Difference(kind, path, Optional.of(new Part(here)), Optional.of(new Part(there)), anchor));
+    private void note(Kind kind, List<Part> path, Statement here, Statement there, Optional<Anchor> anchor) {
+        differences.add(new Difference(
+                kind, path, Optional.of(new Part(true, here)), Optional.of(new Part(false, there)), anchor));
     }
 
     /** A line that says what holds without it, on one side only: no difference, yet it can be seen. */
-    private void noteUnsaid(List<String> path, Statement before, Statement after) {
-        Set<String> either = new TreeSet<>(before.unsaid());
-        either.addAll(after.unsaid());
-        Set<String> both = new HashSet<>(before.unsaid());
-        both.retainAll(new HashSet<>(after.unsaid()));
-        for (String text : either) {
-            if (!both.contains(text)) note(Kind.UNSAID, with(path, text), before, after);
-        }
+    private void noteUnsaid(List<Part> path, Statement before, Statement after) {
+        Map<String, Part> left = new TreeMap<>();
+        Map<String, Part> right = new TreeMap<>();
+        for (Statement each : before.unsaid()) left.put(each.key(), new Part(true, each));
+        for (Statement each : after.unsaid()) right.put(each.key(), new Part(false, each));
+        Map<String, Part> either = new TreeMap<>(left);
+        either.putAll(right);
+        either.forEach((key, part) -> {
+            if (!left.containsKey(key) || !right.containsKey(key)) note(Kind.UNSAID, with(path, part), before, after);
+        });
     }
 
     /** One note for a block whose statements stand in another order that means nothing. */
-    private void noteOrder(List<String> path, Statement before, Statement after, Siblings siblings) {
+    private void noteOrder(List<Part> path, Statement before, Statement after, Siblings siblings) {
         int furthest = -1;
         for (int i = 0; i < before.children().size(); i++) {
             int j = siblings.afterOf(i);
@@ -125,9 +127,9 @@ final class StructureWalk {
         }
     }
 
-    private static List<String> with(List<String> path, String text) {
-        List<String> longer = new ArrayList<>(path);
-        longer.add(text);
+    private static List<Part> with(List<Part> path, Part part) {
+        List<Part> longer = new ArrayList<>(path);
+        longer.add(part);
         return longer;
     }
 }

@@ -7,9 +7,13 @@ import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 
-/** The words of a configuration line: a quoted text, a run of letters, digits and address signs, blanks, or a sign. */
+/**
+ * The words of a configuration line: a quoted text, a run of letters, digits and address
+ * signs, blanks, or a sign; a masked secret is one, too.
+ */
 final class Words {
-    private static final Pattern WORD = Pattern.compile("\"[^\"]*\"|[\\pL\\pN._/:$-]+|\\s+|.", Pattern.DOTALL);
+    private static final Pattern WORD =
+            Pattern.compile("\u2022{4}[0-9a-f]*|\"[^\"]*\"|[\\pL\\pN._/:$-]+|\\s+|.", Pattern.DOTALL);
 
     private Words() {}
 

@@ -6,8 +6,9 @@ package chaperone.core.config;
  *
  * @param commentFrom what begins a comment
  * @param commentTo what ends it
+ * @param escapes whether a backslash in a text takes the sign behind it along
  */
-public record BracedGrammar(String commentFrom, String commentTo) implements Grammar {
+public record BracedGrammar(String commentFrom, String commentTo, boolean escapes) implements Grammar {
 
     public BracedGrammar {
         if (commentFrom.isEmpty() || commentTo.isEmpty()) {

@@ -21,7 +21,7 @@ final class BracedReader {
             source.skipBlanks();
         }
         while (tree.depth() > 0) {
-            tree.problem(tree.openedAt(), "the block \"" + tree.openText() + "\" is not closed");
+            tree.problem(tree.openedAt(), "the block \"" + firstWord(tree.openText()) + "\" is not closed");
             tree.close("");
         }
         if (source.hasUntaken()) tree.leaf(Kind.BLANK, "", source.place(source.at), source.take());
@@ -70,14 +70,15 @@ final class BracedReader {
 
     /** False if the text has no end on its line: the statement is odd up to there. */
     private boolean quoted(int start) {
-        int open = source.at;
-        int close = source.text.indexOf('"', open + 1);
-        int lineEnd = source.text.indexOf('\n', open);
-        if (close >= 0 && (lineEnd < 0 || close < lineEnd)) {
-            source.at = close + 1;
+        source.at++;
+        while (!source.isAtEnd() && source.here() != '"' && source.here() != '\n') {
+            boolean isPair = grammar.escapes() && source.here() == '\\' && !source.startsWith("\\\n");
+            source.at = Math.min(source.text.length(), source.at + (isPair ? 2 : 1));
+        }
+        if (source.here() == '"') {
+            source.at++;
             return true;
         }
-        source.skipLine();
         odd(start, "the quotation mark is not closed");
         return false;
     }
@@ -122,6 +123,11 @@ final class BracedReader {
         Place at = source.place(start);
         tree.problem(at, message);
         tree.leaf(Kind.VERBATIM, slice(start, source.at), at, source.take());
+    }
+
+    /** A message names no more than the setting: what follows it may be a secret. */
+    private static String firstWord(String text) {
+        return text.split("[\\s\"]", 2)[0];
     }
 
     private String slice(int from, int to) {

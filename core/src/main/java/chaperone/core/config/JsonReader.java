@@ -31,8 +31,8 @@ final class JsonReader {
         try {
             document();
         } catch (Odd odd) {
-            Place at = source.place(odd.index);
-            tree.problem(at, String.valueOf(odd.getMessage()));
+            Place at = source.place(Math.min(odd.index, source.untakenFrom()));
+            tree.problem(source.place(odd.index), String.valueOf(odd.getMessage()));
             source.at = source.text.length();
             String raw = source.take();
             tree.leaf(Kind.VERBATIM, raw.strip(), at, raw);

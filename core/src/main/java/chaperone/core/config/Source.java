@@ -46,17 +46,18 @@ final class Source {
         return found >= 0;
     }
 
-    /** Goes to the end of this line, before its line feed. */
-    void skipLine() {
-        int found = text.indexOf('\n', at);
-        at = found < 0 ? text.length() : found;
-    }
-
     /** Everything since the last taking. */
     String take() {
         String raw = text.substring(taken, at);
         taken = at;
         return raw;
+    }
+
+    /** Where the first character that is not blank stands since the last taking. */
+    int untakenFrom() {
+        int from = taken;
+        while (from < text.length() && isBlank(text.charAt(from))) from++;
+        return from;
     }
 
     boolean hasUntaken() {
@@ -65,9 +66,10 @@ final class Source {
 
     /** Line and column of {@code index}; asked for places that only go forward, so that the whole costs one pass. */
     Place place(int index) {
-        for (int next = text.indexOf('\n', counted); next >= 0 && next < index; next = text.indexOf('\n', counted)) {
+        for (; counted < index; counted++) {
+            if (text.charAt(counted) != '\n') continue;
             line++;
-            counted = lineStart = next + 1;
+            lineStart = counted + 1;
         }
         return new Place(line, index - lineStart);
     }

@@ -26,7 +26,7 @@ final class XmlReader {
             tree.leaf(Kind.VERBATIM, raw.strip(), source.place(start), raw);
         }
         while (tree.depth() > 0) {
-            if (sound) tree.problem(tree.openedAt(), "the element " + tree.openText() + " is not closed");
+            if (sound) tree.problem(tree.openedAt(), "the element <" + names.pop() + "> is not closed");
             tree.close("");
         }
         if (source.hasUntaken()) tree.leaf(Kind.BLANK, "", source.place(source.at), source.take());

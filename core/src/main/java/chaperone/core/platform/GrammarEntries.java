@@ -14,7 +14,7 @@ import java.util.Map;
 final class GrammarEntries {
     private static final Map<String, List<String>> OF_GRAMMAR = Map.of(
             "indented", List.of("comment", "tab-width", "verbatim"),
-            "braced", List.of("comment-from", "comment-to"),
+            "braced", List.of("comment-from", "comment-to", "escapes"),
             "flat", List.of("comment", "statement"),
             "json", List.of(),
             "xml", List.of());
@@ -30,7 +30,12 @@ final class GrammarEntries {
             }
         }
         return switch (grammar) {
-            case "braced" -> new BracedGrammar(sign(block, "comment-from"), sign(block, "comment-to"));
+            case "braced" ->
+                new BracedGrammar(
+                        sign(block, "comment-from"),
+                        sign(block, "comment-to"),
+                        block.has("escapes")
+                                && block.oneOf("escapes", "none", "backslash").equals("backslash"));
             case "flat" -> new FlatGrammar(sign(block, "comment"), block.pattern("statement"));
             case "json" -> new JsonGrammar();
             case "xml" -> new XmlGrammar();

@@ -74,6 +74,10 @@ public final class PlatformKeys {
                 key("comment", "what begins a comment (indented, flat)", "'#'"),
                 key("comment-from", "what begins a comment (braced)", "'/*'"),
                 key("comment-to", "what ends a comment (braced)", "'*/'"),
+                key(
+                        "escapes",
+                        "none or backslash: whether one in a text takes the sign behind it along (braced)",
+                        "backslash"),
                 key("tab-width", "columns to a tab stop (indented)", "8"),
                 key("statement", "a pattern for a line that is a statement (flat)", "'^[a-z]'"),
                 key("verbatim", "blocks of free text (indented)", ""));
@@ -85,6 +89,7 @@ public final class PlatformKeys {
                 "structure",
                 key("ordered", "statements whose order counts; elsewhere it does not", ""),
                 key("names", "what a statement speaks of, whatever else it says", ""),
+                key("entries", "what names an entry of a list (json, xml)", ""),
                 key("defaults", "lines that only say what holds without them", ""));
         block(
                 "structure.ordered",
@@ -93,9 +98,12 @@ public final class PlatformKeys {
                 key("number", "a pattern whose first group only says where a line stands", "'^(\\d+) '"));
         block(
                 "structure.names",
-                key("in", "a pattern for the statement above; left out if that does not matter", "'\"vlans\"'"),
-                key("name", "a pattern whose first group is the name", "'^(vlan \\d+)'"),
-                key("child", "the same, for a statement below it that holds the name", "'^\"id\" *: *(\\d+)'"));
+                key("in", "a pattern for the statement above; left out if that does not matter", "'^vrf '"),
+                key("name", "a pattern whose first group is the name", "'^(vlan \\d+)'"));
+        block(
+                "structure.entries",
+                key("path", "the list; left out for every list and every element that repeats", "'^vlans$'"),
+                key("key", "the members that name an entry, all of them needed", "[id]"));
         block(
                 "structure.defaults",
                 key("in", "a pattern for the statement above; left out if that does not matter", "'^port '"),
@@ -103,9 +111,13 @@ public final class PlatformKeys {
         block(
                 "noise",
                 key("name", "a short name", "clock"),
-                key("pattern", "whole lines, or the groups of the pattern within them", "'^time (\\S+)$'"),
+                key("pattern", "whole lines, or what the groups of the pattern fit in them", "'^time (\\S+)$'"),
+                key("path", "instead: names that lead to the value (json, xml)", "'(^|/)rxBytes$'"),
                 key("reason", "why it changes by itself", "it moves with the clock"));
-        block("secrets", key("pattern", "a line; its first group is the secret", "'secret (\\S+)$'"));
+        block(
+                "secrets",
+                key("pattern", "a line; all its groups are secrets, wherever it fits", "'secret (.+)$'"),
+                key("path", "instead: names that lead to the secret (json, xml)", "'(^|/)secret$'"));
         block(
                 "facts",
                 key("request", "the request for the facts", "show facts"),

@@ -2,6 +2,10 @@ package chaperone.core.platform;
 
 import chaperone.core.compare.Noise;
 import chaperone.core.compare.Structure;
+import chaperone.core.config.Grammar;
+import chaperone.core.config.JsonGrammar;
+import chaperone.core.config.XmlGrammar;
+import chaperone.core.locator.Locator;
 import chaperone.core.platform.FactPatterns.ModulePatterns;
 import chaperone.core.platform.FactPatterns.StoragePatterns;
 import chaperone.core.table.TableKind;
@@ -40,20 +44,22 @@ public final class PlatformReader {
 
     private static Platform platform(YamlBlock root) {
         YamlBlock configuration = root.block("configuration");
+        Grammar grammar = GrammarEntries.read(configuration);
         return new Platform(
                 root.name("platform"),
                 root.text("title"),
                 dialogue(root),
                 root.optionalBlock("recognise").map(PlatformReader::recognition),
                 copy(root.block("copy")),
-                GrammarEntries.read(configuration),
+                grammar,
                 configuration.has("odd-parts")
                         && configuration.oneOf("odd-parts", "refuse", "keep").equals("keep"),
                 root.optionalBlock("structure").map(StructureEntries::read).orElse(Structure.NONE),
-                new Noise(
-                        root.blocks("noise").stream().map(PlatformReader::noise).toList()),
+                new Noise(root.blocks("noise").stream()
+                        .map(block -> noise(grammar, block))
+                        .toList()),
                 new Secrets(root.blocks("secrets").stream()
-                        .map(block -> block.pattern("pattern", 1))
+                        .map(block -> locator(grammar, block, 1))
                         .toList()),
                 facts(root.block("facts")),
                 root.blocks("tables").stream().map(PlatformReader::table).toList(),
@@ -90,8 +96,22 @@ public final class PlatformReader {
                 block.optionalPattern("partial", 0));
     }
 
-    private static Noise.Item noise(YamlBlock block) {
-        return new Noise.Item(block.text("name"), block.pattern("pattern"), block.text("reason"));
+    private static Noise.Item noise(Grammar grammar, YamlBlock block) {
+        return new Noise.Item(block.text("name"), locator(grammar, block, 0), block.text("reason"));
+    }
+
+    /** @param groups how many a pattern needs at least */
+    private static Locator locator(Grammar grammar, YamlBlock block, int groups) {
+        boolean byPath = block.has("path");
+        if (byPath == block.has("pattern")) block.problem("pattern", "one of \"pattern\" and \"path\" is needed");
+        if (byPath && !hasPaths(grammar)) block.problem("path", "only texts of the grammars json and xml have paths");
+        return byPath
+                ? new Locator.ByPath(block.pattern("path"))
+                : new Locator.ByPattern(block.pattern("pattern", groups));
+    }
+
+    private static boolean hasPaths(Grammar grammar) {
+        return grammar instanceof JsonGrammar || grammar instanceof XmlGrammar;
     }
 
     private static FactPatterns facts(YamlBlock block) {

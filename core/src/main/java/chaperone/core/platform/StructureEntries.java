@@ -2,6 +2,7 @@ package chaperone.core.platform;
 
 import chaperone.core.compare.Structure;
 import chaperone.core.compare.Structure.Default;
+import chaperone.core.compare.Structure.Entry;
 import chaperone.core.compare.Structure.Named;
 import chaperone.core.compare.Structure.Ordered;
 
@@ -13,6 +14,7 @@ final class StructureEntries {
         return new Structure(
                 block.blocks("ordered").stream().map(StructureEntries::ordered).toList(),
                 block.blocks("names").stream().map(StructureEntries::named).toList(),
+                block.blocks("entries").stream().map(StructureEntries::entry).toList(),
                 block.blocks("defaults").stream().map(StructureEntries::unsaid).toList());
     }
 
@@ -23,9 +25,12 @@ final class StructureEntries {
     }
 
     private static Named named(YamlBlock block) {
-        boolean byChild = block.has("child");
-        if (byChild == block.has("name")) block.problem("name", "one of \"name\" and \"child\" is needed");
-        return new Named(block.optionalPattern("in", 0), block.pattern(byChild ? "child" : "name", 1), byChild);
+        return new Named(block.optionalPattern("in", 0), block.pattern("name", 1));
+    }
+
+    private static Entry entry(YamlBlock block) {
+        if (block.texts("key").isEmpty()) block.problem("key", "\"key\" needs at least one name");
+        return new Entry(block.optionalPattern("path", 0), block.texts("key"));
     }
 
     private static Default unsaid(YamlBlock block) {

@@ -1,6 +1,7 @@
 package chaperone.core.compare;
 
 import chaperone.core.config.BracedGrammar;
+import chaperone.core.config.ConfigDocument;
 import chaperone.core.config.FlatGrammar;
 import chaperone.core.config.Grammar;
 import chaperone.core.config.IndentedGrammar;
@@ -19,7 +20,7 @@ import java.util.Random;
 final class AnyConfig {
     static final Map<String, Grammar> GRAMMARS = Map.of(
             "indented", new IndentedGrammar("#", 8, List.of()),
-            "braced", new BracedGrammar("/*", "*/"),
+            "braced", new BracedGrammar("/*", "*/", true),
             "flat", new FlatGrammar("#", Pattern.compile("^[a-z][a-z-]* \\S")),
             "json", new JsonGrammar(),
             "xml", new XmlGrammar());
@@ -28,7 +29,8 @@ final class AnyConfig {
                     new Structure.Ordered(
                             pattern("chain|zone|step"), pattern("port|text|leaf|address"), pattern("(1/0/)\\d")),
                     new Structure.Ordered(Optional.empty(), pattern("^step|^\"step"), Optional.empty())),
-            List.of(new Structure.Named(Optional.empty(), Pattern.compile("^(vlan \\S+)"), false)),
+            List.of(new Structure.Named(Optional.empty(), Pattern.compile("^(vlan \\S+)"))),
+            List.of(),
             List.of(new Structure.Default(Optional.empty(), Pattern.compile("^zone a"))));
     static final Noise NOISE =
             new Noise(List.of(new Noise.Item("quay", Pattern.compile("address (\"quay\")"), "it moves")));
@@ -40,8 +42,7 @@ final class AnyConfig {
     }
 
     static Statement statements(String grammar, String text) {
-        List<String> lines = List.of(text.split("\n", -1));
-        return StructureDiff.read(new StructureDiff.Side(GRAMMARS.get(grammar).read(text), lines, NOISE), STRUCTURE);
+        return StructureDiff.read(NOISE.in(ConfigDocument.read(GRAMMARS.get(grammar), text)), STRUCTURE);
     }
 
     static String text(String grammar, long seed) {
@@ -63,11 +64,18 @@ final class AnyConfig {
 
     private static Statement renamed(Statement s, Random random) {
         String key = s.key() + "x".repeat(1 + random.nextInt(2));
-        return new Statement(key, key, s.name(), s.order(), s.line(), s.column(), s.children(), s.unsaid());
+        return new Statement(
+                new Statement.Wording(key, key, key, key),
+                s.identity(),
+                s.order(),
+                s.line(),
+                s.column(),
+                s.children(),
+                s.unsaid());
     }
 
     static Statement with(Statement s, List<Statement> children) {
-        return new Statement(s.text(), s.key(), s.name(), s.order(), s.line(), s.column(), children, s.unsaid());
+        return new Statement(s.wording(), s.identity(), s.order(), s.line(), s.column(), children, s.unsaid());
     }
 
     /** Every statement in a place of its own, as reading a text gives it. */
@@ -79,6 +87,6 @@ final class AnyConfig {
         int line = next[0]++;
         List<Statement> children =
                 s.children().stream().map(child -> placed(child, next)).toList();
-        return new Statement(s.text(), s.key(), s.name(), s.order(), line, 0, children, s.unsaid());
+        return new Statement(s.wording(), s.identity(), s.order(), line, 0, children, s.unsaid());
     }
 }

@@ -4,12 +4,15 @@ import static org.assertj.core.api.Assertions.assertThat;
 
 import chaperone.core.compare.CompareRow.Kind;
 import chaperone.core.compare.CompareRow.Side;
-import chaperone.core.config.ConfigTree;
+import chaperone.core.config.ConfigDocument;
 import chaperone.core.config.IndentedGrammar;
 import com.google.re2j.Pattern;
+import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
+import java.util.Random;
 import java.util.function.Function;
+import java.util.stream.Collectors;
 import net.jqwik.api.Arbitraries;
 import net.jqwik.api.Arbitrary;
 import net.jqwik.api.ForAll;
@@ -72,7 +75,7 @@ class ComparisonTest {
     @Property(tries = 1000)
     void noiseHidesNoDifferenceOutsideItsPattern(
             @ForAll("texts") List<String> before, @ForAll("texts") List<String> after) {
-        boolean equalButForNoise = NOISE.settled(before).equals(NOISE.settled(after));
+        boolean equalButForNoise = settled(before).equals(settled(after));
         assertThat(Comparison.between(before, after, NOISE).counts().areNone()).isEqualTo(equalButForNoise);
     }
 
@@ -146,13 +149,78 @@ class ComparisonTest {
     }
 
     /** As indented configurations. */
+    /** Noise that takes a line takes it wherever it stands: what is left is compared as if it had never been there. */
+    @Property(tries = 2000)
+    void linesThatAreNoiseChangeNoCount(@ForAll("texts") List<String> before, @ForAll("texts") List<String> after) {
+        Comparison.Counts with = Comparison.between(before, after, NOISE).counts();
+        Comparison.Counts without =
+                Comparison.between(quiet(before), quiet(after), NOISE).counts();
+        assertThat(List.of(with.added(), with.modified(), with.removed(), with.moved()))
+                .isEqualTo(List.of(without.added(), without.modified(), without.removed(), without.moved()));
+    }
+
+    private static List<String> quiet(List<String> lines) {
+        return lines.stream().filter(line -> !line.startsWith("clock ")).toList();
+    }
+
+    @Test
+    void everyMatchInALineIsNoise() {
+        Noise noise = new Noise(List.of(new Noise.Item("count", Pattern.compile("rx=(\\d+)"), "counts")));
+        assertThat(Comparison.between(List.of("rx=1 rx=2"), List.of("rx=3 rx=4"), noise)
+                        .counts()
+                        .areNone())
+                .isTrue();
+    }
+
+    /** No text can look like what stands for noise. */
+    @Test
+    void aNulIsASignLikeAnyOther() {
+        for (String hostile : List.of("# \0 bytes", "# \0\1 bytes", "# \0\2 bytes", "\0clock ", "\0\1")) {
+            assertThat(Comparison.between(List.of("# 10 bytes"), List.of(hostile), NOISE)
+                            .counts()
+                            .areNone())
+                    .isFalse();
+            assertThat(Comparison.between(List.of("x"), List.of("x", hostile), NOISE)
+                            .counts()
+                            .added())
+                    .isOne();
+        }
+    }
+
+    /** A block of a braced text that stands elsewhere below the same head goes there with the line that closes it. */
+    @Property(tries = 500)
+    void aBracedBlockMovesAsAWhole(@ForAll long seed) {
+        Random random = new Random(seed);
+        List<List<String>> blocks = new ArrayList<>();
+        for (int i = 0; i < 3 + random.nextInt(5); i++) {
+            List<String> block = new ArrayList<>(List.of("    port-" + i + " {"));
+            for (int j = 0; j <= random.nextInt(4); j++) block.add("        speed-" + i + " " + j + ";");
+            block.add("    }");
+            blocks.add(block);
+        }
+        List<List<String>> turned = new ArrayList<>(blocks);
+        turned.add(random.nextInt(turned.size()), turned.remove(random.nextInt(turned.size())));
+        Comparison.Counts counts =
+                Comparison.between(braced(blocks), braced(turned)).counts();
+        assertThat(counts.added() + counts.removed() + counts.modified()).isZero();
+        assertThat(counts.moved() > 0).isEqualTo(!turned.equals(blocks));
+    }
+
+    private static SettledConfig braced(List<List<String>> blocks) {
+        String text = "ports {\n" + blocks.stream().flatMap(List::stream).collect(Collectors.joining("\n")) + "\n}\n";
+        return Noise.NONE.in(ConfigDocument.read(AnyConfig.GRAMMARS.get("braced"), text));
+    }
+
     private static Comparison between(List<String> before, List<String> after) {
         return Comparison.between(placed(before), placed(after));
     }
 
-    private static Comparison.Side placed(List<String> lines) {
-        ConfigTree tree = new IndentedGrammar("#", 8, List.of()).read(String.join("\n", lines));
-        return new Comparison.Side(lines, Noise.NONE, LinePlaces.of(tree, lines.size()));
+    private static SettledConfig placed(List<String> lines) {
+        return Noise.NONE.in(ConfigDocument.read(new IndentedGrammar("#", 8, List.of()), String.join("\n", lines)));
+    }
+
+    private static List<String> settled(List<String> lines) {
+        return NOISE.in(ConfigDocument.ofLines(lines)).lines();
     }
 
     private static List<String> side(Comparison comparison, Function<CompareRow, Optional<Side>> which) {

@@ -4,6 +4,7 @@ import static org.assertj.core.api.Assertions.assertThat;
 
 import chaperone.core.compare.Difference.Kind;
 import chaperone.core.compare.StructureDiff.Counts;
+import chaperone.core.config.ConfigDocument;
 import chaperone.core.platform.Platform;
 import chaperone.core.platform.Platforms;
 import com.google.re2j.Pattern;
@@ -113,8 +114,8 @@ class StructureDiffTest {
                 text("corvane", "port 1/0/24;  text \"a\";  flood-limit 2"),
                 text("corvane", "port 1/0/24;  text \"a\";  flood-limit 5"));
         assertThat(diff.differences()).singleElement().satisfies(each -> {
-            assertThat(each.path()).containsExactly("port 1/0/24");
-            assertThat(each.attribute()).isEqualTo("flood-limit");
+            assertThat(each.path()).extracting(Difference.Part::label).containsExactly("port 1/0/24");
+            assertThat(each.sameUpTo()).isEqualTo("flood-limit".length());
             assertThat(each.before().orElseThrow().line()).isEqualTo(2);
         });
     }
@@ -133,10 +134,9 @@ class StructureDiffTest {
     }
 
     private static Statement leased(String lease, String port, Noise noise) {
-        List<String> lines = List.of("port 1", "  lease " + lease + " to " + port);
+        String text = "port 1\n  lease " + lease + " to " + port;
         return StructureDiff.read(
-                new StructureDiff.Side(AnyConfig.GRAMMARS.get("indented").read(String.join("\n", lines)), lines, noise),
-                Structure.NONE);
+                noise.in(ConfigDocument.read(AnyConfig.GRAMMARS.get("indented"), text)), Structure.NONE);
     }
 
     @Provide
@@ -209,8 +209,6 @@ class StructureDiffTest {
 
     private static Statement read(String platform, String text) {
         Platform known = Platforms.shipped().get(platform);
-        return StructureDiff.read(
-                new StructureDiff.Side(known.grammar().read(text), List.of(text.split("\n", -1)), known.noise()),
-                known.structure());
+        return StructureDiff.read(known.noise().in(ConfigDocument.read(known.grammar(), text)), known.structure());
     }
 }

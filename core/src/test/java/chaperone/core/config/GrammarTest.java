@@ -19,7 +19,7 @@ import org.junit.jupiter.params.provider.MethodSource;
 class GrammarTest {
     static final Map<String, Grammar> GRAMMARS = Map.of(
             "indented", new IndentedGrammar("#", 8, List.of()),
-            "braced", new BracedGrammar("/*", "*/"),
+            "braced", new BracedGrammar("/*", "*/", true),
             "flat", new FlatGrammar("#", Pattern.compile("^[a-z][a-z-]* \\S")),
             "json", new JsonGrammar(),
             "xml", new XmlGrammar());

@@ -3,6 +3,8 @@ package chaperone.server.console;
 import chaperone.connect.Login;
 import chaperone.connect.LoginDetail;
 import chaperone.connect.Target;
+import chaperone.core.config.TextRange;
+import chaperone.core.mask.MaskedConfig;
 import chaperone.core.platform.Platform;
 import chaperone.server.audit.AuditNote;
 import chaperone.server.audit.Audited;
@@ -12,14 +14,17 @@ import chaperone.server.fleet.Device;
 import chaperone.server.fleet.Fleet;
 import chaperone.server.platform.PlatformShelf;
 import chaperone.server.problem.ProblemException;
+import chaperone.server.secret.SecretMasks;
 import jakarta.validation.Valid;
 import jakarta.validation.constraints.Size;
 import java.io.ByteArrayOutputStream;
 import java.nio.charset.StandardCharsets;
 import java.security.Principal;
 import java.time.Instant;
+import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
+import java.util.stream.Collectors;
 import org.springframework.http.CacheControl;
 import org.springframework.http.ContentDisposition;
 import org.springframework.http.HttpHeaders;
@@ -40,12 +45,15 @@ class ConsoleController {
     private final PlatformShelf platforms;
     private final ConsoleDesk desk;
     private final Recordings recordings;
+    private final SecretMasks masks;
 
-    ConsoleController(Fleet fleet, PlatformShelf platforms, ConsoleDesk desk, Recordings recordings) {
+    ConsoleController(
+            Fleet fleet, PlatformShelf platforms, ConsoleDesk desk, Recordings recordings, SecretMasks masks) {
         this.fleet = fleet;
         this.platforms = platforms;
         this.desk = desk;
         this.recordings = recordings;
+        this.masks = masks;
     }
 
     /** @param account on the device, with its password; both absent for the device's credential set */
@@ -115,20 +123,42 @@ class ConsoleController {
 
     record Replay(RecordingView recording, List<PieceView> pieces) {}
 
-    /** All that was shown, with the secrets that were in it. */
+    /** All that was shown, its secrets masked. */
     @Audited(value = "looked at a console's recording", first = true)
     @GetMapping("/api/consoles/{id}")
     ResponseEntity<Replay> replay(@PathVariable long id) {
         Recording recording = find(id);
-        List<PieceView> pieces = recordings.pieces(id).stream()
-                .map(piece -> new PieceView(piece.atMillis(), new String(piece.said(), StandardCharsets.ISO_8859_1)))
-                .toList();
+        List<PieceView> pieces = masked(recordings.pieces(id));
         return ResponseEntity.ok()
                 .cacheControl(CacheControl.noStore())
                 .body(new Replay(RecordingView.of(recording), pieces));
     }
 
-    @Audited(value = "fetched a console's recording", first = true)
+    /** A secret may have come in several pieces: all of them are looked through together. */
+    private List<PieceView> masked(List<Piece> pieces) {
+        String all = pieces.stream()
+                .map(piece -> new String(piece.said(), StandardCharsets.ISO_8859_1))
+                .collect(Collectors.joining());
+        MaskedConfig masked = masks.of(platforms.current().all(), all);
+        List<PieceView> views = new ArrayList<>(pieces.size());
+        int at = 0;
+        for (Piece piece : pieces) {
+            TextRange range = new TextRange(at, at + piece.said().length);
+            String shown = masked.pieces(range).stream()
+                    .map(part -> part.isMask() ? oneCharacterAByte(part.shown()) : part.shown())
+                    .collect(Collectors.joining());
+            views.add(new PieceView(piece.atMillis(), shown));
+            at = range.end();
+        }
+        return views;
+    }
+
+    private static String oneCharacterAByte(String text) {
+        return new String(text.getBytes(StandardCharsets.UTF_8), StandardCharsets.ISO_8859_1);
+    }
+
+    /** To the byte, with the secrets that were shown. */
+    @Audited(value = "fetched a console's recording with its secrets", first = true)
     @GetMapping(path = "/api/consoles/{id}/text", produces = MediaType.APPLICATION_OCTET_STREAM_VALUE)
     ResponseEntity<byte[]> text(@PathVariable long id) {
         Recording recording = find(id);

@@ -1,19 +1,17 @@
 package chaperone.server.history;
 
-import chaperone.core.compare.Comparison;
-import chaperone.core.compare.LinePlaces;
 import chaperone.core.compare.Noise;
-import chaperone.core.compare.StructureDiff;
-import chaperone.core.config.ConfigTree;
+import chaperone.core.compare.SettledConfig;
+import chaperone.core.config.ConfigDocument;
+import chaperone.core.mask.MaskedConfig;
 import chaperone.core.platform.Platform;
 import chaperone.server.history.CompareView.EndView;
-import java.util.List;
 import java.util.Optional;
 
 /**
- * One of the two things that are compared, its secrets masked line by line.
+ * One of the two things that are compared, as the device said it.
  *
- * @param whole the text as it is, secrets and all: for an exact difference only
+ * @param masked what of it is shown
  */
 record CompareEnd(
         Optional<String> device,
@@ -21,33 +19,20 @@ record CompareEnd(
         Optional<Integer> number,
         Platform platform,
         Noise noise,
-        String whole,
-        List<String> lines,
-        ConfigTree tree) {
+        SettledConfig config,
+        MaskedConfig masked) {
 
-    static CompareEnd of(
-            Optional<String> device,
-            Optional<ConfigKind> kind,
-            Optional<Integer> number,
-            Platform platform,
-            Noise noise,
-            String whole) {
-        List<String> masked =
-                History.linesOf(whole).stream().map(platform.secrets()::masked).toList();
-        ConfigTree tree = platform.grammar().read(String.join("\n", masked));
-        return new CompareEnd(device, kind, number, platform, noise, whole, masked, tree);
+    /** The text to the byte, secrets and all: for an exact difference only. */
+    String whole() {
+        return document().text();
     }
 
-    Comparison.Side side() {
-        return new Comparison.Side(lines, noise, LinePlaces.of(tree, lines.size()));
-    }
-
-    StructureDiff.Side structureSide() {
-        return new StructureDiff.Side(tree, lines, noise);
+    ConfigDocument document() {
+        return config.document();
     }
 
     EndView view() {
-        return new EndView(device, kind, number, platform.name(), lines.size());
+        return new EndView(device, kind, number, platform.name(), document().lineCount());
     }
 
     /** For the head of a unified difference and the name of its file. */

@@ -1,10 +1,14 @@
 package chaperone.server.history;
 
+import chaperone.core.compare.Noise;
+import chaperone.core.config.ConfigDocument;
+import chaperone.core.platform.Platform;
 import chaperone.server.fleet.Device;
 import chaperone.server.fleet.Fleet;
 import chaperone.server.noise.NoiseBook;
 import chaperone.server.platform.PlatformShelf;
 import chaperone.server.problem.ProblemException;
+import chaperone.server.secret.SecretMasks;
 import jakarta.validation.constraints.Min;
 import jakarta.validation.constraints.Size;
 import java.util.Optional;
@@ -20,6 +24,7 @@ class CompareEnds {
     private final History history;
     private final NoiseBook noises;
     private final PlatformShelf platforms;
+    private final SecretMasks masks;
 
     /**
      * A text, or a configuration of a device.
@@ -33,11 +38,12 @@ class CompareEnds {
             Optional<ConfigKind> kind,
             Optional<@Min(1) Integer> number) {}
 
-    CompareEnds(Fleet fleet, History history, NoiseBook noises, PlatformShelf platforms) {
+    CompareEnds(Fleet fleet, History history, NoiseBook noises, PlatformShelf platforms, SecretMasks masks) {
         this.fleet = fleet;
         this.history = history;
         this.noises = noises;
         this.platforms = platforms;
+        this.masks = masks;
     }
 
     /** @param platform how a text is read; a device has its own */
@@ -50,24 +56,36 @@ class CompareEnds {
             return revision(fleet.get(input.device().get()), kind, input.number());
         }
         String name = platform.orElseThrow(() -> refused("A text can be read only as a text of some platform."));
-        return CompareEnd.of(
+        Platform known = platforms.get(name);
+        return end(
                 Optional.empty(),
                 Optional.empty(),
                 Optional.empty(),
-                platforms.get(name),
-                platforms.get(name).noise(),
+                known,
+                known.noise(),
                 input.text().orElseThrow());
     }
 
     CompareEnd revision(Device device, ConfigKind kind, Optional<Integer> number) {
         History.Text text = number.map(n -> history.get(device, kind, n)).orElseGet(() -> history.newest(device, kind));
-        return CompareEnd.of(
+        return end(
                 Optional.of(device.name()),
                 Optional.of(kind),
                 Optional.of(text.revision().number()),
                 platforms.get(device.platform()),
                 noises.of(device),
                 text.whole());
+    }
+
+    private CompareEnd end(
+            Optional<String> device,
+            Optional<ConfigKind> kind,
+            Optional<Integer> number,
+            Platform platform,
+            Noise noise,
+            String text) {
+        ConfigDocument document = ConfigDocument.read(platform.grammar(), text);
+        return new CompareEnd(device, kind, number, platform, noise, noise.in(document), masks.of(platform, document));
     }
 
     private static ProblemException refused(String meaning) {

@@ -2,10 +2,11 @@ package chaperone.server.history;
 
 import chaperone.core.compare.CompareRow;
 import chaperone.core.compare.Comparison;
+import chaperone.core.compare.LayoutDiff;
 import chaperone.core.compare.Noise;
 import chaperone.core.compare.Section;
 import chaperone.core.compare.Span;
-import chaperone.core.config.ConfigBytes;
+import chaperone.core.mask.MaskedConfig;
 import java.util.List;
 import java.util.Optional;
 import java.util.stream.Stream;
@@ -14,6 +15,7 @@ import java.util.stream.Stream;
  * A comparison line by line as pages and programs get it; lines count from 0, secrets are masked.
  *
  * @param isShortest false if fewer lines could have been shown as changed
+ * @param layout what differs without being text
  * @param noise what kinds of noise are set aside, and why
  */
 record CompareView(
@@ -21,6 +23,7 @@ record CompareView(
         EndView after,
         Comparison.Counts counts,
         boolean isShortest,
+        LayoutDiff layout,
         List<NoiseItemView> noise,
         List<SectionView> sections) {
 
@@ -31,21 +34,20 @@ record CompareView(
             Optional<String> device, Optional<ConfigKind> kind, Optional<Integer> number, String platform, int lines) {}
 
     record SideView(int line, List<Span> spans) {
-        static SideView of(CompareRow.Side side) {
-            return new SideView(
-                    side.line(),
-                    side.spans().stream()
-                            .map(span -> new Span(ConfigBytes.printable(span.text()), span.changed()))
-                            .toList());
+        static SideView of(CompareRow.Side side, MaskedConfig masked) {
+            return new SideView(side.line(), MaskedSpans.of(side, masked));
         }
     }
 
     /** @param elsewhere of a moved line, where it stands on the other side */
     record RowView(
             CompareRow.Kind kind, Optional<SideView> before, Optional<SideView> after, Optional<Integer> elsewhere) {
-        static RowView of(CompareRow row) {
+        static RowView of(CompareRow row, CompareEnd before, CompareEnd after) {
             return new RowView(
-                    row.kind(), row.before().map(SideView::of), row.after().map(SideView::of), row.elsewhere());
+                    row.kind(),
+                    row.before().map(side -> SideView.of(side, before.masked())),
+                    row.after().map(side -> SideView.of(side, after.masked())),
+                    row.elsewhere());
         }
     }
 
@@ -54,9 +56,13 @@ record CompareView(
 
     /** Either rows, or a fold. */
     record SectionView(List<RowView> rows, Optional<FoldView> fold) {
-        static SectionView of(Section section) {
+        static SectionView of(Section section, CompareEnd before, CompareEnd after) {
             if (section instanceof Section.Shown shown) {
-                return new SectionView(shown.rows().stream().map(RowView::of).toList(), Optional.empty());
+                return new SectionView(
+                        shown.rows().stream()
+                                .map(row -> RowView.of(row, before, after))
+                                .toList(),
+                        Optional.empty());
             }
             Section.Folded folded = (Section.Folded) section;
             return new SectionView(
@@ -65,15 +71,16 @@ record CompareView(
     }
 
     static CompareView of(CompareEnd before, CompareEnd after, int context, boolean noiseShown) {
-        Comparison comparison = Comparison.between(before.side(), after.side());
+        Comparison comparison = Comparison.between(before.config(), after.config());
         return new CompareView(
                 before.view(),
                 after.view(),
                 comparison.counts(),
                 comparison.isShortest(),
+                LayoutDiff.between(before.config(), after.config()),
                 noise(before.noise(), after.noise()),
                 Section.of(comparison, context, noiseShown).stream()
-                        .map(SectionView::of)
+                        .map(section -> SectionView.of(section, before, after))
                         .toList());
     }
 

@@ -1,10 +1,10 @@
 package chaperone.server.history;
 
 import chaperone.core.compare.Comparison;
-import chaperone.core.compare.LinePlaces;
 import chaperone.core.compare.Noise;
+import chaperone.core.compare.SettledConfig;
 import chaperone.core.config.ConfigBytes;
-import chaperone.core.config.ConfigText;
+import chaperone.core.config.ConfigDocument;
 import chaperone.core.config.Grammar;
 import chaperone.core.config.Wholeness;
 import chaperone.core.platform.Platform;
@@ -15,6 +15,7 @@ import chaperone.server.fleet.FactBook;
 import chaperone.server.noise.NoiseBook;
 import chaperone.server.platform.PlatformShelf;
 import chaperone.server.problem.ProblemException;
+import chaperone.server.secret.SecretMasks;
 import java.time.Instant;
 import java.util.Arrays;
 import java.util.List;
@@ -34,6 +35,7 @@ public class History {
     private final PlatformShelf platforms;
     private final FactBook facts;
     private final NoiseBook noises;
+    private final SecretMasks masks;
 
     /**
      * @param id the revision's key, for the copy that points to it
@@ -41,15 +43,10 @@ public class History {
      */
     public record Kept(long id, boolean isNew, byte[] settledDigest, String doubt) {}
 
-    /** A revision with its text in lines without endings. */
+    /** A revision with its text. */
     record Text(Revision revision, String whole) {
-        List<String> lines() {
-            return linesOf(whole);
-        }
-
-        Comparison.Side side(Grammar grammar, Noise noise) {
-            List<String> lines = lines();
-            return new Comparison.Side(lines, noise, LinePlaces.of(grammar.read(whole), lines.size()));
+        SettledConfig settled(Grammar grammar, Noise noise) {
+            return noise.in(ConfigDocument.read(grammar, whole));
         }
     }
 
@@ -58,7 +55,9 @@ public class History {
             Contents contents,
             PlatformShelf platforms,
             FactBook facts,
-            NoiseBook noises) {
+            NoiseBook noises,
+            SecretMasks masks) {
+        this.masks = masks;
         this.noises = noises;
         this.facts = facts;
         this.revisions = revisions;
@@ -74,25 +73,27 @@ public class History {
     @Transactional(propagation = Propagation.MANDATORY)
     public Kept keep(Device device, ConfigKind kind, String text, Optional<String> part, Instant at) {
         Noise noise = noises.of(device);
-        List<String> lines = linesOf(text);
-        byte[] settled = settledDigest(noise, lines);
+        Grammar grammar = platformOf(device).grammar();
+        SettledConfig config = noise.in(ConfigDocument.read(grammar, text));
+        byte[] settled = settledDigest(config);
         Optional<Revision> latest = revisions.findFirstByDeviceIdAndKindOrderByNumberDesc(device.id(), kind);
         byte[] bytes = ConfigBytes.encode(text);
         if (latest.isPresent() && latest.get().settlesTo(settled)) return seenAgain(latest.get(), bytes, settled, at);
         // Nothing if its bytes were damaged: then there is nothing to compare with, and the copy is kept all the same.
         Optional<Text> before = latest.flatMap(this::textIfSound);
         // What counts as noise may have changed since the revision was kept: then its text decides.
-        byte[] settledBefore =
-                before.map(sound -> settledDigest(noise, sound.lines())).orElse(NO_DIGEST);
+        byte[] settledBefore = before.map(sound -> settledDigest(sound.settled(grammar, noise)))
+                .orElse(NO_DIGEST);
         if (Arrays.equals(settledBefore, settled)) {
             latest.orElseThrow().settle(settled);
             return seenAgain(latest.orElseThrow(), bytes, settled, at);
         }
         int number = latest.map(Revision::number).orElse(0) + 1;
         byte[] digest = contents.keep(bytes, latest.map(Revision::digest));
-        Revision revision = new Revision(device.id(), kind, number, digest, settled, lines.size(), at);
+        Revision revision = new Revision(
+                device.id(), kind, number, digest, settled, config.document().lineCount(), at);
         before.ifPresent(earlier -> revision.differsBy(counts(device, noise, earlier, new Text(revision, text))));
-        revision.doubt(part.map(line -> "the device says: " + line)
+        revision.doubt(part.map(line -> "the device says: " + masks.shown(platformOf(device), line))
                 .or(() -> doubt(device, kind, text))
                 .orElse(""));
         return new Kept(revisions.save(revision).id(), true, settled, revision.incomplete());
@@ -107,7 +108,7 @@ public class History {
 
     private Comparison.Counts counts(Device device, Noise noise, Text before, Text after) {
         Grammar grammar = platforms.get(device.platform()).grammar();
-        return Comparison.between(before.side(grammar, noise), after.side(grammar, noise))
+        return Comparison.between(before.settled(grammar, noise), after.settled(grammar, noise))
                 .counts();
     }
 
@@ -188,13 +189,8 @@ public class History {
         return textIfSound(revision).orElseThrow(() -> Contents.unreadable("revision " + revision.number()));
     }
 
-    static byte[] settledDigest(Noise noise, List<String> lines) {
-        return Contents.sha256(ConfigBytes.encode(String.join("\n", noise.settled(lines))));
-    }
-
-    static List<String> linesOf(String text) {
-        return ConfigText.linesWithEndings(text).stream()
-                .map(ConfigText::withoutEnding)
-                .toList();
+    /** What the text is once its noise is set aside. */
+    static byte[] settledDigest(SettledConfig config) {
+        return Contents.sha256(ConfigBytes.encode(String.join("\n", config.lines())));
     }
 }

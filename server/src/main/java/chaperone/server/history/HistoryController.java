@@ -2,11 +2,12 @@ package chaperone.server.history;
 
 import chaperone.core.compare.UnifiedDiff;
 import chaperone.core.config.ConfigBytes;
-import chaperone.core.platform.Platform;
+import chaperone.core.mask.MaskedConfig;
 import chaperone.server.audit.AuditNote;
 import chaperone.server.audit.Audited;
 import chaperone.server.fleet.Device;
 import chaperone.server.fleet.Fleet;
+import chaperone.server.secret.SecretMasks;
 import jakarta.validation.Valid;
 import jakarta.validation.constraints.Max;
 import jakarta.validation.constraints.Min;
@@ -16,6 +17,7 @@ import jakarta.validation.constraints.Size;
 import java.security.Principal;
 import java.util.List;
 import java.util.Optional;
+import java.util.stream.IntStream;
 import org.springframework.http.HttpStatus;
 import org.springframework.http.MediaType;
 import org.springframework.http.ResponseEntity;
@@ -38,12 +40,14 @@ class HistoryController {
     private final History history;
     private final CompareEnds ends;
     private final RevisionMarks marks;
+    private final SecretMasks masks;
 
-    HistoryController(Fleet fleet, History history, CompareEnds ends, RevisionMarks marks) {
+    HistoryController(Fleet fleet, History history, CompareEnds ends, RevisionMarks marks, SecretMasks masks) {
         this.fleet = fleet;
         this.history = history;
         this.ends = ends;
         this.marks = marks;
+        this.masks = masks;
     }
 
     /** Masked lines of a revision, from a line on. */
@@ -65,12 +69,16 @@ class HistoryController {
             @RequestParam(defaultValue = "0") @Min(0) int from,
             @RequestParam(defaultValue = "2000") @Min(1) @Max(5000) int count) {
         Device device = fleet.get(name);
-        List<String> lines = masked(device, history.get(device, kind, number));
-        int start = Math.min(from, lines.size());
-        int end = (int) Math.min(lines.size(), (long) start + count);
+        MaskedConfig masked = masks.of(
+                history.platformOf(device), history.get(device, kind, number).whole());
+        int lines = masked.document().lineCount();
+        int start = Math.min(from, lines);
+        int end = (int) Math.min(lines, (long) start + count);
         return new LinesView(
                 start,
-                lines.subList(start, end).stream().map(ConfigBytes::printable).toList());
+                IntStream.range(start, end)
+                        .mapToObj(line -> ConfigBytes.printable(masked.line(line)))
+                        .toList());
     }
 
     /** The headings of a revision: statements that have others below them, and those at the top, in order. */
@@ -81,8 +89,8 @@ class HistoryController {
             @PathVariable int number,
             @RequestParam(defaultValue = "RUNNING") ConfigKind kind) {
         Device device = fleet.get(name);
-        return Outline.of(
-                history.platformOf(device), history.get(device, kind, number).whole());
+        return Outline.of(masks.of(
+                history.platformOf(device), history.get(device, kind, number).whole()));
     }
 
     /** The configuration to the byte, secrets included; the look is recorded. */
@@ -177,10 +185,5 @@ class HistoryController {
             @PathVariable long id,
             @RequestParam(defaultValue = "RUNNING") ConfigKind kind) {
         AuditNote.add(marks.remove(history.get(fleet.get(name), kind, number).revision(), id));
-    }
-
-    private List<String> masked(Device device, History.Text text) {
-        Platform platform = history.platformOf(device);
-        return text.lines().stream().map(platform.secrets()::masked).toList();
     }
 }

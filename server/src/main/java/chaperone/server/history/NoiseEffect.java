@@ -1,14 +1,20 @@
 package chaperone.server.history;
 
 import chaperone.core.compare.Noise;
+import chaperone.core.compare.SettledConfig;
 import chaperone.core.config.ConfigBytes;
+import chaperone.core.config.ConfigDocument;
+import chaperone.core.mask.MaskedConfig;
+import chaperone.core.platform.Platform;
 import chaperone.server.fleet.Device;
 import chaperone.server.noise.NoiseBook;
 import chaperone.server.noise.NoiseInput;
+import chaperone.server.secret.SecretMasks;
 import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.Comparator;
 import java.util.List;
+import java.util.stream.IntStream;
 import org.springframework.stereotype.Component;
 import org.springframework.transaction.annotation.Transactional;
 
@@ -24,8 +30,10 @@ class NoiseEffect {
     private final RevisionRepository revisions;
     private final Contents contents;
     private final History history;
+    private final SecretMasks masks;
 
-    NoiseEffect(NoiseBook noises, RevisionRepository revisions, Contents contents, History history) {
+    NoiseEffect(NoiseBook noises, RevisionRepository revisions, Contents contents, History history, SecretMasks masks) {
+        this.masks = masks;
         this.noises = noises;
         this.revisions = revisions;
         this.contents = contents;
@@ -72,14 +80,16 @@ class NoiseEffect {
             Device device, ConfigKind kind, List<Revision> all, Noise.Item item, List<String> examples) {
         Noise now = noises.of(device);
         Noise then = now.with(List.of(item));
+        Platform platform = history.platformOf(device);
         List<byte[]> settledNow = new ArrayList<>();
         List<byte[]> settledThen = new ArrayList<>();
         int fits = 0;
         for (Revision revision : all) {
-            List<String> lines = History.linesOf(ConfigBytes.decode(contents.read(revision.digest())));
-            settledNow.add(History.settledDigest(now, lines));
-            settledThen.add(History.settledDigest(then, lines));
-            if (revision == all.get(all.size() - 1)) fits = fitting(device, item, lines, examples);
+            ConfigDocument document =
+                    ConfigDocument.read(platform.grammar(), ConfigBytes.decode(contents.read(revision.digest())));
+            settledNow.add(History.settledDigest(now.in(document)));
+            settledThen.add(History.settledDigest(then.in(document)));
+            if (revision == all.get(all.size() - 1)) fits = fitting(platform, item, document, examples);
         }
         return new DeviceEffect(
                 device.name(),
@@ -90,17 +100,17 @@ class NoiseEffect {
                 merges(all, settledNow, settledThen));
     }
 
-    private int fitting(Device device, Noise.Item item, List<String> lines, List<String> examples) {
-        List<String> fitting = lines.stream()
-                .filter(line -> item.pattern().matcher(line).find())
-                .toList();
-        fitting.stream()
-                .map(history.platformOf(device).secrets()::masked)
-                .map(ConfigBytes::printable)
+    private int fitting(Platform platform, Noise.Item item, ConfigDocument document, List<String> examples) {
+        SettledConfig alone = new Noise(List.of(item)).in(document);
+        MaskedConfig masked = masks.of(platform, document);
+        int[] fitting =
+                IntStream.range(0, document.lineCount()).filter(alone::hasNoise).toArray();
+        IntStream.of(fitting)
+                .mapToObj(line -> ConfigBytes.printable(masked.line(line)))
                 .filter(line -> !examples.contains(line))
                 .limit(Math.max(0, MOST_EXAMPLES - examples.size()))
                 .forEach(examples::add);
-        return fitting.size();
+        return fitting.length;
     }
 
     /** Counting neighbours that are the same as one. */

@@ -3,7 +3,7 @@ package chaperone.server.history;
 import chaperone.core.config.ConfigBytes;
 import chaperone.core.config.ConfigNode;
 import chaperone.core.config.ConfigNode.Kind;
-import chaperone.core.platform.Platform;
+import chaperone.core.mask.MaskedConfig;
 import java.util.ArrayList;
 import java.util.List;
 
@@ -20,21 +20,21 @@ final class Outline {
      */
     record Heading(String text, int depth, int line, long statements) {}
 
-    static List<Heading> of(Platform platform, String text) {
+    static List<Heading> of(MaskedConfig masked) {
         List<Heading> headings = new ArrayList<>();
-        collect(platform.grammar().read(text).nodes(), 0, platform, headings);
+        collect(masked.document().tree().nodes(), 0, masked, headings);
         return headings;
     }
 
-    private static void collect(List<ConfigNode> level, int depth, Platform platform, List<Heading> headings) {
+    private static void collect(List<ConfigNode> level, int depth, MaskedConfig masked, List<Heading> headings) {
         for (ConfigNode node : level) {
             if (node.kind() != Kind.STATEMENT || headings.size() >= MOST) continue;
             if (depth > 0 && node.children().isEmpty()) continue;
             long below =
                     node.walk().filter(each -> each.kind() == Kind.STATEMENT).count() - 1;
-            String shown = ConfigBytes.printable(platform.secrets().masked(node.text()));
+            String shown = ConfigBytes.printable(masked.statement(node));
             headings.add(new Heading(shown, depth, node.line(), below));
-            if (depth + 1 < DEEPEST) collect(node.children(), depth + 1, platform, headings);
+            if (depth + 1 < DEEPEST) collect(node.children(), depth + 1, masked, headings);
         }
     }
 }

@@ -2,11 +2,14 @@ package chaperone.server.history;
 
 import chaperone.core.compare.Noise;
 import chaperone.core.config.ConfigBytes;
+import chaperone.core.config.ConfigDocument;
+import chaperone.core.config.Grammar;
 import chaperone.server.event.Events;
 import chaperone.server.fleet.Device;
 import chaperone.server.fleet.Fleet;
 import chaperone.server.noise.NoiseBook;
 import chaperone.server.noise.NoiseMoved;
+import chaperone.server.platform.PlatformShelf;
 import java.util.List;
 import java.util.Optional;
 import java.util.concurrent.ExecutorService;
@@ -33,6 +36,7 @@ class Settling implements DisposableBean {
     private final NoiseBook noises;
     private final RevisionRepository revisions;
     private final Contents contents;
+    private final PlatformShelf platforms;
     private final Events events;
     private final TransactionTemplate transaction;
     private final ExecutorService worker = Executors.newSingleThreadExecutor(task -> {
@@ -46,12 +50,14 @@ class Settling implements DisposableBean {
             NoiseBook noises,
             RevisionRepository revisions,
             Contents contents,
+            PlatformShelf platforms,
             Events events,
             TransactionTemplate transaction) {
         this.fleet = fleet;
         this.noises = noises;
         this.revisions = revisions;
         this.contents = contents;
+        this.platforms = platforms;
         this.events = events;
         this.transaction = transaction;
     }
@@ -81,9 +87,10 @@ class Settling implements DisposableBean {
     /** The newest one. */
     private Optional<Revision> settle(Device device, ConfigKind kind, Noise noise) {
         List<Revision> all = revisions.all(device.id(), kind);
+        Grammar grammar = platforms.get(device.platform()).grammar();
         for (Revision revision : all) {
-            List<String> lines = History.linesOf(ConfigBytes.decode(contents.read(revision.digest())));
-            revision.settle(History.settledDigest(noise, lines));
+            String text = ConfigBytes.decode(contents.read(revision.digest()));
+            revision.settle(History.settledDigest(noise.in(ConfigDocument.read(grammar, text))));
         }
         return all.isEmpty() ? Optional.empty() : Optional.of(all.get(all.size() - 1));
     }

@@ -1,9 +1,13 @@
 package chaperone.server.history;
 
 import chaperone.core.compare.Difference;
+import chaperone.core.compare.LayoutDiff;
 import chaperone.core.compare.StructureDiff;
 import chaperone.core.config.ConfigBytes;
+import chaperone.core.config.ConfigDocument;
 import chaperone.core.config.ConfigTree;
+import chaperone.core.config.TextRange;
+import chaperone.core.mask.MaskedConfig;
 import chaperone.server.history.CompareView.EndView;
 import chaperone.server.history.CompareView.NoiseItemView;
 import chaperone.server.problem.ProblemException;
@@ -14,12 +18,14 @@ import org.springframework.http.HttpStatus;
 /**
  * A comparison by structure as pages and programs get it; lines count from 0, secrets are masked.
  *
+ * @param layout what differs without being text
  * @param oddBefore what in the text does not keep to its grammar; it was compared as it stands
  */
 record StructureView(
         EndView before,
         EndView after,
         MeaningCounts counts,
+        LayoutDiff layout,
         List<NoiseItemView> noise,
         Optional<String> oddBefore,
         Optional<String> oddAfter,
@@ -33,14 +39,22 @@ record StructureView(
         }
     }
 
-    /** @param whole the line as it stands, of which the statement may be a part; empty for the top */
+    /**
+     * @param whole the line as it stands, of which the statement may be a part; empty for the top, and of a line that is
+     *     too long to be sent with every statement that stands in it
+     */
     record PartView(String text, int line, String whole) {
-        static PartView of(Difference.Part part, List<String> lines) {
-            boolean isLine = part.line() >= 0 && part.line() < lines.size();
+        private static final int LONGEST_LINE = 500;
+
+        static PartView of(Difference.Part part, CompareEnd before, CompareEnd after) {
+            MaskedConfig masked = (part.isBefore() ? before : after).masked();
+            ConfigDocument document = masked.document();
+            if (part.line() < 0 || part.line() >= document.lineCount()) return new PartView("", part.line(), "");
+            TextRange line = document.lineRange(part.line());
             return new PartView(
-                    ConfigBytes.printable(part.text()),
+                    shown(masked, rangeOf(part, document)),
                     part.line(),
-                    isLine ? ConfigBytes.printable(lines.get(part.line())) : "");
+                    line.end() - line.start() <= LONGEST_LINE ? shown(masked, line) : "");
         }
     }
 
@@ -51,14 +65,45 @@ record StructureView(
             String attribute,
             Optional<PartView> before,
             Optional<PartView> after) {
+        private static final int LONGEST_STEP = 200;
+
         static DifferenceView of(Difference difference, CompareEnd before, CompareEnd after) {
             return new DifferenceView(
                     difference.kind(),
-                    difference.path().stream().map(ConfigBytes::printable).toList(),
-                    ConfigBytes.printable(difference.attribute()),
-                    difference.before().map(part -> PartView.of(part, before.lines())),
-                    difference.after().map(part -> PartView.of(part, after.lines())));
+                    difference.path().stream()
+                            .map(part -> step(part, before, after))
+                            .toList(),
+                    difference
+                            .before()
+                            .map(part -> attribute(difference, part, before))
+                            .orElse(""),
+                    difference.before().map(part -> PartView.of(part, before, after)),
+                    difference.after().map(part -> PartView.of(part, before, after)));
         }
+
+        /** Cut where it is long: it is sent with everything that stands below it. */
+        private static String step(Difference.Part part, CompareEnd before, CompareEnd after) {
+            boolean isNamed = !part.label().equals(part.text());
+            String step = isNamed
+                    ? ConfigBytes.printable(part.label())
+                    : PartView.of(part, before, after).text();
+            return step.length() <= LONGEST_STEP ? step : step.substring(0, LONGEST_STEP) + "\u2026";
+        }
+
+        private static String attribute(Difference difference, Difference.Part part, CompareEnd before) {
+            int length = difference.sameUpTo();
+            if (length == 0) return "";
+            int start = rangeOf(part, before.document()).start();
+            return shown(before.masked(), new TextRange(start, start + length));
+        }
+    }
+
+    private static TextRange rangeOf(Difference.Part part, ConfigDocument document) {
+        return document.rangeOf(part.line(), part.statement().column(), part.text());
+    }
+
+    private static String shown(MaskedConfig masked, TextRange range) {
+        return ConfigBytes.printable(masked.shown(range));
     }
 
     static StructureView of(CompareEnd before, CompareEnd after) {
@@ -71,14 +116,15 @@ record StructureView(
                     "Compare them line by line.");
         }
         StructureDiff diff = StructureDiff.between(
-                before.structureSide(), after.structureSide(), before.platform().structure());
+                before.config(), after.config(), before.platform().structure());
         return new StructureView(
                 before.view(),
                 after.view(),
                 MeaningCounts.of(diff.counts()),
+                LayoutDiff.between(before.config(), after.config()),
                 CompareView.noise(before.noise(), after.noise()),
-                odd(before.tree()),
-                odd(after.tree()),
+                odd(before.document().tree()),
+                odd(after.document().tree()),
                 diff.differences().stream()
                         .map(difference -> DifferenceView.of(difference, before, after))
                         .toList());

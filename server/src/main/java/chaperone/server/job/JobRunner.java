@@ -4,9 +4,12 @@ import chaperone.connect.Conversation;
 import chaperone.connect.ConversationException;
 import chaperone.connect.ConversationLimits;
 import chaperone.connect.ConversationLimits.Permit;
+import chaperone.core.config.ConfigBytes;
 import chaperone.server.job.DeviceLease.Lease;
 import chaperone.server.job.LineBook.Claimed;
 import chaperone.server.job.LineBook.Ended;
+import chaperone.server.platform.PlatformShelf;
+import chaperone.server.secret.SecretMasks;
 import java.time.Duration;
 import java.util.ArrayList;
 import java.util.EnumMap;
@@ -31,6 +34,8 @@ class JobRunner {
     private final ConversationLimits limits;
     private final DeviceLease leases;
     private final OpenConversations conversations;
+    private final PlatformShelf platforms;
+    private final SecretMasks masks;
 
     /** What becomes of the lines' task. */
     enum Next {
@@ -44,7 +49,11 @@ class JobRunner {
             List<LineHandler> handlers,
             ConversationLimits limits,
             DeviceLease leases,
-            OpenConversations conversations) {
+            OpenConversations conversations,
+            PlatformShelf platforms,
+            SecretMasks masks) {
+        this.platforms = platforms;
+        this.masks = masks;
         this.jobs = jobs;
         this.book = book;
         this.handlers = handlers.stream().collect(Collectors.toMap(LineHandler::kind, Function.identity()));
@@ -110,10 +119,11 @@ class JobRunner {
         try {
             return handler.apply(work);
         } catch (ConversationException e) {
-            LOG.info("Job {}, {}", line.job(), e.getMessage());
+            String seen = masks.of(platforms.current().all(), e.seen()).text();
+            LOG.info("Job {}, line {}: {} {}", line.job(), line.number(), e.kind(), seen);
             Outcome outcome = Outcome.of(e.kind());
             LineState state = outcome == Outcome.STOPPED ? LineState.STOPPED : LineState.FAILED;
-            return new LineResult(state, outcome, e.seen(), "");
+            return new LineResult(state, outcome, ConfigBytes.printable(seen), "");
         } catch (RuntimeException e) {
             LOG.error("Line {} of job {} failed", line.number(), line.job(), e);
             return LineResult.failed(Outcome.INTERNAL, "");

@@ -95,7 +95,8 @@ public class NoiseBook {
 
     @Transactional
     public long keep(NoiseInput input, String account) {
-        NoisePattern kept = patterns.save(new NoisePattern(reach(input), input.item(), account, clock.instant()));
+        NoisePattern kept =
+                patterns.save(new NoisePattern(reach(input), input.item(), input.pattern(), account, clock.instant()));
         tell(kept.reach());
         return kept.id();
     }
@@ -127,7 +128,7 @@ public class NoiseBook {
                 reach.group().map(groups::nameOf),
                 reach.device().flatMap(fleet::find).map(Device::name),
                 pattern.item().name(),
-                pattern.item().pattern().pattern(),
+                pattern.pattern(),
                 pattern.item().reason(),
                 pattern.madeBy(),
                 pattern.madeAt(),

@@ -30,12 +30,12 @@ class NoisePattern {
 
     protected NoisePattern() {}
 
-    NoisePattern(Reach reach, Noise.Item item, String madeBy, Instant at) {
+    NoisePattern(Reach reach, Noise.Item item, String pattern, String madeBy, Instant at) {
         this.platform = reach.platform().orElse(null);
         this.groupId = reach.group().orElse(null);
         this.deviceId = reach.device().orElse(null);
         this.name = item.name();
-        this.pattern = item.pattern().pattern();
+        this.pattern = pattern;
         this.reason = item.reason();
         this.madeBy = madeBy;
         this.madeAt = at;
@@ -50,6 +50,10 @@ class NoisePattern {
 
     Reach reach() {
         return new Reach(Optional.ofNullable(platform), Optional.ofNullable(groupId), Optional.ofNullable(deviceId));
+    }
+
+    String pattern() {
+        return pattern;
     }
 
     Noise.Item item() {

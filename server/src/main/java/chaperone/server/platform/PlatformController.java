@@ -8,6 +8,7 @@ import chaperone.core.platform.PlatformReader;
 import chaperone.core.platform.Platforms;
 import chaperone.server.audit.Audited;
 import chaperone.server.problem.ProblemException;
+import chaperone.server.secret.SecretMasks;
 import jakarta.validation.Valid;
 import jakarta.validation.constraints.Min;
 import jakarta.validation.constraints.NotNull;
@@ -38,10 +39,12 @@ class PlatformController {
 
     private final PlatformShelf shelf;
     private final PlatformTextRepository texts;
+    private final SecretMasks masks;
 
-    PlatformController(PlatformShelf shelf, PlatformTextRepository texts) {
+    PlatformController(PlatformShelf shelf, PlatformTextRepository texts, SecretMasks masks) {
         this.shelf = shelf;
         this.texts = texts;
+        this.masks = masks;
     }
 
     /** Where a platform comes from. */
@@ -139,7 +142,7 @@ class PlatformController {
     @PostMapping("/{name}/read")
     ReadView read(@PathVariable String name, @Valid @RequestBody TextToRead wanted) {
         Platform platform = wanted.yaml().map(PlatformShelf::readOrRefuse).orElseGet(() -> shelf.get(name));
-        return ReadView.of(platform, wanted.text());
+        return ReadView.of(platform, masks.of(platform, wanted.text()));
     }
 
     @Audited("saved a platform")

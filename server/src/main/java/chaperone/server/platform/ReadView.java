@@ -6,6 +6,7 @@ import chaperone.core.config.ConfigProblem;
 import chaperone.core.config.ConfigTree;
 import chaperone.core.config.ConfigWriter;
 import chaperone.core.config.RoundTrip;
+import chaperone.core.mask.MaskedConfig;
 import chaperone.core.platform.Platform;
 import java.util.ArrayList;
 import java.util.List;
@@ -29,10 +30,11 @@ public record ReadView(
 
     public record NodeView(int depth, ConfigNode.Kind kind, String text, int line) {}
 
-    public static ReadView of(Platform platform, String text) {
-        ConfigTree tree = platform.grammar().read(text);
+    public static ReadView of(Platform platform, MaskedConfig masked) {
+        String text = masked.document().text();
+        ConfigTree tree = masked.document().tree();
         List<NodeView> nodes = new ArrayList<>();
-        int levels = collect(tree.nodes(), 0, platform, nodes);
+        int levels = collect(tree.nodes(), 0, masked, nodes);
         return new ReadView(
                 platform.accepts(tree),
                 tree.statements(),
@@ -43,15 +45,15 @@ public record ReadView(
     }
 
     /** How many levels lie below {@code depth}, this one included. */
-    private static int collect(List<ConfigNode> level, int depth, Platform platform, List<NodeView> nodes) {
+    private static int collect(List<ConfigNode> level, int depth, MaskedConfig masked, List<NodeView> nodes) {
         int deepest = 0;
         for (ConfigNode node : level) {
             boolean isShown = node.kind() != ConfigNode.Kind.BLANK && nodes.size() < MOST_NODES;
             if (isShown) {
-                String shown = ConfigBytes.printable(platform.secrets().masked(node.text()));
+                String shown = ConfigBytes.printable(masked.statement(node));
                 nodes.add(new NodeView(depth, node.kind(), shown, node.line()));
             }
-            deepest = Math.max(deepest, 1 + collect(node.children(), depth + 1, platform, nodes));
+            deepest = Math.max(deepest, 1 + collect(node.children(), depth + 1, masked, nodes));
         }
         return deepest;
     }

@@ -6,7 +6,8 @@ import chaperone.connect.ConversationException;
 import chaperone.connect.ConversationListener;
 import chaperone.connect.LoginDetail;
 import chaperone.connect.Target;
-import chaperone.core.config.ConfigText;
+import chaperone.core.config.ConfigBytes;
+import chaperone.core.mask.MaskedConfig;
 import chaperone.core.platform.BaseField;
 import chaperone.core.platform.FirstContact;
 import chaperone.core.platform.FirstContact.Item;
@@ -20,6 +21,7 @@ import chaperone.server.job.DeviceTurn;
 import chaperone.server.job.Outcome;
 import chaperone.server.platform.PlatformShelf;
 import chaperone.server.problem.ProblemException;
+import chaperone.server.secret.SecretMasks;
 import jakarta.validation.Valid;
 import jakarta.validation.constraints.NotNull;
 import jakarta.validation.constraints.Size;
@@ -49,12 +51,14 @@ class FirstContactController {
     private final Fleet fleet;
     private final Connector connector;
     private final DeviceTurn turn;
+    private final SecretMasks masks;
 
-    FirstContactController(PlatformShelf shelf, Fleet fleet, Connector connector, DeviceTurn turn) {
+    FirstContactController(PlatformShelf shelf, Fleet fleet, Connector connector, DeviceTurn turn, SecretMasks masks) {
         this.shelf = shelf;
         this.fleet = fleet;
         this.connector = connector;
         this.turn = turn;
+        this.masks = masks;
     }
 
     /**
@@ -164,7 +168,7 @@ class FirstContactController {
                         "Name a device, or paste a configuration to check.",
                         "Choose one."));
         AuditNote.add(request.device().orElse("a pasted text"));
-        List<String> lines = ConfigText.linesWithEndings(text);
+        MaskedConfig masked = masks.of(platform, text);
         return contact.check(text, known).stream()
                 .map(answer -> new BaseAnswerView(
                         answer.item().title(),
@@ -173,8 +177,8 @@ class FirstContactController {
                         answer.line(),
                         // A pattern can match behind the last line.
                         answer.line()
-                                .filter(line -> line < lines.size())
-                                .map(line -> platform.secrets().masked(ConfigText.withoutEnding(lines.get(line))))))
+                                .filter(line -> line < masked.document().lineCount())
+                                .map(line -> ConfigBytes.printable(masked.line(line)))))
                 .toList();
     }
 
@@ -203,7 +207,10 @@ class FirstContactController {
         } catch (ConversationException e) {
             Outcome outcome = Outcome.of(e.kind());
             throw new ProblemException(
-                    HttpStatus.CONFLICT, "not-reached", outcome.meaning() + " " + e.seen(), outcome.advice());
+                    HttpStatus.CONFLICT,
+                    "not-reached",
+                    outcome.meaning() + " " + masks.shown(platform, e.seen()),
+                    outcome.advice());
         }
     }
 

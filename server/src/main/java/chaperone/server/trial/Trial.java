@@ -15,6 +15,7 @@ import chaperone.core.table.Table;
 import chaperone.core.table.TableReader;
 import chaperone.server.job.Outcome;
 import chaperone.server.platform.ReadView;
+import chaperone.server.secret.SecretMasks;
 import chaperone.server.trial.TrialStep.Exchange;
 import java.util.ArrayList;
 import java.util.List;
@@ -28,10 +29,12 @@ final class Trial implements ConversationListener {
     private static final int LONGEST_ANSWER = 20_000;
 
     private final Platform platform;
+    private final SecretMasks masks;
     private final Consumer<TrialStep> told;
     private final List<Exchange> exchanges = new ArrayList<>();
 
-    Trial(Platform platform, Consumer<TrialStep> told) {
+    Trial(Platform platform, SecretMasks masks, Consumer<TrialStep> told) {
+        this.masks = masks;
         this.platform = platform;
         this.told = told;
     }
@@ -62,12 +65,10 @@ final class Trial implements ConversationListener {
 
     @Override
     public void exchanged(String request, String answer) {
-        boolean cut = answer.length() > LONGEST_ANSWER;
-        String shown = cut ? answer.substring(0, LONGEST_ANSWER) : answer;
-        String masked = ConfigText.linesWithEndings(shown).stream()
-                .map(platform.secrets()::masked)
-                .collect(Collectors.joining());
-        exchanges.add(new Exchange(request, ConfigBytes.printable(masked), cut));
+        // Masked before it is cut: half a secret looks like none.
+        String shown = masks.shown(platform, answer);
+        boolean cut = shown.length() > LONGEST_ANSWER;
+        exchanges.add(new Exchange(request, cut ? shown.substring(0, LONGEST_ANSWER) : shown, cut));
     }
 
     private void recognise(Conversation conversation) {
@@ -122,7 +123,7 @@ final class Trial implements ConversationListener {
                     shortfall
                             .map(s -> size + ", but " + s.announced() + " bytes were announced")
                             .orElse(size));
-            tree(which, ReadView.of(platform, text));
+            tree(which, ReadView.of(platform, masks.of(platform, text)));
         });
     }
 
@@ -174,7 +175,7 @@ final class Trial implements ConversationListener {
     }
 
     private void step(TrialStep.Kind kind, boolean reached, String seen, String advice) {
-        told.accept(new TrialStep(kind, reached, seen, advice, List.copyOf(exchanges)));
+        told.accept(new TrialStep(kind, reached, masks.shown(platform, seen), advice, List.copyOf(exchanges)));
         exchanges.clear();
     }
 

@@ -13,6 +13,7 @@ import chaperone.server.fleet.HostKeys;
 import chaperone.server.job.DeviceTurn;
 import chaperone.server.platform.PlatformShelf;
 import chaperone.server.problem.ProblemException;
+import chaperone.server.secret.SecretMasks;
 import io.swagger.v3.oas.annotations.media.Content;
 import io.swagger.v3.oas.annotations.media.Schema;
 import io.swagger.v3.oas.annotations.responses.ApiResponse;
@@ -52,6 +53,7 @@ class TrialController {
     private final Connector connector;
     private final DeviceTurn turn;
     private final JsonMapper json;
+    private final SecretMasks masks;
 
     TrialController(
             PlatformShelf shelf,
@@ -60,7 +62,9 @@ class TrialController {
             HostKeys keys,
             Connector connector,
             DeviceTurn turn,
-            JsonMapper json) {
+            JsonMapper json,
+            SecretMasks masks) {
+        this.masks = masks;
         this.shelf = shelf;
         this.fleet = fleet;
         this.credentials = credentials;
@@ -136,7 +140,7 @@ class TrialController {
                     place.site(),
                     endpoint.host(),
                     endpoint.port(),
-                    () -> new Trial(platform, step -> write(out, step)).run(connector, place.target()));
+                    () -> new Trial(platform, masks, step -> write(out, step)).run(connector, place.target()));
         } catch (ProblemException e) {
             write(out, new TrialStep(TrialStep.Kind.ENDED, false, String.valueOf(e.getMessage()), "", List.of()));
         }

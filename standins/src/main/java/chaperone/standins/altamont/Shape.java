@@ -31,7 +31,7 @@ record Shape(String name, Kind kind, Pattern form, List<Shape> below) {
     }
 
     private static final String NAME = "[A-Za-z0-9][A-Za-z0-9._-]{0,62}";
-    private static final String TEXT = "[^\"\\n\\x00-\\x1f]{1,120}";
+    private static final String TEXT = "[^\"\\\\\\x00-\\x1f]{1,120}";
     private static final String ADDRESS = "\\d{1,3}(\\.\\d{1,3}){3}";
     private static final String PREFIX = ADDRESS + "/\\d{1,2}";
     private static final String NUMBER = "\\d{1,5}";
