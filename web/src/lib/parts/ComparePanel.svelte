@@ -11,7 +11,7 @@
   import { compareViewOf } from './compareView';
   import NoiseDialog from './NoiseDialog.svelte';
   import ProblemNote from './ProblemNote.svelte';
-  import { structureFound, structureLines, structurePlaces, wholeLines } from './structureRows';
+  import { layoutWords, structureFound, structureLines, structurePlaces, wholeLines } from './structureRows';
   import StructureTable from './StructureTable.svelte';
 
   interface Props {
@@ -43,6 +43,7 @@
   const isNothing = $derived(!counts || counts.added + counts.modified + counts.removed + counts.moved === 0);
   const ends = $derived(comparing.structure ?? comparing.compare);
   const noise = $derived(ends?.noise ?? []);
+  const layout = $derived(layoutWords(ends?.layout));
   const odd = $derived(comparing.structure?.oddBefore ?? comparing.structure?.oddAfter);
 
   // A value of its own: the ends are new objects whenever the page is drawn.
@@ -206,6 +207,9 @@
   <p class="bg-modified rounded-field mb-2 px-3 py-1.5">
     Not all keeps to the grammar ({odd}); what could not be read is compared as it stands.
   </p>
+{/if}
+{#if layout}
+  <p class="text-quiet mb-2">Without being text, these differ: {layout}.</p>
 {/if}
 {#if comparing.structure}
   <StructureTable

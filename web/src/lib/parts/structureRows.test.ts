@@ -1,8 +1,8 @@
 import { describe, expect, it } from 'vitest';
 import type { Difference, Structure } from '$lib/api/client';
-import { structureFound, structureLines, structurePlaces } from './structureRows';
+import { layoutWords, structureFound, structureLines, structurePlaces } from './structureRows';
 
-const part = (text: string, line: number) => ({ text, line, whole: `  ${text}` });
+const part = (text: string, line: number) => ({ text, label: text, line, whole: `  ${text}` });
 const structure = (...differences: Difference[]) => ({ differences }) as unknown as Structure;
 const limit: Difference = {
   kind: 'MODIFIED',
@@ -21,6 +21,13 @@ const noise: Difference = {
 const vlan: Difference = { kind: 'ADDED', path: [], attribute: '', after: part('vlan 3', 1) };
 
 describe('a comparison by structure', () => {
+  it('says what differs without being text', () => {
+    expect(layoutWords({ trailingBlanks: 0, lineEnds: 0, finalNewline: false })).toBe('');
+    expect(layoutWords({ trailingBlanks: 1, lineEnds: 12, finalNewline: true })).toBe(
+      'blanks at the end of 1 line, the end of 12 lines, the end of the last line'
+    );
+  });
+
   it('tells attribute, value before and value after below their path', () => {
     const lines = structureLines(structure(limit), false);
     expect(lines).toEqual([

@@ -1,4 +1,5 @@
 import type { Difference, Structure } from '$lib/api/client';
+import { count } from '$lib/text/time';
 
 /** One line of a comparison by structure: the path to what follows, or a difference. */
 export type StructureLine =
@@ -24,6 +25,7 @@ const SIGNS: Record<Difference['kind'], string> = {
   REMOVED: '−',
   MODIFIED: '~',
   MOVED: '»',
+  SPELLING: '≈',
   NOISE: '≈',
   RENUMBERED: '≈',
   UNSAID: '≈',
@@ -35,6 +37,7 @@ const SAID: Record<Difference['kind'], string> = {
   REMOVED: 'removed',
   MODIFIED: 'modified',
   MOVED: 'moved',
+  SPELLING: 'spelled otherwise, the same meaning',
   NOISE: 'noise',
   RENUMBERED: 'another number, the same place',
   UNSAID: 'goes without saying',
@@ -76,7 +79,7 @@ const keyOf = (path: readonly string[]) => path.join(SEPARATOR);
 
 function blockOf({ kind, path, before, after }: Difference): Block | undefined {
   const whole = kind === 'ADDED' ? after : kind === 'REMOVED' ? before : undefined;
-  return whole && { kind, inside: keyOf([...path, whole.text]), depth: path.length };
+  return whole && { kind, inside: keyOf([...path, whole.label]), depth: path.length };
 }
 
 function indented(line: StructureLine, by: number): StructureLine {
@@ -89,15 +92,17 @@ function lineOf(difference: Difference): StructureLine {
   const { kind, attribute, before, after } = difference;
   const isWhole = kind === 'REORDERED' || kind === 'UNSAID';
   const rest = (text: string) => text.slice(attribute.length).trimStart();
-  const isPair = kind === 'MODIFIED' || kind === 'NOISE' || kind === 'RENUMBERED';
+  const isPair = ['MODIFIED', 'SPELLING', 'NOISE', 'RENUMBERED'].includes(kind);
+  // An entry of a list has no text of its own: what names it stands for it.
+  const words = (part: { text: string; label: string }) => part.text || part.label;
   return {
     type: 'difference',
     kind,
     sign: SIGNS[kind],
     said: SAID[kind],
     attribute: isPair ? attribute : '',
-    before: isWhole ? undefined : before && (isPair ? rest(before.text) : before.text),
-    after: isWhole ? undefined : after && (isPair ? rest(after.text) : after.text),
+    before: isWhole ? undefined : before && (isPair ? rest(before.text) : words(before)),
+    after: isWhole ? undefined : after && (isPair ? rest(after.text) : words(after)),
     beforeLine: isWhole ? undefined : before && before.line + 1,
     afterLine: isWhole ? undefined : after && after.line + 1,
     wholeBefore: isWhole ? undefined : before?.whole,
@@ -123,3 +128,14 @@ export function structurePlaces(lines: readonly StructureLine[]): number[] {
 /** The line of a difference as it stands after and before. */
 export const wholeLines = (line: StructureLine | undefined) =>
   line?.type === 'difference' ? [line.wholeAfter, line.wholeBefore] : [];
+
+/** What differs between two texts without being text, in words; empty if nothing does. */
+export function layoutWords(layout: Structure['layout'] | undefined): string {
+  if (!layout) return '';
+  const said = [
+    layout.trailingBlanks > 0 && `blanks at the end of ${count(layout.trailingBlanks, 'line')}`,
+    layout.lineEnds > 0 && `the end of ${count(layout.lineEnds, 'line')}`,
+    layout.finalNewline && 'the end of the last line'
+  ];
+  return said.filter(Boolean).join(', ');
+}

@@ -1,9 +1,9 @@
 package chaperone.core.compare;
 
+import com.google.re2j.Matcher;
 import com.google.re2j.Pattern;
 import java.util.List;
 import java.util.Optional;
-import java.util.regex.Matcher;
 import java.util.stream.Collectors;
 
 /** Proposes a pattern for lines like one that somebody has pointed at. */
@@ -11,7 +11,7 @@ public final class NoiseProposal {
     private static final String SPECIAL = "\\.[]{}()*+?^$|";
 
     /** People point at lines whose secrets they may not see: any secret may stand there. */
-    private static final java.util.regex.Pattern MASKED = java.util.regex.Pattern.compile("\u2022{4}[0-9a-f]*");
+    private static final Pattern MASKED = Pattern.compile("\u2022{4}[0-9a-f]*");
 
     private static final String ANY_SECRET = "(.+?)";
 

@@ -1,6 +1,5 @@
 package chaperone.core.routine;
 
-import com.google.re2j.Matcher;
 import com.google.re2j.Pattern;
 import java.time.DateTimeException;
 import java.time.DayOfWeek;
@@ -8,7 +7,6 @@ import java.time.LocalDate;
 import java.time.LocalDateTime;
 import java.time.LocalTime;
 import java.time.YearMonth;
-import java.util.ArrayList;
 import java.util.EnumSet;
 import java.util.List;
 import java.util.Locale;
@@ -22,41 +20,55 @@ import java.util.function.Function;
  */
 public final class RuleText {
     public static final int LONGEST = 200;
-    private static final Pattern FORM = Pattern.compile("(hourly|daily|weekly|monthly|once|cron)\\s+(\\S.*)");
     private static final List<String> DAYS = List.of("mon", "tue", "wed", "thu", "fri", "sat", "sun");
-
-    /** Why a text is no rule, for the person who wrote it. */
-    public static final class RuleProblem extends Exception {
-        private static final long serialVersionUID = 1L;
-
-        public RuleProblem(String message) {
-            super(message);
-        }
-    }
-
-    /** Works out the five fields of {@code cron} (POSIX.1-2017, crontab). */
-    @FunctionalInterface
-    public interface CronReader {
-        CalendarRule read(String fields) throws RuleProblem;
-    }
+    private static final Pattern TIME = Pattern.compile("[0-9]{2}:[0-9]{2}(:[0-9]{2})?");
+    private static final Pattern MOMENT = Pattern.compile("[0-9]{4}-[0-9]{2}-[0-9]{2}t" + TIME);
+    private static final String FORMS = "hourly :15, daily 02:30, weekly mon,thu 02:30, monthly 31 02:30,"
+            + " once 2026-12-01T02:30, cron 30 2 * * 1-5";
 
     private RuleText() {}
 
-    public static CalendarRule read(String text, CronReader cron) throws RuleProblem {
-        Matcher form = FORM.matcher(text.strip().toLowerCase(Locale.ROOT));
-        if (!form.matches()) {
-            throw new RuleProblem("\"" + text + "\" is none of: hourly :15, daily 02:30, weekly mon,thu 02:30,"
-                    + " monthly 31 02:30, once 2026-12-01T02:30, cron 30 2 * * 1-5");
-        }
-        String rest = form.group(2).strip();
-        return switch (form.group(1)) {
-            case "hourly" -> new Hourly(minute(rest));
-            case "daily" -> daily(EnumSet.allOf(DayOfWeek.class), time(rest));
-            case "weekly" -> daily(days(first(rest)), time(second(rest)));
-            case "monthly" -> monthly(dayOfMonth(first(rest)), time(second(rest)));
-            case "once" -> once(moment(rest));
-            default -> cron.read(rest);
+    public static CalendarRule read(String text) throws RuleProblem {
+        checkSigns(text);
+        List<RuleWord> words = RuleWord.of(text.toLowerCase(Locale.ROOT));
+        if (words.isEmpty()) throw new RuleProblem(0, "a rule is one of: " + FORMS);
+        RuleWord kind = words.get(0);
+        List<RuleWord> rest = words.subList(1, words.size());
+        int end = text.length();
+        return switch (kind.text()) {
+            case "hourly" -> new Hourly(minute(exactly(rest, end, "a minute").get(0)));
+            case "daily" ->
+                daily(
+                        EnumSet.allOf(DayOfWeek.class),
+                        time(exactly(rest, end, "a time").get(0)));
+            case "weekly" -> {
+                List<RuleWord> both = exactly(rest, end, "days", "a time");
+                yield daily(days(both.get(0)), time(both.get(1)));
+            }
+            case "monthly" -> {
+                List<RuleWord> both = exactly(rest, end, "a day", "a time");
+                yield monthly(both.get(0).number(1, 31, "a day of the month"), time(both.get(1)));
+            }
+            case "once" -> once(moment(exactly(rest, end, "a moment").get(0)));
+            case "cron" -> CronRule.read(rest, end);
+            default -> throw kind.problem("\"" + kind.text() + "\" is none of: " + FORMS);
         };
+    }
+
+    /** Letters and digits of other scripts look like others, and mean something else or nothing. */
+    private static void checkSigns(String text) throws RuleProblem {
+        if (text.length() > LONGEST) throw new RuleProblem(LONGEST, "a rule has at most " + LONGEST + " characters");
+        for (int i = 0; i < text.length(); i++) {
+            char c = text.charAt(i);
+            if (c < ' ' || c > '~') throw new RuleProblem(i, "only plain letters, digits and signs belong here");
+        }
+    }
+
+    private static List<RuleWord> exactly(List<RuleWord> rest, int end, String... wanted) throws RuleProblem {
+        if (rest.size() < wanted.length) throw new RuleProblem(end, wanted[rest.size()] + " is missing");
+        if (rest.size() == wanted.length) return rest;
+        RuleWord surplus = rest.get(wanted.length);
+        throw surplus.problem("\"" + surplus.text() + "\" is one word too many");
     }
 
     private static CalendarRule daily(Set<DayOfWeek> days, LocalTime time) {
@@ -79,7 +91,7 @@ public final class RuleText {
 
     /** @param fitting the first date that fits, from a date on */
     private static CalendarRule dates(LocalTime time, Function<LocalDate, LocalDate> fitting) {
-        return new OnTheWall(from -> {
+        return new LocalTimeRule(from -> {
             LocalDate date = fitting.apply(from.toLocalDate());
             LocalDateTime due = date.atTime(time);
             return Optional.of(
@@ -88,66 +100,42 @@ public final class RuleText {
     }
 
     private static CalendarRule once(LocalDateTime moment) {
-        return new OnTheWall(from -> moment.isAfter(from) ? Optional.of(moment) : Optional.empty());
+        return new LocalTimeRule(from -> moment.isAfter(from) ? Optional.of(moment) : Optional.empty());
     }
 
-    private static String first(String rest) throws RuleProblem {
-        return parts(rest).get(0);
+    private static int minute(RuleWord word) throws RuleProblem {
+        RuleWord digits =
+                word.text().startsWith(":") ? new RuleWord(word.text().substring(1), word.column() + 1) : word;
+        return digits.number(0, 59, "a minute of the hour");
     }
 
-    private static String second(String rest) throws RuleProblem {
-        return parts(rest).get(1);
-    }
-
-    private static List<String> parts(String rest) throws RuleProblem {
-        List<String> parts = new ArrayList<>();
-        for (String part : rest.split(" ")) if (!part.isEmpty()) parts.add(part);
-        if (parts.size() != 2) throw new RuleProblem("\"" + rest + "\" needs a day and a time");
-        return parts;
-    }
-
-    private static int minute(String text) throws RuleProblem {
-        String digits = text.startsWith(":") ? text.substring(1) : text;
-        return number(digits, 0, 59, "a minute of the hour");
-    }
-
-    private static int dayOfMonth(String text) throws RuleProblem {
-        return number(text, 1, 31, "a day of the month");
-    }
-
-    private static int number(String text, int least, int greatest, String what) throws RuleProblem {
-        try {
-            int number = Integer.parseInt(text);
-            if (number >= least && number <= greatest) return number;
-        } catch (NumberFormatException e) {
-            // Told below, like a number out of range.
-        }
-        throw new RuleProblem("\"" + text + "\" is not " + what + ", " + least + " to " + greatest);
-    }
-
-    private static Set<DayOfWeek> days(String text) throws RuleProblem {
+    private static Set<DayOfWeek> days(RuleWord list) throws RuleProblem {
         Set<DayOfWeek> days = EnumSet.noneOf(DayOfWeek.class);
-        for (String name : text.split(",")) {
-            int day = DAYS.indexOf(name);
-            if (day < 0) throw new RuleProblem("\"" + name + "\" is none of " + String.join(", ", DAYS));
+        for (RuleWord name : list.split(',')) {
+            if (name.text().isEmpty()) throw name.problem("a day is missing: one of " + String.join(", ", DAYS));
+            int day = DAYS.indexOf(name.text());
+            if (day < 0) throw name.problem("\"" + name.text() + "\" is none of " + String.join(", ", DAYS));
             days.add(DayOfWeek.of(day + 1));
         }
         return days;
     }
 
-    private static LocalTime time(String text) throws RuleProblem {
+    private static LocalTime time(RuleWord word) throws RuleProblem {
         try {
-            return LocalTime.parse(text);
+            if (TIME.matcher(word.text()).matches()) return LocalTime.parse(word.text());
         } catch (DateTimeException e) {
-            throw new RuleProblem("\"" + text + "\" is not a time such as 02:30");
+            // Told below, like any other text that is no time.
         }
+        throw word.problem("\"" + word.text() + "\" is not a time such as 02:30");
     }
 
-    private static LocalDateTime moment(String text) throws RuleProblem {
+    private static LocalDateTime moment(RuleWord word) throws RuleProblem {
         try {
-            return LocalDateTime.parse(text.toUpperCase(Locale.ROOT));
+            if (MOMENT.matcher(word.text()).matches())
+                return LocalDateTime.parse(word.text().toUpperCase(Locale.ROOT));
         } catch (DateTimeException e) {
-            throw new RuleProblem("\"" + text + "\" is not a moment such as 2026-12-01T02:30");
+            // Told below, like any other text that is no moment.
         }
+        throw word.problem("\"" + word.text() + "\" is not a moment such as 2026-12-01T02:30");
     }
 }

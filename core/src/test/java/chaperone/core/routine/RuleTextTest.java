@@ -3,15 +3,17 @@ package chaperone.core.routine;
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.assertThatThrownBy;
 
-import chaperone.core.routine.RuleText.RuleProblem;
 import java.time.Duration;
 import java.time.Instant;
 import java.time.LocalDateTime;
 import java.time.ZoneId;
+import java.time.ZoneOffset;
 import java.util.List;
+import java.util.Random;
 import net.jqwik.api.ForAll;
 import net.jqwik.api.Property;
 import net.jqwik.api.constraints.IntRange;
+import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
 
@@ -31,30 +33,52 @@ class RuleTextTest {
         weekly sun 02:00       | 2026-03-28T12:00:00Z | 2026-03-29T01:00:00Z 2026-04-05T00:00:00Z
         monthly 31 12:00       | 2026-01-31T12:00:00Z | 2026-02-28T11:00:00Z 2026-03-31T10:00:00Z 2026-04-30T10:00:00Z
         monthly 1 00:00        | 2026-12-15T00:00:00Z | 2026-12-31T23:00:00Z
+        cron 30 2 * * 1-5      | 2026-11-27T00:00:00Z | 2026-11-27T01:30:00Z 2026-11-30T01:30:00Z
+        cron 0 0 13 * fri      | 2026-11-01T00:00:00Z | 2026-11-05T23:00:00Z 2026-11-12T23:00:00Z 2026-11-19T23:00:00Z
+        cron 0 12 29 feb *     | 2096-03-01T00:00:00Z | 2104-02-29T11:00:00Z
         once 2026-12-01T02:30  | 2026-11-23T00:00:00Z | 2026-12-01T01:30:00Z
         """)
     void isDue(String rule, Instant after, String expected) throws RuleProblem {
         List<Instant> wanted =
                 List.of(expected.split(" ")).stream().map(Instant::parse).toList();
-        assertThat(RuleText.read(rule, RuleTextTest::noCron).next(after, ZONE, wanted.size()))
-                .isEqualTo(wanted);
+        assertThat(RuleText.read(rule).next(after, ZONE, wanted.size())).isEqualTo(wanted);
     }
 
     @ParameterizedTest
     @CsvSource(delimiter = '|', textBlock = """
-        sometimes        | is none of: hourly
-        daily 25:00      | is not a time
-        daily            | is none of: hourly
-        weekly mon       | needs a day and a time
-        weekly mon,foo 1 | "foo" is none of mon
-        monthly 0 02:30  | is not a day of the month
-        hourly :60       | is not a minute
-        once tomorrow    | is not a moment
+        sometimes        | 0 | is none of: hourly
+        daily 25:00      | 6 | is not a time
+        daily            | 5 | a time is missing
+        daily 02:30 x    | 12 | one word too many
+        daily 02:30:00.5 | 6 | is not a time
+        weekly mon       | 10 | a time is missing
+        weekly mon,foo 02:00 | 11 | "foo" is none of mon
+        weekly , 01:00   | 7 | a day is missing
+        weekly mon,, 01:00 | 11 | a day is missing
+        monthly 0 02:30  | 8 | is not a day of the month
+        monthly +3 02:30 | 8 | is not a day of the month
+        monthly ٣ 02:30  | 8 | only plain letters
+        hourly :60       | 8 | is not a minute
+        once tomorrow    | 5 | is not a moment
+        once 10000-01-01T00:00 | 5 | is not a moment
+        once +2026-01-01T00:00 | 5 | is not a moment
+        cron * * * *     | 12 | five fields
+        cron * * * * * * | 15 | a sixth field
+        cron 0 0 ? * 1   | 9 | is not a day of the month
+        cron 0 0 * * 5#2 | 13 | is not a day of the week
+        cron 0 0 30 2 *  | 9 | never comes due
+        cron 5-1 0 * * * | 7 | ends before it starts
+        cron 0 1,,2 * * * | 9 | an hour is missing
+        cron */0 0 * * * | 7 | is not a step
+        cron 5/2 0 * * * | 7 | a step needs a range
+        cron 99 0 * * *  | 5 | is not a minute
         """)
-    void tellsWhatIsWrong(String rule, String said) {
-        assertThatThrownBy(() -> RuleText.read(rule, RuleTextTest::noCron))
+    void tellsWhatIsWrongAndWhere(String rule, int column, String said) {
+        assertThatThrownBy(() -> RuleText.read(rule))
                 .isInstanceOf(RuleProblem.class)
-                .hasMessageContaining(said);
+                .hasMessageContaining(said)
+                .satisfies(
+                        problem -> assertThat(((RuleProblem) problem).column()).isEqualTo(column));
     }
 
     @Property(tries = 1000)
@@ -66,7 +90,7 @@ class RuleTextTest {
         String rule = "daily %02d:%02d".formatted(hour, minute);
         Instant after =
                 LocalDateTime.of(2026, 1, 1, 0, 0).plusDays(day).atZone(ZONE).toInstant();
-        List<Instant> due = RuleText.read(rule, RuleTextTest::noCron).next(after.minusNanos(1), ZONE, 3);
+        List<Instant> due = RuleText.read(rule).next(after.minusNanos(1), ZONE, 3);
         assertThat(due.stream().map(moment -> moment.atZone(ZONE).toLocalDate()).distinct())
                 .hasSize(3);
         assertThat(due.get(0).atZone(ZONE).toLocalDate())
@@ -78,14 +102,69 @@ class RuleTextTest {
             @ForAll @IntRange(min = 0, max = 59) int minute, @ForAll @IntRange(min = 0, max = 20_000) int hours)
             throws RuleProblem {
         Instant after = Instant.parse("2026-01-01T00:00:00Z").plus(Duration.ofHours(hours));
-        List<Instant> due =
-                RuleText.read("hourly :" + minute, RuleTextTest::noCron).next(after, ZONE, 4);
+        List<Instant> due = RuleText.read("hourly :" + minute).next(after, ZONE, 4);
         assertThat(Duration.between(after, due.get(0))).isLessThanOrEqualTo(Duration.ofHours(1));
         for (int i = 1; i < due.size(); i++)
             assertThat(Duration.between(due.get(i - 1), due.get(i))).isEqualTo(Duration.ofHours(1));
     }
 
-    private static CalendarRule noCron(String fields) throws RuleProblem {
-        throw new RuleProblem("no cron here");
+    /** The oracle goes minute by minute and asks POSIX's own sentence of each. */
+    @Property(tries = 300)
+    void cronIsDueWhenEachMinuteAskedByItselfSaysSo(@ForAll long seed) throws RuleProblem {
+        Random random = new Random(seed);
+        String[] fields = {
+            pick(random, "*", "0", "*/20", "5,50"),
+            pick(random, "*", "2", "22-23", "0-23/6"),
+            pick(random, "*", "1", "13", "28-31"),
+            pick(random, "*", "2", "11,12"),
+            pick(random, "*", "0", "7", "1-5", "fri")
+        };
+        CalendarRule rule = RuleText.read("cron " + String.join(" ", fields));
+        LocalDateTime from = LocalDateTime.of(2027, 1, 25, 0, 0).plusDays(random.nextInt(400));
+        LocalDateTime next = from;
+        int looked = 0;
+        do next = next.plusMinutes(1);
+        while (!isDue(next, fields) && ++looked < 60 * 24 * 60);
+        if (looked == 60 * 24 * 60) return;
+        assertThat(rule.next(from.toInstant(ZoneOffset.UTC), ZoneOffset.UTC))
+                .as(String.join(" ", fields) + " after " + from)
+                .contains(next.toInstant(ZoneOffset.UTC));
+    }
+
+    private static boolean isDue(LocalDateTime time, String[] fields) {
+        boolean dayOfMonth = isIn(fields[2], time.getDayOfMonth());
+        int weekday = time.getDayOfWeek().getValue() % 7;
+        boolean dayOfWeek = isIn(fields[4].replace("fri", "5"), weekday) || weekday == 0 && fields[4].equals("7");
+        boolean areBothGiven = !fields[2].equals("*") && !fields[4].equals("*");
+        return isIn(fields[0], time.getMinute())
+                && isIn(fields[1], time.getHour())
+                && isIn(fields[3], time.getMonthValue())
+                && (areBothGiven ? dayOfMonth || dayOfWeek : dayOfMonth && dayOfWeek);
+    }
+
+    private static boolean isIn(String field, int value) {
+        return switch (field) {
+            case "*" -> true;
+            case "*/20" -> value % 20 == 0;
+            case "0-23/6" -> value % 6 == 0;
+            case "22-23", "28-31", "1-5" -> {
+                String[] ends = field.split("-");
+                yield value >= Integer.parseInt(ends[0]) && value <= Integer.parseInt(ends[1]);
+            }
+            default -> List.of(field.split(",")).contains(Integer.toString(value));
+        };
+    }
+
+    private static String pick(Random random, String... choices) {
+        return choices[random.nextInt(choices.length)];
+    }
+
+    @Test
+    void nothingIsDueBeyondTheCalendarOfPeople() throws RuleProblem {
+        for (String rule : List.of("hourly :1", "daily 02:30", "monthly 31 00:00", "cron * * * * *")) {
+            assertThat(RuleText.read(rule).next(Instant.MAX, ZONE)).isEmpty();
+            assertThat(RuleText.read(rule).next(Instant.parse("9999-12-29T23:59:59Z"), ZONE, 5))
+                    .hasSizeLessThan(5);
+        }
     }
 }

@@ -40,21 +40,31 @@ record StructureView(
     }
 
     /**
+     * @param label how it is called where it leads to another statement
      * @param whole the line as it stands, of which the statement may be a part; empty for the top, and of a line that is
      *     too long to be sent with every statement that stands in it
      */
-    record PartView(String text, int line, String whole) {
+    record PartView(String text, String label, int line, String whole) {
         private static final int LONGEST_LINE = 500;
+        private static final int LONGEST_LABEL = 200;
 
         static PartView of(Difference.Part part, CompareEnd before, CompareEnd after) {
             MaskedConfig masked = (part.isBefore() ? before : after).masked();
             ConfigDocument document = masked.document();
-            if (part.line() < 0 || part.line() >= document.lineCount()) return new PartView("", part.line(), "");
+            if (part.line() < 0 || part.line() >= document.lineCount()) return new PartView("", "", part.line(), "");
             TextRange line = document.lineRange(part.line());
+            String text = shown(masked, rangeOf(part, document));
+            boolean isNamed = !part.label().equals(part.text());
             return new PartView(
-                    shown(masked, rangeOf(part, document)),
+                    text,
+                    shortened(isNamed ? ConfigBytes.printable(part.label()) : text),
                     part.line(),
                     line.end() - line.start() <= LONGEST_LINE ? shown(masked, line) : "");
+        }
+
+        /** It is sent with everything that stands below it. */
+        private static String shortened(String label) {
+            return label.length() <= LONGEST_LABEL ? label : label.substring(0, LONGEST_LABEL) + "\u2026";
         }
     }
 
@@ -65,8 +75,6 @@ record StructureView(
             String attribute,
             Optional<PartView> before,
             Optional<PartView> after) {
-        private static final int LONGEST_STEP = 200;
-
         static DifferenceView of(Difference difference, CompareEnd before, CompareEnd after) {
             return new DifferenceView(
                     difference.kind(),
@@ -79,15 +87,6 @@ record StructureView(
                             .orElse(""),
                     difference.before().map(part -> PartView.of(part, before, after)),
                     difference.after().map(part -> PartView.of(part, before, after)));
-        }
-
-        /** Cut where it is long: it is sent with everything that stands below it. */
-        private static String step(Difference.Part part, CompareEnd before, CompareEnd after) {
-            boolean isNamed = !part.label().equals(part.text());
-            String step = isNamed
-                    ? ConfigBytes.printable(part.label())
-                    : PartView.of(part, before, after).text();
-            return step.length() <= LONGEST_STEP ? step : step.substring(0, LONGEST_STEP) + "\u2026";
         }
 
         private static String attribute(Difference difference, Difference.Part part, CompareEnd before) {
