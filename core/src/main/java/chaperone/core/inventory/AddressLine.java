@@ -1,6 +1,7 @@
 package chaperone.core.inventory;
 
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
 
 /**
@@ -10,6 +11,7 @@ import java.util.Optional;
  * @param host an IP address or a host name
  * @param port the port that its line names, if it names one
  * @param credentials the name of a credential set
+ * @param columns by name, where each field stands in its line, from 0
  */
 public record AddressLine(
         int line,
@@ -19,8 +21,10 @@ public record AddressLine(
         Optional<String> role,
         Optional<String> credentials,
         Optional<String> platform,
-        List<String> tags) {
+        List<String> tags,
+        Map<String, Integer> columns) {
     public AddressLine {
         tags = List.copyOf(tags);
+        columns = Map.copyOf(columns);
     }
 }

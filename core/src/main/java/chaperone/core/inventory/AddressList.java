@@ -5,12 +5,12 @@ import java.io.IOException;
 import java.io.StringReader;
 import java.io.UncheckedIOException;
 import java.util.ArrayList;
+import java.util.HashMap;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
 import java.util.stream.Stream;
-import org.apache.commons.csv.CSVFormat;
 import org.apache.commons.csv.CSVParser;
 import org.apache.commons.csv.CSVRecord;
 
@@ -32,12 +32,18 @@ public final class AddressList {
             "[A-Za-z0-9]([A-Za-z0-9-]{0,61}[A-Za-z0-9])?(\\.[A-Za-z0-9]([A-Za-z0-9-]{0,61}[A-Za-z0-9])?)*");
     private static final Pattern DIGITS_AND_DOTS = Pattern.compile("[0-9.]+");
     private static final Pattern IPV4 = Pattern.compile("((25[0-5]|2[0-4]\\d|1\\d\\d|[1-9]?\\d)(\\.|$)){4}");
-    private static final Pattern IPV6 = Pattern.compile("[0-9A-Fa-f:.]*:[0-9A-Fa-f:.]*:[0-9A-Fa-f:.]*");
+    private static final Pattern CONTROL = Pattern.compile("[\\x00-\\x1f\\x7f]");
+    private static final Pattern PORT = Pattern.compile("[0-9]{1,5}");
     private static final Pattern WITH_PORT = Pattern.compile("(\\[([^\\]]+)\\]|[^:]+):(.*)");
 
     private final List<AddressLine> lines = new ArrayList<>();
     private final List<ListProblem> problems = new ArrayList<>();
     private final Map<String, String> meanings;
+    /** Where each place was named first, by its address in one form and its port. */
+    private final Map<String, Integer> seen = new HashMap<>();
+
+    private int countedTo;
+    private int countedLines;
 
     private AddressList(Map<String, String> meanings) {
         this.meanings = meanings;
@@ -71,13 +77,8 @@ public final class AddressList {
     }
 
     private void take(String csv) {
-        CSVFormat format = CSVFormat.RFC4180
-                .builder()
-                .setIgnoreEmptyLines(true)
-                .setTrim(true)
-                .get();
-        String text = csv.startsWith("\uFEFF") ? csv.substring(1) : csv;
-        try (CSVParser parser = CSVParser.parse(new StringReader(text), format)) {
+        String text = ListFormat.withoutMark(csv);
+        try (CSVParser parser = CSVParser.parse(new StringReader(text), ListFormat.of(text))) {
             takeRecords(parser, text);
         } catch (IOException e) {
             problem(0, 0, "cannot be read: " + e.getMessage());
@@ -103,12 +104,24 @@ public final class AddressList {
         }
     }
 
-    /** The line on which a record starts, from 0. */
-    private static int lineOf(String text, CSVRecord record) {
+    /** The line on which a record starts, from 0; asked for records in their order. */
+    private int lineOf(String text, CSVRecord record) {
         int start = (int) Math.min(record.getCharacterPosition(), text.length());
-        // The parser counts the empty lines before a record as its beginning.
-        while (start < text.length() && Character.isWhitespace(text.charAt(start))) start++;
-        return (int) text.substring(0, start).chars().filter(c -> c == '\n').count();
+        // The parser counts the empty lines and the notes before a record as its beginning.
+        while (start < text.length() && (isEnd(text.charAt(start)) || isNote(text, start))) {
+            if (isEnd(text.charAt(start))) start++;
+            else while (start < text.length() && !isEnd(text.charAt(start))) start++;
+        }
+        for (; countedTo < start; countedTo++) if (text.charAt(countedTo) == '\n') countedLines++;
+        return countedLines;
+    }
+
+    private static boolean isEnd(char c) {
+        return c == '\n' || c == '\r';
+    }
+
+    private static boolean isNote(String text, int at) {
+        return text.charAt(at) == '#' && (at == 0 || isEnd(text.charAt(at - 1)));
     }
 
     private void quoteProblem(String text, int readTo) {
@@ -120,11 +133,13 @@ public final class AddressList {
             String upTo = all.get(line).substring(0, all.get(line).lastIndexOf('"'));
             problem(
                     line,
-                    (int) upTo.chars().filter(c -> c == ',').count(),
+                    (int) upTo.chars()
+                            .filter(c -> c == ListFormat.separator(text))
+                            .count(),
                     "a quotation mark is opened and not closed");
             return;
         }
-        problem(Math.max(0, readTo - 1), 0, "something other than a comma follows a closing quotation mark");
+        problem(Math.max(0, readTo - 1), 0, "something other than the next field follows a closing quotation mark");
     }
 
     private boolean isHeader(CSVRecord record) {
@@ -153,30 +168,69 @@ public final class AddressList {
             problem(line, columns.size(), "one field too many: the list has " + columns.size() + " columns");
             return;
         }
-        int addressColumn = columns.indexOf("address");
-        String address = field(record, addressColumn).orElse("");
-        var withPort = WITH_PORT.matcher(address);
-        boolean bareIpv6 = IPV6.matches(address);
-        boolean hasPort = !bareIpv6 && withPort.matches();
-        String host = hasPort ? Optional.ofNullable(withPort.group(2)).orElse(withPort.group(1)) : address;
+        if (record.size() < columns.size()) {
+            problem(line, record.size(), "the line ends here: the list has " + columns.size() + " columns");
+            return;
+        }
         int before = problems.size();
-        if (!isHost(host)) problem(line, addressColumn, "\"" + shortened(host) + "\" is not an address or a host name");
-        Optional<Integer> port = hasPort
-                ? port(line, addressColumn, withPort.group(3))
-                : field(record, columns.indexOf("port")).flatMap(text -> port(line, columns.indexOf("port"), text));
+        for (int i = 0; i < record.size(); i++) {
+            if (CONTROL.matcher(record.get(i)).find()) problem(line, i, "there is a control character in it");
+        }
+        int addressColumn = columns.indexOf("address");
+        Place place = place(record, line, addressColumn, columns.indexOf("port"));
         Optional<String> site = bounded(record, line, columns.indexOf("site"), 80);
         Optional<String> role = bounded(record, line, columns.indexOf("role"), 40);
         Optional<String> credentials = bounded(record, line, columns.indexOf("credentials"), 60);
         Optional<String> platform = bounded(record, line, columns.indexOf("platform"), 40);
         List<String> tags = tags(record, line, columns.indexOf("tags"));
-        if (problems.size() == before) {
-            lines.add(new AddressLine(line, host, port, site, role, credentials, platform, tags));
+        if (problems.size() > before) return;
+        Integer first = seen.putIfAbsent(place.key(), line);
+        if (first != null) problem(line, addressColumn, "the same address stands in line " + (first + 1));
+        else
+            lines.add(new AddressLine(
+                    line, place.host(), place.port(), site, role, credentials, platform, tags, places(columns)));
+    }
+
+    private static Map<String, Integer> places(List<String> columns) {
+        Map<String, Integer> places = new HashMap<>();
+        for (int i = 0; i < columns.size(); i++) places.putIfAbsent(columns.get(i), i);
+        return places;
+    }
+
+    /** A host with the port that was named with it. */
+    private record Place(String host, Optional<Integer> port) {
+        String key() {
+            return host.toLowerCase(Locale.ROOT) + " "
+                    + port.map(Object::toString).orElse("");
         }
+    }
+
+    private Place place(CSVRecord record, int line, int addressColumn, int portColumn) {
+        String address = field(record, addressColumn).orElse("");
+        var withPort = WITH_PORT.matcher(address);
+        boolean isBracketed = address.startsWith("[") && address.endsWith("]");
+        boolean hasPort = !isBracketed && IpAddress.read(address).isEmpty() && withPort.matches();
+        String host = isBracketed
+                ? address.substring(1, address.length() - 1)
+                : hasPort ? Optional.ofNullable(withPort.group(2)).orElse(withPort.group(1)) : address;
+        boolean isKnown = isBracketed
+                ? IpAddress.read(host).filter(ip -> ip.bits() == IpAddress.V6).isPresent()
+                : isHost(host);
+        if (!isKnown) problem(line, addressColumn, "\"" + shortened(address) + "\" is not an address or a host name");
+        Optional<Integer> port = hasPort && isKnown
+                ? port(line, addressColumn, withPort.group(3))
+                : field(record, portColumn).flatMap(text -> port(line, portColumn, text));
+        return new Place(
+                IpAddress.read(host)
+                        .map(IpAddress::unmapped)
+                        .map(IpAddress::text)
+                        .orElse(host),
+                port);
     }
 
     private List<String> tags(CSVRecord record, int line, int column) {
         List<String> tags = field(record, column).stream()
-                .flatMap(text -> Stream.of(text.split(";")))
+                .flatMap(text -> Stream.of(text.split("[;|]")))
                 .map(String::strip)
                 .filter(tag -> !tag.isEmpty())
                 .distinct()
@@ -205,12 +259,8 @@ public final class AddressList {
     }
 
     private Optional<Integer> port(int line, int column, String text) {
-        try {
-            int port = Integer.parseInt(text);
-            if (port >= 1 && port <= 65_535) return Optional.of(port);
-        } catch (NumberFormatException e) {
-            // Reported below, like a port out of range.
-        }
+        int port = PORT.matches(text) ? Integer.parseInt(text) : 0;
+        if (port >= 1 && port <= 65_535) return Optional.of(port);
         problem(line, column, "\"" + shortened(text) + "\" is not a port from 1 to 65535");
         return Optional.empty();
     }
@@ -218,7 +268,7 @@ public final class AddressList {
     static boolean isHost(String host) {
         if (host.isEmpty() || host.length() > 253) return false;
         if (DIGITS_AND_DOTS.matches(host)) return IPV4.matches(host) && !host.endsWith(".");
-        return IPV6.matches(host) || HOST.matches(host);
+        return IpAddress.read(host).isPresent() || HOST.matches(host);
     }
 
     private static String shortened(String text) {

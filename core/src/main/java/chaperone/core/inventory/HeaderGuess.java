@@ -9,7 +9,6 @@ import java.util.List;
 import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
-import org.apache.commons.csv.CSVFormat;
 import org.apache.commons.csv.CSVParser;
 import org.apache.commons.csv.CSVRecord;
 
@@ -63,14 +62,9 @@ public final class HeaderGuess {
     }
 
     private static List<List<String>> firstRows(String csv) {
-        CSVFormat format = CSVFormat.RFC4180
-                .builder()
-                .setIgnoreEmptyLines(true)
-                .setTrim(true)
-                .get();
-        String text = csv.startsWith("\uFEFF") ? csv.substring(1) : csv;
+        String text = ListFormat.withoutMark(csv);
         List<List<String>> rows = new ArrayList<>();
-        try (CSVParser parser = CSVParser.parse(new StringReader(text), format)) {
+        try (CSVParser parser = CSVParser.parse(new StringReader(text), ListFormat.of(text))) {
             for (CSVRecord record : parser) {
                 rows.add(record.toList());
                 if (rows.size() > MOST_ROWS) break;

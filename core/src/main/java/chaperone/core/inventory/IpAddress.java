@@ -15,6 +15,9 @@ import java.util.Optional;
 record IpAddress(BigInteger number, int bits) {
     static final int V4 = 32, V6 = 128;
 
+    /** {@code ::ffff:0:0/96} without its last 32 bits. */
+    private static final BigInteger MAPPED = BigInteger.valueOf(0xffff);
+
     private static final String OCTET = "(25[0-5]|2[0-4]\\d|1\\d\\d|[1-9]?\\d)";
     private static final Pattern DOTTED = Pattern.compile(OCTET + "(\\." + OCTET + "){3}");
     private static final Pattern GROUP = Pattern.compile("[0-9A-Fa-f]{1,4}");
@@ -24,9 +27,9 @@ record IpAddress(BigInteger number, int bits) {
         if (DOTTED.matches(text)) return Optional.of(new IpAddress(BigInteger.valueOf(dotted(text)), V4));
         if (text.length() > 45 || !text.contains(":")) return Optional.empty();
         int gap = text.indexOf("::");
-        if (gap < 0) return number(groups(text));
-        Optional<List<Integer>> before = groups(text.substring(0, gap));
-        Optional<List<Integer>> after = groups(text.substring(gap + 2));
+        if (gap < 0) return number(groups(text, true));
+        Optional<List<Integer>> before = groups(text.substring(0, gap), false);
+        Optional<List<Integer>> after = groups(text.substring(gap + 2), true);
         if (before.isEmpty() || after.isEmpty()) return Optional.empty();
         int zeros = 8 - before.get().size() - after.get().size();
         if (zeros < 1) return Optional.empty();
@@ -36,13 +39,17 @@ record IpAddress(BigInteger number, int bits) {
         return number(Optional.of(all));
     }
 
-    /** The groups between colons, the last of which may be two in dotted form; nothing if they are none. */
-    private static Optional<List<Integer>> groups(String text) {
+    /**
+     * The groups between colons; nothing if they are none.
+     *
+     * @param isLast whether they end the address: its last two groups may be in dotted form
+     */
+    private static Optional<List<Integer>> groups(String text, boolean isLast) {
         List<Integer> groups = new ArrayList<>();
         if (text.isEmpty()) return Optional.of(groups);
         String[] parts = text.split(":", -1);
         for (int i = 0; i < parts.length; i++) {
-            if (i == parts.length - 1 && DOTTED.matches(parts[i])) {
+            if (isLast && i == parts.length - 1 && DOTTED.matches(parts[i])) {
                 long number = dotted(parts[i]);
                 groups.add((int) (number >> 16));
                 groups.add((int) (number & 0xffff));
@@ -66,6 +73,12 @@ record IpAddress(BigInteger number, int bits) {
         long number = 0;
         for (String part : address.split("\\.")) number = number * 256 + Long.parseLong(part);
         return number;
+    }
+
+    /** An IPv4 address that was written as one of IPv6 (RFC 4291, section 2.5.5.2) as what it is. */
+    IpAddress unmapped() {
+        boolean isMapped = bits == V6 && number.shiftRight(32).equals(MAPPED);
+        return isMapped ? new IpAddress(number.and(BigInteger.valueOf(0xffff_ffffL)), V4) : this;
     }
 
     IpAddress at(BigInteger other) {

@@ -57,7 +57,7 @@ final class ImportLines {
 
     private long set(AddressLine line, String name) {
         Optional<Long> set = credentials.named(name);
-        if (set.isEmpty()) problem(line, "there is no credential set \"" + name + "\"");
+        if (set.isEmpty()) problem(line, "credentials", "there is no credential set \"" + name + "\"");
         return set.orElse(0L);
     }
 
@@ -65,12 +65,12 @@ final class ImportLines {
         try {
             platforms.get(name);
         } catch (ProblemException e) {
-            problem(line, "there is no platform \"" + name + "\"");
+            problem(line, "platform", "there is no platform \"" + name + "\"");
         }
     }
 
-    private void problem(AddressLine line, String message) {
-        if (problems.size() < MOST_PROBLEMS) problems.add(new ListProblem(line.line(), 0, message));
+    private void problem(AddressLine line, String column, String message) {
+        if (problems.size() < MOST_PROBLEMS) problems.add(new ListProblem(line.line(), line.columns().getOrDefault(column, 0), message));
     }
 
     static ProblemException refused(List<ListProblem> problems) {
