@@ -1556,6 +1556,38 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/tokens": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["tokens_1"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/tokens/{id}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post?: never;
+        delete: operations["endToken"];
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
 }
 export type webhooks = Record<string, never>;
 export interface components {
@@ -1566,6 +1598,7 @@ export interface components {
             password?: string;
             /** @enum {string} */
             role: "VIEWER" | "ENGINEER" | "APPROVER" | "ADMINISTRATOR";
+            tokensStay?: boolean;
         };
         AccountView: {
             /** Format: date-time */
@@ -1655,6 +1688,7 @@ export interface components {
             before: components["schemas"]["EndView"];
             counts: components["schemas"]["Counts"];
             isShortest: boolean;
+            layout: components["schemas"]["LayoutDiff"];
             noise: components["schemas"]["NoiseItemView"][];
             sections: components["schemas"]["SectionView"][];
         };
@@ -1808,7 +1842,7 @@ export interface components {
             attribute: string;
             before?: components["schemas"]["PartView"];
             /** @enum {string} */
-            kind: "ADDED" | "REMOVED" | "MODIFIED" | "MOVED" | "NOISE" | "RENUMBERED" | "UNSAID" | "REORDERED";
+            kind: "ADDED" | "REMOVED" | "MODIFIED" | "MOVED" | "SPELLING" | "NOISE" | "RENUMBERED" | "UNSAID" | "REORDERED";
             path: string[];
         };
         Due: {
@@ -1895,7 +1929,7 @@ export interface components {
             number: number;
             object: string;
             /** @enum {string} */
-            outcome: "DONE" | "REFUSED" | "FAILED";
+            outcome: "BEGUN" | "DONE" | "REFUSED" | "FAILED";
             token: string;
             who: string;
         };
@@ -2035,6 +2069,14 @@ export interface components {
             example: string;
             name: string;
             says: string;
+        };
+        LayoutDiff: {
+            finalNewline: boolean;
+            /** Format: int32 */
+            lineEnds: number;
+            none: boolean;
+            /** Format: int32 */
+            trailingBlanks: number;
         };
         LineInput: {
             line: string;
@@ -2280,6 +2322,7 @@ export interface components {
             proposals: components["schemas"]["Proposal"][];
         };
         PartView: {
+            label: string;
             /** Format: int32 */
             line: number;
             text: string;
@@ -2299,6 +2342,7 @@ export interface components {
         PasswordChange: {
             next: string;
             present: string;
+            tokensStay?: boolean;
         };
         Pasted: {
             text: string;
@@ -2605,6 +2649,7 @@ export interface components {
             before: components["schemas"]["EndView"];
             counts: components["schemas"]["MeaningCounts"];
             differences: components["schemas"]["DifferenceView"][];
+            layout: components["schemas"]["LayoutDiff"];
             noise: components["schemas"]["NoiseItemView"][];
             oddAfter?: string;
             oddBefore?: string;
@@ -2672,6 +2717,21 @@ export interface components {
             readings: number;
             /** Format: int32 */
             revisions: number;
+        };
+        TokenOf: {
+            account: string;
+            /** Format: date-time */
+            createdAt: string;
+            /** Format: date-time */
+            endsAt: string;
+            /** Format: int64 */
+            id: number;
+            inUse: boolean;
+            /** Format: date-time */
+            lastUsedAt?: string;
+            name: string;
+            /** @enum {string} */
+            scope: "VIEWER" | "ENGINEER" | "APPROVER" | "ADMINISTRATOR";
         };
         TokenView: {
             /** Format: date-time */
@@ -5470,6 +5530,46 @@ export interface operations {
             header?: never;
             path: {
                 code: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description No Content */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+        };
+    };
+    tokens_1: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["TokenOf"][];
+                };
+            };
+        };
+    };
+    endToken: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: number;
             };
             cookie?: never;
         };

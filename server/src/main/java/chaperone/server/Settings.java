@@ -2,11 +2,17 @@ package chaperone.server;
 
 import java.nio.file.Path;
 import java.time.Duration;
+import java.util.List;
 import org.springframework.boot.context.properties.ConfigurationProperties;
 
 /** What the person who runs the server can set; see application.yaml. */
 @ConfigurationProperties("chaperone")
-public record Settings(Path keyFile, String firstPassword, Log log, Limits limits, Patience patience) {
+public record Settings(
+        Path keyFile, String firstPassword, List<String> hosts, Log log, Limits limits, Patience patience) {
+
+    public Settings {
+        hosts = hosts == null ? List.of() : List.copyOf(hosts);
+    }
 
     /** Where log messages of devices arrive; port 0 means nowhere. */
     public record Log(String address, int port) {}

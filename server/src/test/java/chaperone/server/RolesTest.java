@@ -134,6 +134,8 @@ class RolesTest {
         GET    /api/accounts                                  | ADMINISTRATOR
         POST   /api/accounts                                  | ADMINISTRATOR
         PUT    /api/accounts/{name}                           | ADMINISTRATOR
+        GET    /api/tokens                                    | ADMINISTRATOR
+        DELETE /api/tokens/{id}                               | ADMINISTRATOR
         PUT    /api/account/password                          | VIEWER
         GET    /api/account/tokens                            | VIEWER
         POST   /api/account/tokens                            | VIEWER
@@ -255,8 +257,10 @@ class RolesTest {
                     .isEqualTo(401);
         }
         Map<String, String> right = Map.of("name", "Approver", "password", TestServer.PASSWORD);
-        assertThat(guesser.post("/api/session", right).json(429).get("advice").asString())
-                .isEqualTo("Wait a minute and try again.");
+        Api.Answer refused = guesser.post("/api/session", right);
+        assertThat(refused.json(429).get("advice").asString()).matches("Wait \\d+ seconds and try again\\.");
+        assertThat(refused.raw().headers().firstValueAsLong("Retry-After").orElse(0))
+                .isPositive();
     }
 
     @ParameterizedTest

@@ -265,7 +265,8 @@ public final class AddressList {
         return Optional.empty();
     }
 
-    static boolean isHost(String host) {
+    /** Whether it is an address of IPv4 or IPv6, or the name of a host (RFC 1123). */
+    public static boolean isHost(String host) {
         if (host.isEmpty() || host.length() > 253) return false;
         if (DIGITS_AND_DOTS.matches(host)) return IPV4.matches(host) && !host.endsWith(".");
         return IpAddress.read(host).isPresent() || HOST.matches(host);

@@ -17,10 +17,12 @@ import org.springframework.transaction.annotation.Transactional;
 @Service
 public class AccountService implements UserDetailsService {
     private final AccountRepository accounts;
+    private final ApiTokenRepository tokens;
     private final PasswordEncoder encoder;
     private final Clock clock;
 
-    AccountService(AccountRepository accounts, PasswordEncoder encoder, Clock clock) {
+    AccountService(AccountRepository accounts, ApiTokenRepository tokens, PasswordEncoder encoder, Clock clock) {
+        this.tokens = tokens;
         this.accounts = accounts;
         this.encoder = encoder;
         this.clock = clock;
@@ -47,10 +49,12 @@ public class AccountService implements UserDetailsService {
 
     /**
      * @param password a new one in place of a forgotten one
+     * @param tokensStay whether the tokens that were made with the old one go on
      * @throws ProblemException if nobody would be left to manage accounts
      */
     @Transactional
-    void change(String name, String fullName, Role role, boolean locked, Optional<String> password) {
+    void change(
+            String name, String fullName, Role role, boolean locked, Optional<String> password, boolean tokensStay) {
         Account account = get(name);
         boolean isLast = account.role() == Role.ADMINISTRATOR
                 && !account.isLocked()
@@ -64,12 +68,20 @@ public class AccountService implements UserDetailsService {
         }
         AuditNote.add("role " + role + (locked ? ", locked" : "") + (password.isPresent() ? ", new password" : ""));
         account.become(fullName, role, locked);
-        password.ifPresent(secret -> account.setPassword(encoder.encode(secret)));
+        password.ifPresent(secret -> setPassword(account, secret, tokensStay));
+    }
+
+    private void setPassword(Account account, String password, boolean tokensStay) {
+        account.setPassword(encoder.encode(password));
+        accounts.flush();
+        // Whoever knew the old one may have made them.
+        if (tokensStay) AuditNote.add("tokens go on");
+        else AuditNote.add(tokens.endAll(account.id(), clock.instant()) + " tokens ended");
     }
 
     /** One's own, so that the present one has to be known. Other sessions of the account end. */
     @Transactional
-    void changePassword(String name, String present, String next) {
+    void changePassword(String name, String present, String next, boolean tokensStay) {
         Account account = get(name);
         if (!encoder.matches(present, account.passwordHash())) {
             throw new ProblemException(
@@ -78,8 +90,7 @@ public class AccountService implements UserDetailsService {
                     "The present password is another one.",
                     "Nothing was changed. Enter the password that you logged in with.");
         }
-        account.setPassword(encoder.encode(next));
-        accounts.flush();
+        setPassword(account, next, tokensStay);
     }
 
     @Transactional(readOnly = true)

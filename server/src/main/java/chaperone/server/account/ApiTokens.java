@@ -69,6 +69,19 @@ class ApiTokens {
         token.end(clock.instant());
     }
 
+    /** For whoever manages accounts: anybody's. */
+    @Transactional
+    void end(long id) {
+        ApiToken token = tokens.findById(id).orElseThrow(() -> ProblemException.notFound("token", id));
+        AuditNote.add(token.name() + " of " + token.account().name());
+        token.end(clock.instant());
+    }
+
+    @Transactional(readOnly = true)
+    List<ApiToken> all() {
+        return tokens.everybodys();
+    }
+
     @Transactional(readOnly = true)
     List<ApiToken> of(String account) {
         return tokens.ofAccount(account);

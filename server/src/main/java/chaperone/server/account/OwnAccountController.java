@@ -1,5 +1,6 @@
 package chaperone.server.account;
 
+import chaperone.server.account.LogInBrake.Attempt;
 import chaperone.server.audit.Audited;
 import jakarta.servlet.http.HttpServletRequest;
 import jakarta.servlet.http.HttpServletResponse;
@@ -33,9 +34,19 @@ class OwnAccountController {
     private final AccountService accounts;
     private final ApiTokens tokens;
     private final SessionKeeper sessions;
+    private final LogInBrake brake;
+    private final PasswordChecks passwords;
     private final Clock clock;
 
-    OwnAccountController(AccountService accounts, ApiTokens tokens, SessionKeeper sessions, Clock clock) {
+    OwnAccountController(
+            AccountService accounts,
+            ApiTokens tokens,
+            SessionKeeper sessions,
+            LogInBrake brake,
+            PasswordChecks passwords,
+            Clock clock) {
+        this.brake = brake;
+        this.passwords = passwords;
         this.accounts = accounts;
         this.tokens = tokens;
         this.sessions = sessions;
@@ -46,7 +57,9 @@ class OwnAccountController {
             @NotBlank @Size(max = 200) String present,
 
             @NotNull @Size(min = AccountController.SHORTEST_PASSWORD, max = 200)
-            String next) {
+            String next,
+
+            Optional<Boolean> tokensStay) {
         @Override
         public String toString() {
             return "PasswordChange[]";
@@ -77,7 +90,7 @@ class OwnAccountController {
         }
     }
 
-    @Audited("changed the own password")
+    @Audited(value = "changed the own password", when = Audited.When.AROUND)
     @PutMapping("/password")
     @ResponseStatus(HttpStatus.NO_CONTENT)
     void changePassword(
@@ -85,7 +98,16 @@ class OwnAccountController {
             Principal principal,
             HttpServletRequest request,
             HttpServletResponse response) {
-        accounts.changePassword(principal.getName(), change.present(), change.next());
+        passwords.oneOfFew(() -> {
+            Attempt attempt = brake.enterOwn(principal.getName(), request.getRemoteAddr());
+            accounts.changePassword(
+                    principal.getName(),
+                    change.present(),
+                    change.next(),
+                    change.tokensStay().orElse(false));
+            brake.succeeded(attempt);
+            return attempt;
+        });
         // This session goes on; the account's other ones end.
         sessions.begin(principal.getName(), change.next(), request, response);
     }

@@ -1,10 +1,9 @@
 package chaperone.server.account;
 
 import chaperone.server.audit.AuditLog;
+import chaperone.server.limit.BodyLimits;
 import chaperone.server.page.InlineScripts;
-import jakarta.servlet.http.HttpServletResponse;
-import java.io.IOException;
-import java.nio.charset.StandardCharsets;
+import chaperone.server.problem.ProblemAnswer;
 import java.util.function.Supplier;
 import org.springframework.context.annotation.Bean;
 import org.springframework.context.annotation.Configuration;
@@ -20,7 +19,6 @@ import org.springframework.security.config.annotation.web.builders.HttpSecurity;
 import org.springframework.security.config.annotation.web.configuration.EnableWebSecurity;
 import org.springframework.security.config.annotation.web.configurers.AuthorizeHttpRequestsConfigurer;
 import org.springframework.security.core.Authentication;
-import org.springframework.security.crypto.factory.PasswordEncoderFactories;
 import org.springframework.security.crypto.password.PasswordEncoder;
 import org.springframework.security.web.SecurityFilterChain;
 import org.springframework.security.web.context.HttpSessionSecurityContextRepository;
@@ -111,7 +109,9 @@ class SecurityRules {
         rules.requestMatchers(HttpMethod.PUT, "/api/credential-sets/*").hasRole(ADMINISTRATOR);
         rules.requestMatchers(HttpMethod.DELETE, "/api/credential-sets/*").hasRole(ADMINISTRATOR);
 
-        rules.requestMatchers("/api/accounts", "/api/accounts/*").hasRole(ADMINISTRATOR);
+        // A program must make neither accounts nor tokens, whatever its scope.
+        rules.requestMatchers("/api/accounts", "/api/accounts/*", "/api/tokens", "/api/tokens/*")
+                .access((who, request) -> new AuthorizationDecision(isPerson(who) && isAdministrator(who)));
         rules.requestMatchers("/api/account/**").access((who, request) -> new AuthorizationDecision(isPerson(who)));
 
         rules.requestMatchers(HttpMethod.DELETE, "/api/session").hasRole(VIEWER);
@@ -127,6 +127,11 @@ class SecurityRules {
         return who.get() != null && who.get().getPrincipal() instanceof LoggedIn;
     }
 
+    private static boolean isAdministrator(Supplier<? extends Authentication> who) {
+        return who.get().getAuthorities().stream()
+                .anyMatch(authority -> ("ROLE_" + ADMINISTRATOR).equals(authority.getAuthority()));
+    }
+
     @Bean
     RoleHierarchy roleHierarchy() {
         return RoleHierarchyImpl.fromHierarchy("""
@@ -139,7 +144,7 @@ class SecurityRules {
 
     @Bean
     PasswordEncoder passwordEncoder() {
-        return PasswordEncoderFactories.createDelegatingPasswordEncoder();
+        return Passwords.encoder();
     }
 
     @Bean
@@ -167,6 +172,7 @@ class SecurityRules {
         // A page of another site can make a browser send cookies, never a token.
         http.csrf(csrf -> csrf.spa().ignoringRequestMatchers(WhoAsks::hasToken));
         http.addFilterBefore(new WhoAsks(accounts, tokens), CsrfFilter.class);
+        http.addFilterBefore(new BodyLimits(), CsrfFilter.class);
         http.requestCache(cache -> cache.disable());
         http.formLogin(form -> form.disable());
         http.httpBasic(basic -> basic.disable());
@@ -175,11 +181,11 @@ class SecurityRules {
                 policy -> policy.policyDirectives("default-src 'self'; script-src 'self'" + InlineScripts.sources()
                         + "; img-src 'self' data:; style-src 'self' 'unsafe-inline'; object-src 'none'; "
                         + "base-uri 'self'; frame-ancestors 'none'; form-action 'self'")));
-        http.exceptionHandling(errors -> errors.authenticationEntryPoint((request, response, e) -> write(
+        http.exceptionHandling(errors -> errors.authenticationEntryPoint((request, response, e) -> ProblemAnswer.write(
                         response, HttpStatus.UNAUTHORIZED, "log-in", "Nobody is logged in.", "Log in and try again."))
                 .accessDeniedHandler((request, response, e) -> {
                     audit.recordRefusal(request);
-                    write(
+                    ProblemAnswer.write(
                             response,
                             HttpStatus.FORBIDDEN,
                             "not-allowed",
@@ -187,16 +193,5 @@ class SecurityRules {
                             "Load the page again; if it stays, ask an administrator.");
                 }));
         return http.build();
-    }
-
-    /** Filters answer before the handler of problems is reached. */
-    private static void write(
-            HttpServletResponse response, HttpStatus status, String code, String meaning, String advice)
-            throws IOException {
-        response.setStatus(status.value());
-        response.setContentType("application/problem+json");
-        String json = "{\"title\":\"%s\",\"status\":%d,\"detail\":\"%s\",\"code\":\"%s\",\"advice\":\"%s\"}"
-                .formatted(status.getReasonPhrase(), status.value(), meaning, code, advice);
-        response.getOutputStream().write(json.getBytes(StandardCharsets.UTF_8));
     }
 }

@@ -1,5 +1,6 @@
 package chaperone.server.account;
 
+import chaperone.server.account.LogInBrake.Attempt;
 import chaperone.server.audit.AuditNote;
 import chaperone.server.audit.Audited;
 import chaperone.server.problem.ProblemException;
@@ -11,6 +12,7 @@ import jakarta.validation.constraints.Size;
 import java.security.Principal;
 import org.springframework.core.env.Environment;
 import org.springframework.http.HttpStatus;
+import org.springframework.security.authentication.BadCredentialsException;
 import org.springframework.security.core.AuthenticationException;
 import org.springframework.security.core.context.SecurityContextHolder;
 import org.springframework.web.bind.annotation.DeleteMapping;
@@ -27,14 +29,20 @@ import org.springframework.web.bind.annotation.RestController;
 class SessionController {
     private final SessionKeeper sessions;
     private final AccountService accounts;
-    private final LogInThrottle throttle;
+    private final LogInBrake brake;
+    private final PasswordChecks passwords;
     private final boolean isDemo;
 
     SessionController(
-            SessionKeeper sessions, AccountService accounts, LogInThrottle throttle, Environment environment) {
+            SessionKeeper sessions,
+            AccountService accounts,
+            LogInBrake brake,
+            PasswordChecks passwords,
+            Environment environment) {
         this.sessions = sessions;
         this.accounts = accounts;
-        this.throttle = throttle;
+        this.brake = brake;
+        this.passwords = passwords;
         this.isDemo = environment.matchesProfiles("demo");
     }
 
@@ -54,28 +62,27 @@ class SessionController {
         return new Session(account.name(), account.fullName(), account.role(), isDemo);
     }
 
-    @Audited("logged in")
+    @Audited(value = "logged in", when = Audited.When.AFTER)
     @PostMapping
     Session logIn(@Valid @RequestBody LogIn logIn, HttpServletRequest request, HttpServletResponse response) {
-        if (throttle.mustWait(logIn.name())) {
-            throw new ProblemException(
-                    HttpStatus.TOO_MANY_REQUESTS,
-                    "wait",
-                    "There were too many wrong passwords for this name.",
-                    "Wait a minute and try again.");
-        }
-        String name = begin(logIn, request, response);
-        throttle.succeeded(logIn.name());
-        return session(accounts.get(name));
+        return passwords.oneOfFew(() -> {
+            Attempt attempt = brake.enter(logIn.name(), request.getRemoteAddr());
+            String name = begin(logIn, request, response);
+            brake.succeeded(attempt);
+            return session(accounts.get(name));
+        });
     }
 
     private String begin(LogIn logIn, HttpServletRequest request, HttpServletResponse response) {
         try {
+            if (!LogInBrake.isName(logIn.name())) throw new BadCredentialsException("no account is called so");
             return sessions.begin(logIn.name(), logIn.password(), request, response);
         } catch (AuthenticationException e) {
-            throttle.failed(logIn.name());
             // An unknown name may be a password that was typed into the wrong field.
-            AuditNote.add(accounts.find(logIn.name()).map(Account::name).orElse("an unknown name"));
+            AuditNote.add(
+                    LogInBrake.isName(logIn.name())
+                            ? accounts.find(logIn.name()).map(Account::name).orElse("an unknown name")
+                            : "an unknown name");
             throw new ProblemException(
                     HttpStatus.UNAUTHORIZED,
                     "log-in-refused",
@@ -89,7 +96,7 @@ class SessionController {
         return session(accounts.get(principal.getName()));
     }
 
-    @Audited("logged out")
+    @Audited(value = "logged out", when = Audited.When.BEFORE)
     @DeleteMapping
     @ResponseStatus(HttpStatus.NO_CONTENT)
     void logOut(HttpServletRequest request) {

@@ -31,16 +31,16 @@ class AuditEntry {
     protected AuditEntry() {}
 
     /** @param at cut to the microseconds that the database keeps, so that the hash can be worked out again */
-    AuditEntry(long number, Instant at, Deed deed, byte[] previous) {
+    AuditEntry(long number, Instant at, AuditedAct act, byte[] previous) {
         this.number = number;
         this.at = at.truncatedTo(ChronoUnit.MICROS);
-        this.who = deed.who();
-        this.token = deed.token();
-        this.fromAddress = deed.fromAddress();
-        this.act = deed.act();
-        this.object = deed.object();
-        this.detail = deed.detail();
-        this.outcome = deed.outcome();
+        this.who = act.who();
+        this.token = act.token();
+        this.fromAddress = act.fromAddress();
+        this.act = act.act();
+        this.object = act.object();
+        this.detail = act.detail();
+        this.outcome = act.outcome();
         this.digest = AuditChain.digest(this, previous);
     }
 
@@ -52,8 +52,8 @@ class AuditEntry {
         return at;
     }
 
-    Deed deed() {
-        return new Deed(who, token, fromAddress, act, object, detail, outcome);
+    AuditedAct act() {
+        return new AuditedAct(who, token, fromAddress, act, object, detail, outcome);
     }
 
     byte[] digest() {

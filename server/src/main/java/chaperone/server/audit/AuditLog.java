@@ -27,7 +27,7 @@ public class AuditLog {
     public void recordRefusal(HttpServletRequest request) {
         Asker asker = Asker.now();
         String what = request.getMethod() + " " + request.getRequestURI();
-        record(new Deed(
+        record(new AuditedAct(
                 asker.name(),
                 asker.token(),
                 request.getRemoteAddr(),
@@ -38,13 +38,13 @@ public class AuditLog {
     }
 
     @Transactional
-    void record(Deed deed) {
+    void record(AuditedAct act) {
         entries.waitForTurn();
         Optional<AuditEntry> last = entries.findFirstByOrderByNumberDesc();
         entries.saveAndFlush(new AuditEntry(
                 last.map(AuditEntry::number).orElse(0L) + 1,
                 clock.instant(),
-                deed,
+                act,
                 last.map(AuditEntry::digest).orElse(AuditChain.BEGINNING)));
     }
 

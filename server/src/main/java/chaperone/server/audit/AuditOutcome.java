@@ -1,7 +1,8 @@
 package chaperone.server.audit;
 
-/** What came of it: done, refused (not allowed, or not possible as asked), or failed on the server's side. */
+/** What came of it: done, refused (not allowed, or not possible as asked), failed on the server's side; or begun only. */
 public enum AuditOutcome {
+    BEGUN,
     DONE,
     REFUSED,
     FAILED;

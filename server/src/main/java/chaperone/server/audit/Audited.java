@@ -14,6 +14,17 @@ import java.lang.annotation.Target;
 public @interface Audited {
     String value();
 
-    /** For looks at secrets: it is in the log before anything is handed out, or nothing is. */
-    boolean first() default false;
+    When when() default When.TOGETHER;
+
+    /** When the entry is written; none of them lets anything be done without one. */
+    enum When {
+        /** In one transaction with what is done: both are kept, or neither. */
+        TOGETHER,
+        /** For looks at secrets: it is in the log before anything is handed out, or nothing is. */
+        BEFORE,
+        /** For what reaches out of the database: one entry before it begins, and one that says how it ended. */
+        AROUND,
+        /** For log-ins, which would hold a transaction open for long: a log-in that cannot be recorded is none. */
+        AFTER
+    }
 }

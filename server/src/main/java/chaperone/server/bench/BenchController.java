@@ -62,7 +62,7 @@ class BenchController {
         return List.of(json.treeToValue(control.ask("GET", "/faults"), FaultView[].class));
     }
 
-    @Audited("set a stand-in's fault")
+    @Audited(value = "set a stand-in's fault", when = Audited.When.AROUND)
     @PutMapping("/stand-ins/{name}/faults/{fault}")
     StandInView set(
             @PathVariable @Pattern(regexp = NAME) String name,
@@ -72,7 +72,7 @@ class BenchController {
         return view(control.ask("PUT", "/stand-ins/" + name + "/faults/" + fault + query));
     }
 
-    @Audited("took a stand-in's fault away")
+    @Audited(value = "took a stand-in's fault away", when = Audited.When.AROUND)
     @DeleteMapping("/stand-ins/{name}/faults/{fault}")
     StandInView clear(
             @PathVariable @Pattern(regexp = NAME) String name, @PathVariable @Pattern(regexp = WORD) String fault) {
@@ -80,7 +80,7 @@ class BenchController {
     }
 
     /** Restart, another identity, out to sea, back to berth, a module in or out. */
-    @Audited("asked something of a stand-in")
+    @Audited(value = "asked something of a stand-in", when = Audited.When.AROUND)
     @PostMapping("/stand-ins/{name}/{act}")
     StandInView act(
             @PathVariable @Pattern(regexp = NAME) String name,
@@ -100,7 +100,7 @@ class BenchController {
     record Screen(String screen) {}
 
     /** Types at the stand-in's cable, where a factory-new device listens too. */
-    @Audited("typed at a stand-in's cable")
+    @Audited(value = "typed at a stand-in's cable", when = Audited.When.AROUND)
     @PostMapping("/stand-ins/{name}/cable")
     Screen cable(@PathVariable @Pattern(regexp = NAME) String name, @Valid @RequestBody Pasted pasted) {
         JsonNode answer = control.send("POST", "/stand-ins/" + name + "/cable", pasted.text());

@@ -68,7 +68,7 @@ class ConsoleController {
     /** @param console its line is at {@code /api/consoles/{console}/line} for a minute */
     record ConsoleAsked(long console, String loggedInAs) {}
 
-    @Audited("opened a console")
+    @Audited(value = "opened a console", when = Audited.When.AROUND)
     @PostMapping("/api/devices/{name}/consoles")
     @ResponseStatus(HttpStatus.CREATED)
     ConsoleAsked ask(@PathVariable String name, @Valid @RequestBody ConsoleRequest request, Principal principal) {
@@ -124,7 +124,7 @@ class ConsoleController {
     record Replay(RecordingView recording, List<PieceView> pieces) {}
 
     /** All that was shown, its secrets masked. */
-    @Audited(value = "looked at a console's recording", first = true)
+    @Audited(value = "looked at a console's recording", when = Audited.When.BEFORE)
     @GetMapping("/api/consoles/{id}")
     ResponseEntity<Replay> replay(@PathVariable long id) {
         Recording recording = find(id);
@@ -158,7 +158,7 @@ class ConsoleController {
     }
 
     /** To the byte, with the secrets that were shown. */
-    @Audited(value = "fetched a console's recording with its secrets", first = true)
+    @Audited(value = "fetched a console's recording with its secrets", when = Audited.When.BEFORE)
     @GetMapping(path = "/api/consoles/{id}/text", produces = MediaType.APPLICATION_OCTET_STREAM_VALUE)
     ResponseEntity<byte[]> text(@PathVariable long id) {
         Recording recording = find(id);

@@ -213,7 +213,7 @@ class DeviceController {
     }
 
     record NewAddress(
-            @NotBlank @Size(max = 253) String host,
+            @NotBlank @HostName @Size(max = 253) String host,
             @Min(1) @Max(65_535) int port) {}
 
     @Audited("gave a device another address")

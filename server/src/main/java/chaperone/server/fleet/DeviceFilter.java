@@ -1,6 +1,7 @@
 package chaperone.server.fleet;
 
 import chaperone.core.query.Query;
+import chaperone.server.problem.ProblemException;
 import jakarta.persistence.criteria.Predicate;
 import java.time.Instant;
 import java.util.ArrayList;
@@ -8,6 +9,7 @@ import java.util.List;
 import java.util.function.Supplier;
 import org.springframework.data.domain.Sort;
 import org.springframework.data.jpa.domain.Specification;
+import org.springframework.http.HttpStatus;
 
 /** Which devices a list shows: those that the query means and that have one of the chosen values of each fact. */
 record DeviceFilter(
@@ -43,7 +45,14 @@ record DeviceFilter(
             case "address" -> "host";
             case "copied" -> "lastCopyAt";
             case "changed" -> "changedAt";
-            default -> "site.name";
+            case "site", "" -> "site.name";
+            default ->
+                throw new ProblemException(
+                        HttpStatus.BAD_REQUEST,
+                        "sort",
+                        "There is no column \"" + wanted + "\" to sort by.",
+                        "Sort by name, site, role, model, release, address, copied or changed, with - before it for the"
+                                + " other way round.");
         };
         Sort.Order order = new Sort.Order(down ? Sort.Direction.DESC : Sort.Direction.ASC, property);
         return Sort.by(order.nullsLast(), Sort.Order.asc("name"));

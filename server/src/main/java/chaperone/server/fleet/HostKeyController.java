@@ -24,7 +24,7 @@ class HostKeyController {
     }
 
     record NewHostKey(
-            @NotBlank @Size(max = 253) String host,
+            @NotBlank @HostName @Size(max = 253) String host,
             @Min(1) @Max(65_535) int port,
             @Pattern(regexp = "SHA256:[A-Za-z0-9+/]{43}") String fingerprint) {}
 

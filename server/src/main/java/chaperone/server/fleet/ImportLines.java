@@ -70,7 +70,8 @@ final class ImportLines {
     }
 
     private void problem(AddressLine line, String column, String message) {
-        if (problems.size() < MOST_PROBLEMS) problems.add(new ListProblem(line.line(), line.columns().getOrDefault(column, 0), message));
+        if (problems.size() < MOST_PROBLEMS)
+            problems.add(new ListProblem(line.line(), line.columns().getOrDefault(column, 0), message));
     }
 
     static ProblemException refused(List<ListProblem> problems) {

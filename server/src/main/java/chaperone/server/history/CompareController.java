@@ -64,7 +64,7 @@ class CompareController {
     }
 
     /** For {@code patch}: exact to the byte, noise and secrets included; the look is recorded. */
-    @Audited(value = "fetched a difference with its secrets", first = true)
+    @Audited(value = "fetched a difference with its secrets", when = Audited.When.BEFORE)
     @PostMapping(path = "/diff", produces = "text/x-diff")
     @Transactional
     public ResponseEntity<byte[]> diff(@Valid @RequestBody CompareRequest request) {

@@ -94,7 +94,7 @@ class HistoryController {
     }
 
     /** The configuration to the byte, secrets included; the look is recorded. */
-    @Audited(value = "fetched a configuration with its secrets", first = true)
+    @Audited(value = "fetched a configuration with its secrets", when = Audited.When.BEFORE)
     @GetMapping(path = "/revisions/{number}/text", produces = MediaType.TEXT_PLAIN_VALUE)
     @Transactional
     public ResponseEntity<byte[]> text(
@@ -124,7 +124,7 @@ class HistoryController {
     }
 
     /** For {@code patch}: exact to the byte, noise and secrets included; the look is recorded. */
-    @Audited(value = "fetched a difference with its secrets", first = true)
+    @Audited(value = "fetched a difference with its secrets", when = Audited.When.BEFORE)
     @GetMapping(path = "/compare.diff", produces = "text/x-diff")
     @Transactional
     public ResponseEntity<byte[]> diff(

@@ -79,7 +79,7 @@ record StructureView(
             return new DifferenceView(
                     difference.kind(),
                     difference.path().stream()
-                            .map(part -> step(part, before, after))
+                            .map(part -> PartView.of(part, before, after).label())
                             .toList(),
                     difference
                             .before()

@@ -1,131 +1,97 @@
 package chaperone.server.job;
 
-import java.sql.Connection;
-import java.sql.PreparedStatement;
-import java.sql.ResultSet;
-import java.sql.SQLException;
+import java.time.Duration;
 import java.util.Collection;
 import java.util.HashSet;
-import java.util.List;
-import java.util.Optional;
 import java.util.Set;
 import java.util.concurrent.ConcurrentHashMap;
-import java.util.concurrent.atomic.AtomicInteger;
-import java.util.stream.Stream;
-import javax.sql.DataSource;
-import org.springframework.beans.factory.DisposableBean;
+import org.springframework.beans.factory.annotation.Autowired;
 import org.springframework.stereotype.Component;
 
-/**
- * At most one conversation with an address at a time, over all server processes. A lease is an advisory lock of
- * PostgreSQL on a connection that this process keeps: when the process dies, the database gives its leases back. Several
- * connections take turns, since on a single one a sweep's leases would wait for each other.
- */
+/** At most one conversation with an address at a time, over all server processes. */
 @Component
-class DeviceLease implements DisposableBean {
-    private static final int CONNECTIONS = 6;
+class DeviceLease {
+    /** A conversation that takes longer holds up no other device of its group. */
+    static final Duration LONGEST_TOGETHER = Duration.ofSeconds(3);
 
-    private final List<Stripe> stripes;
-    private final AtomicInteger turn = new AtomicInteger();
+    private final AdvisoryLocks locks;
+    private final Set<Lease> open = ConcurrentHashMap.newKeySet();
 
-    /** A session of PostgreSQL gets a lock that it holds already: within the process this set decides. */
-    private final Set<String> held = ConcurrentHashMap.newKeySet();
+    @Autowired
+    DeviceLease(LockConnections connections) {
+        this(connections.locks());
+        connections.watch(this::giveWayToOthers);
+    }
 
-    DeviceLease(DataSource database) {
-        stripes = Stream.generate(() -> new Stripe(database)).limit(CONNECTIONS).toList();
+    DeviceLease(AdvisoryLocks locks) {
+        this.locks = locks;
     }
 
     /** The leases of those addresses with which nobody else talks now; closing gives them back. */
     Lease take(Collection<String> addresses) {
-        List<String> free = addresses.stream().filter(held::add).toList();
-        Stripe stripe = stripes.get(Math.floorMod(turn.getAndIncrement(), CONNECTIONS));
-        Set<String> granted = Set.of();
-        try {
-            granted = stripe.lock(free);
-            return new Lease(granted, stripe);
-        } finally {
-            for (String address : free) if (!granted.contains(address)) held.remove(address);
-        }
+        Lease lease = new Lease(locks.take(addresses), addresses);
+        open.add(lease);
+        return lease;
+    }
+
+    void giveWayToOthers() {
+        long now = System.nanoTime();
+        open.forEach(lease -> lease.giveWayIfLong(now));
     }
 
     /** Addresses with which only the holder talks. */
     final class Lease implements AutoCloseable {
-        private final Set<String> addresses;
-        private final Stripe stripe;
+        private final AdvisoryLocks.Held held;
+        private final Set<String> others;
+        private String current = "";
+        private long since = System.nanoTime();
 
-        private Lease(Set<String> addresses, Stripe stripe) {
-            this.addresses = addresses;
-            this.stripe = stripe;
+        private Lease(AdvisoryLocks.Held held, Collection<String> addresses) {
+            this.held = held;
+            others = new HashSet<>(addresses);
         }
 
         boolean holds(String address) {
-            return addresses.contains(address);
+            return held.holds(address);
+        }
+
+        /** Whether the holder may talk to this address now; the others are given back if that takes long. */
+        boolean begin(String address) {
+            synchronized (this) {
+                current = address;
+                others.remove(address);
+                since = System.nanoTime();
+            }
+            return held.holds(address) || held.takeAgain(address);
+        }
+
+        /** Called once if the lease is lost: the conversation must end before it alters anything. */
+        void whenLost(Runnable told) {
+            held.whenLost(told);
+        }
+
+        boolean isLost() {
+            return held.isLost();
+        }
+
+        /** Asks the database, before each write. */
+        boolean isStillHeld() {
+            return held.isStillHeld();
+        }
+
+        private void giveWayIfLong(long now) {
+            Set<String> waiting;
+            synchronized (this) {
+                if (current.isEmpty() || now - since < LONGEST_TOGETHER.toNanos()) return;
+                waiting = new HashSet<>(others);
+            }
+            held.giveBack(waiting);
         }
 
         @Override
         public void close() {
-            stripe.unlock(addresses);
-            held.removeAll(addresses);
-        }
-    }
-
-    @Override
-    public void destroy() {
-        stripes.forEach(Stripe::forget);
-    }
-
-    /** One connection, and the locks of PostgreSQL that its session holds. */
-    private static final class Stripe {
-        private static final String LOCK =
-                "select address from unnest(?) as address where pg_try_advisory_lock(hashtextextended(address, 0))";
-        private static final String UNLOCK =
-                "select address from unnest(?) as address where pg_advisory_unlock(hashtextextended(address, 0))";
-
-        private final DataSource database;
-        private Optional<Connection> connection = Optional.empty();
-
-        Stripe(DataSource database) {
-            this.database = database;
-        }
-
-        synchronized Set<String> lock(List<String> addresses) {
-            try {
-                return ask(LOCK, addresses);
-            } catch (SQLException e) {
-                forget();
-                throw new IllegalStateException("No lease for " + addresses, e);
-            }
-        }
-
-        synchronized void unlock(Set<String> addresses) {
-            try {
-                ask(UNLOCK, addresses);
-            } catch (SQLException e) {
-                // The connection is gone, and the locks that it held with it.
-                forget();
-            }
-        }
-
-        private Set<String> ask(String sql, Collection<String> addresses) throws SQLException {
-            Set<String> answered = new HashSet<>();
-            if (addresses.isEmpty()) return answered;
-            if (connection.isEmpty()) connection = Optional.of(database.getConnection());
-            try (PreparedStatement statement = connection.get().prepareStatement(sql)) {
-                statement.setArray(1, connection.get().createArrayOf("text", addresses.toArray()));
-                try (ResultSet row = statement.executeQuery()) {
-                    while (row.next()) answered.add(row.getString(1));
-                }
-            }
-            return answered;
-        }
-
-        synchronized void forget() {
-            try {
-                if (connection.isPresent()) connection.get().close();
-            } catch (SQLException e) {
-                // It was broken before.
-            }
-            connection = Optional.empty();
+            open.remove(this);
+            held.close();
         }
     }
 }

@@ -1,6 +1,5 @@
 package chaperone.server.job;
 
-import chaperone.connect.ConversationLimits;
 import chaperone.connect.ConversationLimits.Permit;
 import chaperone.server.job.DeviceLease.Lease;
 import chaperone.server.problem.ProblemException;
@@ -15,10 +14,10 @@ import org.springframework.stereotype.Component;
 public class DeviceTurn {
     private static final Duration PATIENCE = Duration.ofSeconds(10);
 
-    private final ConversationLimits limits;
+    private final ConversationPlaces limits;
     private final DeviceLease leases;
 
-    DeviceTurn(ConversationLimits limits, DeviceLease leases) {
+    DeviceTurn(ConversationPlaces limits, DeviceLease leases) {
         this.limits = limits;
         this.leases = leases;
     }

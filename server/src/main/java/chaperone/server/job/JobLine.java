@@ -42,6 +42,7 @@ class JobLine {
 
     private String seen = "";
     private int attempts;
+    private int broken;
     private @Nullable Instant startedAt;
     private @Nullable Instant endedAt;
 
@@ -124,6 +125,11 @@ class JobLine {
         return seen;
     }
 
+    /** Whether it was begun too often without ending. */
+    boolean isGivenUp() {
+        return state == LineState.IN_HAND && broken + 1 >= LineBook.MOST_BROKEN;
+    }
+
     int attempts() {
         return attempts;
     }
@@ -156,6 +162,7 @@ class JobLine {
         startedAt = null;
         endedAt = null;
         found = "";
+        broken = 0;
         credentials.ifPresent(set -> {
             credentialSetId = set;
             // Somebody has chosen this one: the others are not tried any more.

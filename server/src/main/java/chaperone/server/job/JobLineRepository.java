@@ -1,5 +1,6 @@
 package chaperone.server.job;
 
+import java.time.Instant;
 import java.util.Collection;
 import java.util.List;
 import org.springframework.data.domain.Page;
@@ -47,6 +48,13 @@ interface JobLineRepository extends JpaRepository<JobLine, Long> {
 
     @Query("select count(l) from JobLine l where l.jobId = :job and l.state in :states")
     long count(long job, Collection<LineState> states);
+
+    /** @return 0 if it has ended already */
+    @Modifying(flushAutomatically = true, clearAutomatically = true)
+    @Query("update JobLine l set l.state = :state, l.outcome = :outcome, l.seen = :seen, l.endedAt = :at"
+            + " where l.id = :line and l.state in (chaperone.server.job.LineState.WAITING,"
+            + " chaperone.server.job.LineState.IN_HAND)")
+    int endOpen(long line, LineState state, Outcome outcome, String seen, Instant at);
 
     @Modifying(flushAutomatically = true, clearAutomatically = true)
     @Query("update JobLine l set l.state = chaperone.server.job.LineState.STOPPED,"

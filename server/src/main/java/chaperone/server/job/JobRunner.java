@@ -2,7 +2,6 @@ package chaperone.server.job;
 
 import chaperone.connect.Conversation;
 import chaperone.connect.ConversationException;
-import chaperone.connect.ConversationLimits;
 import chaperone.connect.ConversationLimits.Permit;
 import chaperone.core.config.ConfigBytes;
 import chaperone.server.job.DeviceLease.Lease;
@@ -11,11 +10,11 @@ import chaperone.server.job.LineBook.Ended;
 import chaperone.server.platform.PlatformShelf;
 import chaperone.server.secret.SecretMasks;
 import java.time.Duration;
-import java.util.ArrayList;
 import java.util.EnumMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.concurrent.CopyOnWriteArrayList;
 import java.util.function.Function;
 import java.util.stream.Collectors;
 import org.slf4j.Logger;
@@ -31,7 +30,7 @@ class JobRunner {
     private final JobService jobs;
     private final LineBook book;
     private final Map<JobKind, LineHandler> handlers;
-    private final ConversationLimits limits;
+    private final ConversationPlaces limits;
     private final DeviceLease leases;
     private final OpenConversations conversations;
     private final PlatformShelf platforms;
@@ -47,7 +46,7 @@ class JobRunner {
             JobService jobs,
             LineBook book,
             List<LineHandler> handlers,
-            ConversationLimits limits,
+            ConversationPlaces limits,
             DeviceLease leases,
             OpenConversations conversations,
             PlatformShelf platforms,
@@ -74,28 +73,39 @@ class JobRunner {
             List<LineGroup.Member> free = group.members().stream()
                     .filter(member -> lease.holds(member.address()))
                     .toList();
-            doInTurn(free);
-            return free.size() == group.members().size() ? Next.DONE : Next.LATER;
+            boolean areAllDone =
+                    doInTurn(free, lease) && free.size() == group.members().size();
+            return areAllDone ? Next.DONE : Next.LATER;
         }
     }
 
-    /** The end of a line is noted together with the beginning of the next. */
-    private void doInTurn(List<LineGroup.Member> members) {
+    /**
+     * The end of a line is noted together with the beginning of the next.
+     *
+     * @return false if one was left out, since somebody else talks to its device by now
+     */
+    private boolean doInTurn(List<LineGroup.Member> members, Lease lease) {
+        boolean areAllDone = true;
         Optional<Ended> before = Optional.empty();
         List<Long> devices = members.stream().map(LineGroup.Member::device).toList();
         Map<JobKind, Function<LineWork, LineResult>> begun = new EnumMap<>(JobKind.class);
         for (LineGroup.Member member : members) {
+            if (!lease.begin(member.address())) {
+                areAllDone = false;
+                continue;
+            }
             int stops = conversations.stops();
             Optional<Claimed> line = book.claim(member.line(), before);
             before = line.map(claimed -> {
                 Function<LineWork, LineResult> handler = work -> begun.computeIfAbsent(
                                 claimed.kind(), kind -> handlers.get(kind).begin(devices))
                         .apply(work);
-                return new Ended(claimed.id(), claimed.job(), handled(claimed, handler, stops));
+                return new Ended(claimed.id(), claimed.job(), handled(claimed, handler, stops, lease));
             });
-            if (line.isEmpty()) jobs.stopIfAsked(member.line());
+            if (line.isEmpty()) jobs.endIfNotToBeDone(member.line());
         }
         before.ifPresent(book::end);
+        return areAllDone;
     }
 
     private Optional<Permit> turn(LineGroup group) {
@@ -108,17 +118,25 @@ class JobRunner {
         }
     }
 
-    private LineResult handled(Claimed line, Function<LineWork, LineResult> handler, int stops) {
-        List<Conversation> held = new ArrayList<>();
+    private LineResult handled(Claimed line, Function<LineWork, LineResult> handler, int stops, Lease lease) {
+        List<Conversation> held = new CopyOnWriteArrayList<>();
+        lease.whenLost(() -> held.forEach(Conversation::stop));
         LineWork work = new LineWork(line.asked(), conversation -> {
             held.add(conversation);
             conversations.add(line.job(), conversation);
             // Somebody may have asked while the connection was being made: that word came too early for this one.
             if (conversations.stops() != stops && jobs.isStopAsked(line.job())) conversation.stop();
+            if (lease.isLost()) conversation.stop();
         });
         try {
-            return handler.apply(work);
+            LineResult result = handler.apply(work);
+            // Somebody else may have been at the device meanwhile: what was found is worth nothing.
+            if (lease.isLost()) throw new LeaseLostException(line.asked().host());
+            return result;
+        } catch (LeaseLostException e) {
+            throw e;
         } catch (ConversationException e) {
+            if (lease.isLost()) throw new LeaseLostException(line.asked().host());
             String seen = masks.of(platforms.current().all(), e.seen()).text();
             LOG.info("Job {}, line {}: {} {}", line.job(), line.number(), e.kind(), seen);
             Outcome outcome = Outcome.of(e.kind());

@@ -101,16 +101,24 @@ public class JobService {
         return again.size();
     }
 
-    /** Ends a line that is not begun any more, since its job is to stop. */
+    /** Ends a line that is not begun any more: its job is to stop, or it broke its process each time that it was begun. */
     @Transactional
-    void stopIfAsked(long lineId) {
+    void endIfNotToBeDone(long lineId) {
         Optional<JobLine> found =
                 lines.findById(lineId).filter(line -> !line.state().isEnded());
-        if (found.isEmpty() || !isStopAsked(found.get().job())) return;
-        found.get().end(new LineResult(LineState.STOPPED, Outcome.STOPPED, "", ""), clock.instant());
-        lines.saveAndFlush(found.get());
-        endIfLast(locked(found.get().job()));
-        events.jobMoved(found.get().job());
+        if (found.isEmpty()) return;
+        long job = found.get().job();
+        boolean isStopped = isStopAsked(job);
+        if (!isStopped && !found.get().isGivenUp()) return;
+        // Another process may have ended it since it was read.
+        lines.endOpen(
+                lineId,
+                isStopped ? LineState.STOPPED : LineState.FAILED,
+                isStopped ? Outcome.STOPPED : Outcome.INTERNAL,
+                isStopped ? "" : "begun " + LineBook.MOST_BROKEN + " times, and never ended",
+                clock.instant());
+        endIfLast(locked(job));
+        events.jobMoved(job);
     }
 
     boolean isStopAsked(long id) {

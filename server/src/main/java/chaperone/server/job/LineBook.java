@@ -25,14 +25,18 @@ class LineBook {
             """;
     private static final String CLAIMED = """
             , claimed as (
-              update job_line l set state = 'IN_HAND', attempts = l.attempts + 1, started_at = :now
+              update job_line l set state = 'IN_HAND', attempts = l.attempts + 1, started_at = :now,
+                broken = case when l.state = 'IN_HAND' then l.broken + 1 else 0 end
               from job j
-              where l.id = :id and j.id = l.job_id and l.state in ('WAITING', 'IN_HAND') and not j.stop_asked
+              where l.id = :id and j.id = l.job_id and not j.stop_asked
+                and (l.state = 'WAITING' or l.state = 'IN_HAND' and l.broken + 1 < :most)
               returning l.job_id, j.kind, l.number, l.target, l.host, l.port, l.site, l.role, l.device_id,
                 l.credential_set_id, l.platform, l.telnet_allowed, l.tags, l.further_sets)
             select *, set_config('synchronous_commit', 'off', true) from claimed""";
     private static final String LATE = "select set_config('synchronous_commit', 'off', true) from ended";
     private static final int LONGEST_SEEN = 500;
+    /** A line that was begun so often without ending is what breaks its process, or the process cannot do it. */
+    static final int MOST_BROKEN = 3;
 
     private final JdbcClient database;
     private final JobPulse pulse;
@@ -58,6 +62,7 @@ class LineBook {
     Optional<Claimed> claim(long lineId, Optional<Ended> before) {
         Optional<Claimed> claimed = ending(before, CLAIMED)
                 .param("id", lineId)
+                .param("most", MOST_BROKEN)
                 .query((row, number) -> claimed(lineId, row))
                 .optional();
         before.ifPresent(this::tell);

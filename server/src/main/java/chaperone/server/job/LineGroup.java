@@ -1,6 +1,5 @@
 package chaperone.server.job;
 
-import java.io.Serializable;
 import java.util.ArrayList;
 import java.util.LinkedHashMap;
 import java.util.List;
@@ -13,7 +12,7 @@ import java.util.Map;
  *
  * @param place under which limit its conversations fall; a device whose site nobody has told yet counts for itself
  */
-record LineGroup(String place, List<Member> members) implements Serializable {
+record LineGroup(String place, List<Member> members) {
     private static final int LARGEST = 8;
     /** From so many lines on a task has two of them; from twice as many, three; and so on. */
     private static final int LINES_FOR_ONE_MORE = 125;
@@ -22,11 +21,10 @@ record LineGroup(String place, List<Member> members) implements Serializable {
      * @param address the device's, so that nothing has to be asked before its turn has come
      * @param device its number in the fleet; 0 if it is not known yet
      */
-    record Member(long line, String address, long device) implements Serializable {}
+    record Member(long line, String address, long device) {}
 
     LineGroup {
-        // Not List.copyOf: the scheduler stores it with Java's own serialization, which a plain list survives best.
-        members = new ArrayList<>(members);
+        members = List.copyOf(members);
     }
 
     /** Groups of lines of one place each, in the order of the lines; places take turns. */

@@ -33,7 +33,7 @@ public final class ProblemException extends RuntimeException {
                 "It may have been removed, or the address is mistyped.");
     }
 
-    HttpStatus status() {
+    public HttpStatus status() {
         return status;
     }
 

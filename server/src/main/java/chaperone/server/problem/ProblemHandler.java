@@ -1,10 +1,13 @@
 package chaperone.server.problem;
 
+import jakarta.servlet.http.HttpServletResponse;
 import jakarta.validation.ConstraintViolationException;
 import java.sql.SQLException;
+import java.time.DateTimeException;
 import java.util.List;
 import java.util.Set;
 import java.util.UUID;
+import java.util.stream.Collectors;
 import org.apache.catalina.connector.ClientAbortException;
 import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
@@ -22,6 +25,8 @@ import org.springframework.web.bind.annotation.RestControllerAdvice;
 import org.springframework.web.context.request.WebRequest;
 import org.springframework.web.method.annotation.HandlerMethodValidationException;
 import org.springframework.web.servlet.mvc.method.annotation.ResponseEntityExceptionHandler;
+import tools.jackson.core.JacksonException;
+import tools.jackson.core.TokenStreamLocation;
 
 /** Turns every failure of a request into a problem detail (RFC 9457); never a stack trace. */
 @RestControllerAdvice
@@ -31,13 +36,19 @@ class ProblemHandler extends ResponseEntityExceptionHandler {
     /** SQL states (ISO 9075) of PostgreSQL: a key that is there already, a reference to what is not. */
     private static final Set<String> RACES = Set.of("23505", "23503");
 
+    /** The class of SQL states for values that are not possible. */
+    private static final String DATA = "22";
+
     private record FieldProblem(String field, String message) {}
 
     @ExceptionHandler
-    ProblemDetail known(ProblemException e) {
+    ResponseEntity<ProblemDetail> known(ProblemException e) {
         ProblemDetail problem = problem(e.status(), e.code(), String.valueOf(e.getMessage()), e.advice());
         e.more().forEach(problem::setProperty);
-        return problem;
+        HttpHeaders headers = new HttpHeaders();
+        if (e.more().get("retryAfter") instanceof Long seconds)
+            headers.set(HttpHeaders.RETRY_AFTER, Long.toString(seconds));
+        return new ResponseEntity<>(problem, headers, e.status());
     }
 
     @ExceptionHandler(OptimisticLockingFailureException.class)
@@ -52,8 +63,18 @@ class ProblemHandler extends ResponseEntityExceptionHandler {
     /** Two made the same at once, or one uses what the other removes: the database lets only one of them. */
     @ExceptionHandler
     ProblemDetail raced(DataIntegrityViolationException e) {
-        boolean isRace = e.getMostSpecificCause() instanceof SQLException cause && RACES.contains(cause.getSQLState());
-        return isRace ? raced() : unforeseen(e);
+        String state = e.getMostSpecificCause() instanceof SQLException cause ? cause.getSQLState() : "";
+        if (state != null && RACES.contains(state)) return raced();
+        return state != null && state.startsWith(DATA) ? notPossible() : unforeseen(e);
+    }
+
+    /** Numbers, moments and texts that cannot be kept are the caller's mistake. */
+    private static ProblemDetail notPossible() {
+        return problem(
+                HttpStatus.BAD_REQUEST,
+                "value-not-possible",
+                "One of the values cannot be kept: a number or a moment out of range, or a text with signs that are none.",
+                "Nothing was kept. Correct it and send again.");
     }
 
     @ExceptionHandler
@@ -67,8 +88,27 @@ class ProblemHandler extends ResponseEntityExceptionHandler {
         LOG.debug("A client left in the middle of an answer", e);
     }
 
+    /** Moments and dates so far away that no calendar has them. */
     @ExceptionHandler
-    ProblemDetail unforeseen(Exception e) {
+    ProblemDetail beyondTime(DateTimeException e) {
+        return notPossible();
+    }
+
+    @ExceptionHandler
+    ResponseEntity<Object> unforeseen(Exception e, HttpServletResponse response) {
+        if (DatabaseAway.isReason(e)) {
+            return ResponseEntity.status(HttpStatus.SERVICE_UNAVAILABLE)
+                    .header(HttpHeaders.RETRY_AFTER, Long.toString(DatabaseAway.RETRY_AFTER.toSeconds()))
+                    .body(problem(
+                            HttpStatus.SERVICE_UNAVAILABLE,
+                            "database-away",
+                            DatabaseAway.MEANING,
+                            DatabaseAway.ADVICE));
+        }
+        return ResponseEntity.internalServerError().body(unforeseen(e));
+    }
+
+    private static ProblemDetail unforeseen(Exception e) {
         String number = UUID.randomUUID().toString().substring(0, 8);
         LOG.error("Request failed, number {}", number, e);
         return problem(
@@ -108,12 +148,36 @@ class ProblemHandler extends ResponseEntityExceptionHandler {
     @Override
     protected ResponseEntity<Object> handleHttpMessageNotReadable(
             HttpMessageNotReadableException e, HttpHeaders headers, HttpStatusCode status, WebRequest request) {
+        for (Throwable cause = e.getCause(); cause != null; cause = cause.getCause()) {
+            if (cause instanceof BodyTooLargeException large) return tooLarge(large);
+        }
         return ResponseEntity.badRequest()
                 .body(problem(
                         HttpStatus.BAD_REQUEST,
                         "not-readable",
-                        "The request's JSON cannot be read.",
+                        "The request's JSON cannot be read" + place(e) + ".",
                         "Correct it and send again."));
+    }
+
+    private static ResponseEntity<Object> tooLarge(BodyTooLargeException large) {
+        return ResponseEntity.status(HttpStatus.CONTENT_TOO_LARGE)
+                .body(problem(
+                        HttpStatus.CONTENT_TOO_LARGE,
+                        "too-large",
+                        large.getMessage() + ".",
+                        "Send less; nothing was read beyond that."));
+    }
+
+    /** Field and place of the first mistake; what stands there is not repeated, it may be a secret. */
+    private static String place(HttpMessageNotReadableException e) {
+        if (!(e.getCause() instanceof JacksonException json)) return "";
+        String field = json.getPath().stream()
+                .map(step -> step.getPropertyName() != null ? step.getPropertyName() : "[" + step.getIndex() + "]")
+                .collect(Collectors.joining("."));
+        TokenStreamLocation at = json.getLocation();
+        String where =
+                at == null || at.getLineNr() < 1 ? "" : " at line " + at.getLineNr() + ", column " + at.getColumnNr();
+        return field.isEmpty() ? where : where + ", field \"" + field + "\"";
     }
 
     private static ProblemDetail problem(HttpStatus status, String code, String meaning, String advice) {

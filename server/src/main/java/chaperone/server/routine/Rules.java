@@ -1,8 +1,8 @@
 package chaperone.server.routine;
 
 import chaperone.core.routine.CalendarRule;
-import chaperone.core.routine.RuleText;
 import chaperone.core.routine.RuleProblem;
+import chaperone.core.routine.RuleText;
 import chaperone.server.problem.ProblemException;
 import java.time.DateTimeException;
 import java.time.ZoneId;

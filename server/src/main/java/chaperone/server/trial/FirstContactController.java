@@ -153,7 +153,7 @@ class FirstContactController {
             Optional<String> evidence) {}
 
     /** Looks for each item in the running configuration of a device, or in a pasted one. */
-    @Audited("checked a base configuration")
+    @Audited(value = "checked a base configuration", when = Audited.When.AROUND)
     @PostMapping("/check")
     List<BaseAnswerView> check(@PathVariable String name, @Valid @RequestBody BaseCheckRequest request) {
         Platform platform = shelf.get(name);

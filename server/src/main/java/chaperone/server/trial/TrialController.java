@@ -10,6 +10,7 @@ import chaperone.server.fleet.CredentialSets;
 import chaperone.server.fleet.Device;
 import chaperone.server.fleet.Fleet;
 import chaperone.server.fleet.HostKeys;
+import chaperone.server.fleet.HostName;
 import chaperone.server.job.DeviceTurn;
 import chaperone.server.platform.PlatformShelf;
 import chaperone.server.problem.ProblemException;
@@ -20,6 +21,7 @@ import io.swagger.v3.oas.annotations.responses.ApiResponse;
 import jakarta.validation.Valid;
 import jakarta.validation.constraints.Max;
 import jakarta.validation.constraints.Min;
+import jakarta.validation.constraints.NotBlank;
 import jakarta.validation.constraints.Size;
 import java.io.IOException;
 import java.io.OutputStream;
@@ -76,7 +78,7 @@ class TrialController {
 
     /** An address that is not in the fleet. */
     record TryAddress(
-            @Size(min = 1, max = 253) String host,
+            @NotBlank @HostName @Size(max = 253) String host,
             @Min(1) @Max(65_535) int port,
             long credentialSet,
             boolean allowTelnet) {}
@@ -92,7 +94,7 @@ class TrialController {
 
     private record Place(String site, Target target) {}
 
-    @Audited("tried a platform on a device")
+    @Audited(value = "tried a platform on a device", when = Audited.When.AROUND)
     @PostMapping(path = "/api/platforms/{name}/try", produces = LINES)
     @ApiResponse(
             responseCode = "200",

@@ -12,21 +12,21 @@ class AuditChainTest {
 
     @Test
     void everyFieldCountsAndNoLetterMovesFromOneToTheNext() {
-        List<Deed> deeds = List.of(
-                deed("r.anand", "", "1.2.3.4", "copied", "a", "b"),
-                deed("r.anan", "d", "1.2.3.4", "copied", "a", "b"),
-                deed("r.anand", "", "1.2.3.4", "copieda", "", "b"),
-                deed("r.anand", "", "1.2.3.4", "copied", "ab", ""),
-                deed("r.anand", "", "1.2.3.5", "copied", "a", "b"));
+        List<AuditedAct> deeds = List.of(
+                act("r.anand", "", "1.2.3.4", "copied", "a", "b"),
+                act("r.anan", "d", "1.2.3.4", "copied", "a", "b"),
+                act("r.anand", "", "1.2.3.4", "copieda", "", "b"),
+                act("r.anand", "", "1.2.3.4", "copied", "ab", ""),
+                act("r.anand", "", "1.2.3.5", "copied", "a", "b"));
         List<byte[]> digests = new ArrayList<>();
-        for (Deed deed : deeds) digests.add(new AuditEntry(1, AT, deed, AuditChain.BEGINNING).digest());
+        for (AuditedAct act : deeds) digests.add(new AuditEntry(1, AT, act, AuditChain.BEGINNING).digest());
         assertThat(digests.stream().map(java.util.HexFormat.of()::formatHex)).doesNotHaveDuplicates();
     }
 
     @Test
     void anEntryFitsOnlyBehindTheOneBeforeIt() {
-        AuditEntry first = new AuditEntry(1, AT, deed("a", "", "", "x", "", ""), AuditChain.BEGINNING);
-        AuditEntry second = new AuditEntry(2, AT, deed("a", "", "", "x", "", ""), first.digest());
+        AuditEntry first = new AuditEntry(1, AT, act("a", "", "", "x", "", ""), AuditChain.BEGINNING);
+        AuditEntry second = new AuditEntry(2, AT, act("a", "", "", "x", "", ""), first.digest());
         assertThat(AuditChain.fits(first, AuditChain.BEGINNING)).isTrue();
         assertThat(AuditChain.fits(second, first.digest())).isTrue();
         assertThat(AuditChain.fits(second, AuditChain.BEGINNING)).isFalse();
@@ -36,13 +36,13 @@ class AuditChainTest {
     @Test
     void longTextsAreCutBetweenCharactersAndZeroBytesGo() {
         String ships = "⛴".repeat(299) + "\uD83D\uDEA2\uD83D\uDEA2";
-        Deed deed = deed("a", "", "", "x", ships, "a\0b");
-        assertThat(deed.object().codePointCount(0, deed.object().length())).isEqualTo(300);
-        assertThat(deed.object()).endsWith("…");
-        assertThat(deed.detail()).isEqualTo("a b");
+        AuditedAct act = act("a", "", "", "x", ships, "a\0b");
+        assertThat(act.object().codePointCount(0, act.object().length())).isEqualTo(300);
+        assertThat(act.object()).endsWith("…");
+        assertThat(act.detail()).isEqualTo("a b");
     }
 
-    private static Deed deed(String who, String token, String from, String act, String object, String detail) {
-        return new Deed(who, token, from, act, object, detail, AuditOutcome.DONE);
+    private static AuditedAct act(String who, String token, String from, String act, String object, String detail) {
+        return new AuditedAct(who, token, from, act, object, detail, AuditOutcome.DONE);
     }
 }

@@ -2,8 +2,15 @@ package chaperone.server.job;
 
 import static org.assertj.core.api.Assertions.assertThat;
 
+import chaperone.connect.ConversationLimits;
+import chaperone.connect.ConversationLimits.Permit;
 import chaperone.server.job.DeviceLease.Lease;
 import chaperone.server.support.TestPostgres;
+import chaperone.server.support.TestServer;
+import java.sql.Connection;
+import java.sql.SQLException;
+import java.sql.Statement;
+import java.time.Duration;
 import java.util.List;
 import java.util.Set;
 import java.util.concurrent.ConcurrentHashMap;
@@ -19,22 +26,27 @@ import org.postgresql.ds.PGSimpleDataSource;
 
 /** Two server processes at one database, each with leases of its own. */
 class DeviceLeaseTest {
+    private PGSimpleDataSource database;
+    private AdvisoryLocks hereLocks;
+    private AdvisoryLocks thereLocks;
     private DeviceLease here;
     private DeviceLease there;
 
     @BeforeEach
     void start() {
-        PGSimpleDataSource database = new PGSimpleDataSource();
+        database = new PGSimpleDataSource();
         database.setUrl(TestPostgres.freshDatabase());
         database.setUser("postgres");
-        here = new DeviceLease(database);
-        there = new DeviceLease(database);
+        hereLocks = new AdvisoryLocks(database);
+        thereLocks = new AdvisoryLocks(database);
+        here = new DeviceLease(hereLocks);
+        there = new DeviceLease(thereLocks);
     }
 
     @AfterEach
     void stop() {
-        here.destroy();
-        there.destroy();
+        hereLocks.end();
+        thereLocks.end();
     }
 
     @Test
@@ -57,13 +69,84 @@ class DeviceLeaseTest {
     void aProcessThatEndsLeavesItsLeases() {
         try (Lease lost = here.take(List.of("a 22"))) {
             assertThat(lost.holds("a 22")).isTrue();
-            here.destroy();
+            hereLocks.end();
             // The database ends the session a moment after its connection.
             while (true) {
                 try (Lease next = there.take(List.of("a 22"))) {
                     if (next.holds("a 22")) break;
                 }
             }
+        }
+    }
+
+    @Test
+    void whoeverHoldsALeaseLearnsThatItsConnectionBroke() throws SQLException {
+        try (Lease lease = here.take(List.of("a 22"))) {
+            AtomicInteger told = new AtomicInteger();
+            lease.whenLost(told::incrementAndGet);
+            assertThat(lease.isStillHeld()).isTrue();
+            breakConnections();
+            assertThat(lease.isStillHeld()).as("asked before a write").isFalse();
+            assertThat(lease.holds("a 22")).isFalse();
+            assertThat(told).hasValue(1);
+            lease.whenLost(told::incrementAndGet);
+            assertThat(told).as("said at once to whoever asks later").hasValue(2);
+            try (Lease next = there.take(List.of("a 22"))) {
+                assertThat(next.holds("a 22")).isTrue();
+            }
+        }
+        try (Lease again = here.take(List.of("a 22"))) {
+            assertThat(again.holds("a 22"))
+                    .as("the holder's own end took nothing from others")
+                    .isTrue();
+        }
+    }
+
+    @Test
+    void aConversationThatHangsGivesTheOtherLeasesOfItsGroupBack() {
+        try (Lease group = here.take(List.of("a 22", "b 22", "c 22"))) {
+            assertThat(group.begin("a 22")).isTrue();
+            here.giveWayToOthers();
+            assertThat(group.holds("b 22")).as("it has not lasted long").isTrue();
+            TestServer.await(
+                    () -> {
+                        here.giveWayToOthers();
+                        return !group.holds("b 22");
+                    },
+                    "the others are given back");
+            try (Lease other = there.take(List.of("a 22", "b 22"))) {
+                assertThat(other.holds("a 22")).isFalse();
+                assertThat(other.holds("b 22")).isTrue();
+                assertThat(group.begin("b 22")).as("somebody else talks to it").isFalse();
+                assertThat(group.begin("c 22")).isTrue();
+            }
+            assertThat(group.begin("b 22")).isTrue();
+        }
+    }
+
+    @Test
+    void placesHoldOverAllProcesses() throws Exception {
+        ConversationPlaces one = new ConversationPlaces(new ConversationLimits(3, 2), hereLocks, 3, 2);
+        ConversationPlaces other = new ConversationPlaces(new ConversationLimits(3, 2), thereLocks, 3, 2);
+        Permit first = one.acquire("quay", Duration.ZERO).orElseThrow();
+        Permit second = other.acquire("quay", Duration.ZERO).orElseThrow();
+        assertThat(one.acquire("quay", Duration.ZERO)).as("two at a site").isEmpty();
+        assertThat(other.acquire("quay", Duration.ZERO)).isEmpty();
+        Permit third = other.acquire("hall", Duration.ZERO).orElseThrow();
+        assertThat(one.acquire("staff", Duration.ZERO)).as("three in all").isEmpty();
+        second.close();
+        first.close();
+        Permit fourth = one.acquire("quay", Duration.ofSeconds(5)).orElseThrow();
+        third.close();
+        fourth.close();
+    }
+
+    /** As a database does that is restarted, or a firewall between. */
+    private void breakConnections() throws SQLException {
+        try (Connection connection = database.getConnection();
+                Statement statement = connection.createStatement()) {
+            statement.execute("select pg_terminate_backend(pid) from pg_locks where locktype = 'advisory'"
+                    + " and database = (select oid from pg_database where datname = current_database())");
         }
     }
 

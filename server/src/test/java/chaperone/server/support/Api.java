@@ -56,6 +56,15 @@ public final class Api {
         return this;
     }
 
+    /** The same person in the same session, at another server. */
+    public Api at(String otherAddress) {
+        Api other = new Api(otherAddress);
+        cookies.getCookieStore()
+                .getCookies()
+                .forEach(cookie -> other.cookies.getCookieStore().add(URI.create(otherAddress), cookie));
+        return other;
+    }
+
     public Answer get(String path) {
         return send("GET", path, "");
     }

@@ -105,6 +105,18 @@ public final class TestServer implements AutoCloseable {
                 ChaperoneServer.class, arguments(database, key, 0).toArray(String[]::new));
     }
 
+    /** Another server process on the same database, as far as one JVM can have two; the caller ends it. */
+    public ConfigurableApplicationContext beside() {
+        String database = context.getEnvironment().getProperty("spring.datasource.url", "");
+        Path key = Path.of(context.getEnvironment().getProperty("chaperone.key-file", ""));
+        return SpringApplication.run(
+                ChaperoneServer.class, arguments(database, key, 0).toArray(String[]::new));
+    }
+
+    public static String addressOf(ConfigurableApplicationContext context) {
+        return "http://127.0.0.1:" + context.getEnvironment().getProperty("local.server.port");
+    }
+
     /** Brings devices in from a list, as an engineer does. */
     public void bringIn(Api engineer, String csv) {
         Map<String, Object> list =
@@ -144,7 +156,7 @@ public final class TestServer implements AutoCloseable {
     }
 
     public String address() {
-        return "http://127.0.0.1:" + context.getEnvironment().getProperty("local.server.port");
+        return addressOf(context);
     }
 
     public ConfigurableApplicationContext context() {

@@ -7,12 +7,12 @@ package chaperone.server.audit;
  * @param token the name of the token that a program used; empty for a person
  * @param object what it was done to; empty if that says nothing
  */
-record Deed(
+record AuditedAct(
         String who, String token, String fromAddress, String act, String object, String detail, AuditOutcome outcome) {
     private static final int LONGEST_OBJECT = 300;
     private static final int LONGEST_DETAIL = 2000;
 
-    Deed {
+    AuditedAct {
         object = cut(object, LONGEST_OBJECT);
         detail = cut(detail, LONGEST_DETAIL);
     }

@@ -1,0 +1,72 @@
+package chaperone.server.limit;
+
+import chaperone.server.problem.ProblemAnswer;
+import jakarta.servlet.http.HttpServletRequest;
+import jakarta.servlet.http.HttpServletResponse;
+import java.io.IOException;
+import java.security.Principal;
+import java.time.Duration;
+import java.util.Optional;
+import org.jspecify.annotations.Nullable;
+import org.springframework.context.annotation.Configuration;
+import org.springframework.http.HttpStatus;
+import org.springframework.web.servlet.AsyncHandlerInterceptor;
+import org.springframework.web.servlet.config.annotation.InterceptorRegistry;
+import org.springframework.web.servlet.config.annotation.WebMvcConfigurer;
+
+/** Which requests are heavy: they take turns, or are told when to come again. */
+@Configuration(proxyBeanMethods = false)
+class HeavyRequests implements WebMvcConfigurer, AsyncHandlerInterceptor {
+    private static final Duration LONGEST_WAIT = Duration.ofSeconds(5);
+    private static final String TURN = HeavyRequests.class.getName();
+
+    private final HeavyWork work = new HeavyWork(2 * Runtime.getRuntime().availableProcessors(), 2, LONGEST_WAIT);
+
+    @Override
+    public void addInterceptors(InterceptorRegistry registry) {
+        registry.addInterceptor(this)
+                .addPathPatterns(
+                        "/api/compare/**",
+                        "/api/compare",
+                        "/api/devices/*/compare",
+                        "/api/devices/*/compare.diff",
+                        "/api/devices/*/revisions/*/lines",
+                        "/api/devices/*/revisions/*/outline",
+                        "/api/platforms/*/read",
+                        "/api/platforms/*/first-contact/check",
+                        "/api/noise-patterns/effect",
+                        "/api/imports",
+                        "/api/imports/*",
+                        "/api/consoles/*");
+    }
+
+    @Override
+    public boolean preHandle(HttpServletRequest request, HttpServletResponse response, Object handler)
+            throws IOException {
+        Principal who = request.getUserPrincipal();
+        try {
+            Optional<HeavyWork.Turn> turn = work.enter(who == null ? "" : who.getName());
+            turn.ifPresent(mine -> request.setAttribute(TURN, mine));
+            if (turn.isPresent()) return true;
+        } catch (InterruptedException e) {
+            Thread.currentThread().interrupt();
+        }
+        ProblemAnswer.write(
+                response,
+                HttpStatus.TOO_MANY_REQUESTS,
+                "busy",
+                "The server is busy with work like this, yours or others'.",
+                "Try again in a few seconds.",
+                LONGEST_WAIT);
+        return false;
+    }
+
+    @Override
+    public void afterCompletion(
+            HttpServletRequest request, HttpServletResponse response, Object handler, @Nullable Exception e) {
+        if (request.getAttribute(TURN) instanceof HeavyWork.Turn turn) {
+            request.removeAttribute(TURN);
+            turn.end();
+        }
+    }
+}
