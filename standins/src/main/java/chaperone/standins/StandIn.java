@@ -76,7 +76,14 @@ public final class StandIn implements AutoCloseable {
         private void send(String kind, Visit visit, String text) {
             String from = visit.from().getAddress().getHostAddress();
             Map<String, String> data = Map.of("account", visit.account(), "from", from, "way", visit.way());
-            syslog.send(new Syslog.Sender(device.name(), maker().toLowerCase(java.util.Locale.ROOT)), kind, data, text);
+            syslog.send(
+                    new Syslog.Sender(
+                            device.name(),
+                            maker().toLowerCase(java.util.Locale.ROOT),
+                            address().getAddress()),
+                    kind,
+                    data,
+                    text);
         }
     }
 

@@ -67,7 +67,6 @@ public final class StandIns implements AutoCloseable {
     public void close() {
         List.copyOf(byName.values()).forEach(StandIn::close);
         byName.clear();
-        syslog.close();
         runtime.close();
     }
 }

@@ -1,9 +1,9 @@
 package chaperone.standins;
 
 import java.io.IOException;
-import java.io.UncheckedIOException;
 import java.net.DatagramPacket;
 import java.net.DatagramSocket;
+import java.net.InetAddress;
 import java.net.InetSocketAddress;
 import java.nio.charset.StandardCharsets;
 import java.time.Clock;
@@ -15,25 +15,19 @@ import java.util.stream.Collectors;
  * Sends what happens on the devices as syslog (RFC 5424) over UDP (RFC 5426). The structured data carry the enterprise
  * number 32473, which RFC 5612 keeps for documentation.
  */
-public final class Syslog implements AutoCloseable {
+public final class Syslog {
     private static final int LOCAL7_NOTICE = 23 * 8 + 5;
 
-    private final DatagramSocket socket;
     private final InetSocketAddress collector;
     private final Clock clock;
 
     public Syslog(InetSocketAddress collector, Clock clock) {
-        try {
-            this.socket = new DatagramSocket();
-        } catch (IOException e) {
-            throw new UncheckedIOException("No socket for log messages", e);
-        }
         this.collector = collector;
         this.clock = clock;
     }
 
-    /** Whose message it is: a host, and the program on it. */
-    public record Sender(String host, String program) {}
+    /** Whose message it is: a host, the program on it, and the address that it sends from. */
+    public record Sender(String host, String program, InetAddress address) {}
 
     /** One message; a message that cannot be sent is lost, as UDP has it. */
     public void send(Sender sender, String kind, Map<String, String> data, String text) {
@@ -44,7 +38,7 @@ public final class Syslog implements AutoCloseable {
         String message = "<" + LOCAL7_NOTICE + ">1 " + clock.instant().truncatedTo(ChronoUnit.MILLIS) + " "
                 + sender.host() + " " + sender.program() + " - " + kind + " [session@32473" + fields + "] " + text;
         byte[] bytes = message.getBytes(StandardCharsets.UTF_8);
-        try {
+        try (DatagramSocket socket = new DatagramSocket(new InetSocketAddress(sender.address(), 0))) {
             socket.send(new DatagramPacket(bytes, bytes.length, collector));
         } catch (IOException e) {
             org.slf4j.LoggerFactory.getLogger(Syslog.class).debug("Log message lost: {}", message, e);
@@ -54,10 +48,5 @@ public final class Syslog implements AutoCloseable {
     /** RFC 5424, section 6.3.3. */
     private static String escaped(String value) {
         return value.replace("\\", "\\\\").replace("\"", "\\\"").replace("]", "\\]");
-    }
-
-    @Override
-    public void close() {
-        socket.close();
     }
 }

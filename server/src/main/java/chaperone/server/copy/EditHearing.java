@@ -6,6 +6,7 @@ import chaperone.server.fleet.Device;
 import chaperone.server.fleet.EventKind;
 import chaperone.server.fleet.FactBook;
 import chaperone.server.fleet.Fleet;
+import chaperone.server.fleet.Fleet.Sender;
 import chaperone.server.job.DeviceTurn;
 import chaperone.server.platform.PlatformShelf;
 import chaperone.server.problem.ProblemException;
@@ -64,21 +65,40 @@ class EditHearing implements DisposableBean {
     }
 
     /**
-     * Messages of devices that are not in the fleet, or that tell of something else, are passed over.
+     * Messages of devices that are not in the fleet, or that tell of something else, are passed over. What comes from an
+     * address that is not the device's own has it looked at, and is kept nowhere: anybody can have sent it.
      *
      * @param address from which the message came
      */
     void hear(LogMessage message, String address) {
-        Optional<Device> device = fleet.sender(message.host(), address);
-        if (device.isEmpty() || !tellsOfEdit(device.get(), message)) return;
-        if (waiting.size() >= MOST_WAITING || !waiting.add(device.get().id())) return;
-        transaction.executeWithoutResult(status -> fleet.find(device.get().id())
-                .ifPresent(found -> facts.note(found, EventKind.EDITED, "", who(message))));
-        wait(device.get(), MOMENT, MOST_TRIES);
+        if (!mayTellOfEdit(message)) return;
+        Optional<Sender> sender = fleet.sender(message.host(), address);
+        if (sender.isEmpty() || !tellsOfEdit(sender.get().device(), message)) return;
+        Device device = sender.get().device();
+        if (waiting.size() >= MOST_WAITING || !waiting.add(device.id())) return;
+        try {
+            if (sender.get().isOwnAddress()) note(device.id(), claim(message, address));
+        } catch (RuntimeException e) {
+            // Not noted is no reason to be deaf: the look tells what it is about.
+            LOG.error("{} said that it was edited, which could not be noted", device.name(), e);
+        }
+        wait(device, MOMENT, MOST_TRIES);
+    }
+
+    private void note(long device, String claim) {
+        transaction.executeWithoutResult(
+                status -> fleet.find(device).ifPresent(found -> facts.note(found, EventKind.EDITED, "", claim)));
     }
 
     boolean isWaiting(long device) {
         return waiting.contains(device);
+    }
+
+    /** Whether any platform would take it for that: asked first, since it costs nothing. */
+    private boolean mayTellOfEdit(LogMessage message) {
+        return platforms.current().all().stream()
+                .flatMap(platform -> platform.editedMessage().stream())
+                .anyMatch(edited -> edited.matcher(message.said()).find());
     }
 
     private boolean tellsOfEdit(Device device, LogMessage message) {
@@ -90,17 +110,26 @@ class EditHearing implements DisposableBean {
                 .isPresent();
     }
 
-    /** As far as the device tells: the account, where it came from, and by which way. */
-    private static String who(LogMessage message) {
-        StringBuilder who = new StringBuilder();
+    /** What the message says of itself, and where it came from: nobody has proved any of it. */
+    private static String claim(LogMessage message, String address) {
+        StringBuilder claim = new StringBuilder();
         for (String part : new String[] {"account", "from", "way"}) {
             Optional.ofNullable(message.data().get(part))
-                    .ifPresent(value -> who.append(who.isEmpty() ? "" : ", ")
+                    .ifPresent(value -> claim.append(claim.isEmpty() ? "claimed: " : ", ")
                             .append(part)
                             .append(' ')
-                            .append(value));
+                            .append(plain(value)));
         }
-        return who.substring(0, Math.min(who.length(), 200));
+        claim.append(claim.isEmpty() ? "" : "; ").append("message from ").append(address);
+        return claim.toString();
+    }
+
+    private static String plain(String value) {
+        String shown = value.codePoints()
+                .filter(c -> c >= ' ' && c != 0x7f && !Character.isSurrogate((char) Math.min(c, 0xffff)) || c > 0xffff)
+                .collect(StringBuilder::new, StringBuilder::appendCodePoint, StringBuilder::append)
+                .toString();
+        return shown.substring(0, Math.min(shown.length(), 60));
     }
 
     private void wait(Device device, Duration moment, int tries) {

@@ -8,6 +8,12 @@ import java.net.DatagramPacket;
 import java.net.DatagramSocket;
 import java.net.InetSocketAddress;
 import java.nio.charset.StandardCharsets;
+import java.util.ArrayList;
+import java.util.LinkedHashSet;
+import java.util.List;
+import java.util.Set;
+import java.util.concurrent.ArrayBlockingQueue;
+import java.util.concurrent.BlockingQueue;
 import org.jspecify.annotations.Nullable;
 import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
@@ -15,24 +21,38 @@ import org.springframework.beans.factory.annotation.Autowired;
 import org.springframework.context.SmartLifecycle;
 import org.springframework.stereotype.Component;
 
-/** Takes log messages by UDP (RFC 5426), one a datagram. One that cannot be read is passed over. */
+/**
+ * Takes log messages by UDP (RFC 5426), one a datagram. One thread only takes them off the socket; another deals with
+ * them in batches, in which what was said twice counts once. What comes faster is dropped, and counted.
+ */
 @Component
 class LogPort implements SmartLifecycle {
     private static final Logger LOG = LoggerFactory.getLogger(LogPort.class);
     private static final int LARGEST = 8192;
+    /** Asked of the system, which may give less. */
+    private static final int RECEIVE_BUFFER = 8 * 1024 * 1024;
+
+    private static final int MOST_WAITING = 20_000;
+    private static final int BATCH = 2000;
 
     private final Settings.Log where;
     private final EditHearing hearing;
+    private final LogCounts counts;
+    private final BlockingQueue<Said> waiting = new ArrayBlockingQueue<>(MOST_WAITING);
     private volatile @Nullable DatagramSocket socket;
 
+    /** A message as it came. */
+    private record Said(String text, String from) {}
+
     @Autowired
-    LogPort(Settings settings, EditHearing hearing) {
-        this(settings.log(), hearing);
+    LogPort(Settings settings, EditHearing hearing, LogCounts counts) {
+        this(settings.log(), hearing, counts);
     }
 
-    LogPort(Settings.Log where, EditHearing hearing) {
+    LogPort(Settings.Log where, EditHearing hearing, LogCounts counts) {
         this.where = where;
         this.hearing = hearing;
+        this.counts = counts;
     }
 
     @Override
@@ -41,16 +61,23 @@ class LogPort implements SmartLifecycle {
         DatagramSocket open;
         try {
             open = new DatagramSocket(new InetSocketAddress(where.address(), where.port()));
+            open.setReceiveBufferSize(RECEIVE_BUFFER);
         } catch (IOException e) {
             throw new UncheckedIOException("No log messages can be heard at port " + where.port(), e);
         }
         socket = open;
-        Thread thread = new Thread(() -> listen(open), "log-port");
+        counts.listensAt(where.port());
+        begin("log-port", () -> receive(open));
+        begin("log-reader", this::deal);
+    }
+
+    private static void begin(String name, Runnable work) {
+        Thread thread = new Thread(work, name);
         thread.setDaemon(true);
         thread.start();
     }
 
-    private void listen(DatagramSocket open) {
+    private void receive(DatagramSocket open) {
         DatagramPacket packet = new DatagramPacket(new byte[LARGEST], LARGEST);
         while (isRunning()) {
             try {
@@ -58,11 +85,36 @@ class LogPort implements SmartLifecycle {
                 open.receive(packet);
                 String text = new String(packet.getData(), 0, packet.getLength(), StandardCharsets.UTF_8);
                 String from = packet.getAddress().getHostAddress();
-                LogMessage.read(text).ifPresent(message -> hearing.hear(message, from));
+                counts.received();
+                if (!waiting.offer(new Said(text, from))) counts.dropped(from);
             } catch (IOException e) {
-                if (isRunning()) LOG.warn("A log message was lost", e);
+                if (isRunning()) LOG.warn("Log messages cannot be received: {}", e.getMessage());
+            }
+        }
+    }
+
+    private void deal() {
+        List<Said> batch = new ArrayList<>();
+        while (isRunning()) {
+            try {
+                batch.clear();
+                batch.add(waiting.take());
+                waiting.drainTo(batch, BATCH);
+                deal(new LinkedHashSet<>(batch));
+            } catch (InterruptedException e) {
+                Thread.currentThread().interrupt();
+                return;
+            }
+        }
+    }
+
+    private void deal(Set<Said> batch) {
+        for (Said said : batch) {
+            try {
+                LogMessage.read(said.text())
+                        .ifPresentOrElse(message -> hearing.hear(message, said.from()), counts::notRead);
             } catch (RuntimeException e) {
-                LOG.error("A log message could not be dealt with", e);
+                LOG.error("A log message from {} could not be dealt with", said.from(), e);
             }
         }
     }

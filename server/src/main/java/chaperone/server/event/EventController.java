@@ -13,7 +13,6 @@ import java.util.function.Predicate;
 import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
 import org.springframework.context.SmartLifecycle;
-import org.springframework.context.event.EventListener;
 import org.springframework.http.MediaType;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.RestController;
@@ -24,7 +23,7 @@ import org.springframework.web.servlet.mvc.method.annotation.SseEmitter;
  * for the requests that are under way: they would never end by themselves.
  */
 @RestController
-class EventController implements SmartLifecycle {
+class EventController implements SmartLifecycle, HeardListener {
     private static final Logger LOG = LoggerFactory.getLogger(EventController.class);
     private static final int MOST_PAGES = 1000;
     private static final int BEAT_SECONDS = 10;
@@ -76,8 +75,8 @@ class EventController implements SmartLifecycle {
         return page;
     }
 
-    @EventListener
-    void heard(Heard heard) {
+    @Override
+    public void heard(Heard heard) {
         if (heard.kind().equals("stop")) return;
         sender.execute(() -> send(SseEmitter.event().name(heard.kind()).data(Long.toString(heard.id()))));
     }

@@ -8,7 +8,7 @@ import org.postgresql.PGConnection;
 import org.postgresql.PGNotification;
 import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
-import org.springframework.context.ApplicationEventPublisher;
+import org.springframework.beans.factory.ObjectProvider;
 import org.springframework.context.SmartLifecycle;
 import org.springframework.stereotype.Component;
 
@@ -19,12 +19,12 @@ class EventLine implements SmartLifecycle {
     private static final int WAIT_MILLIS = 1000;
 
     private final DataSource database;
-    private final ApplicationEventPublisher publisher;
+    private final ObjectProvider<HeardListener> listeners;
     private volatile boolean running;
 
-    EventLine(DataSource database, ApplicationEventPublisher publisher) {
+    EventLine(DataSource database, ObjectProvider<HeardListener> listeners) {
         this.database = database;
-        this.publisher = publisher;
+        this.listeners = listeners;
     }
 
     @Override
@@ -41,10 +41,10 @@ class EventLine implements SmartLifecycle {
                     Statement statement = connection.createStatement()) {
                 statement.execute("listen " + Events.CHANNEL);
                 // What was said while nobody listened is lost: pages load again.
-                publisher.publishEvent(new Heard("again", 0));
+                tell(new Heard("again", 0));
                 PGConnection line = connection.unwrap(PGConnection.class);
                 while (running) passOn(line.getNotifications(WAIT_MILLIS));
-            } catch (SQLException e) {
+            } catch (SQLException | RuntimeException e) {
                 if (running) LOG.warn("The event line is broken and will be opened again: {}", e.getMessage());
                 pause();
             }
@@ -54,8 +54,19 @@ class EventLine implements SmartLifecycle {
     private void passOn(PGNotification[] notifications) {
         if (notifications == null) return;
         for (PGNotification notification : notifications) {
-            publisher.publishEvent(Heard.read(notification.getParameter()));
+            Heard.read(notification.getParameter())
+                    .ifPresentOrElse(this::tell, () -> LOG.warn("The database passed on what is no event of ours"));
         }
+    }
+
+    private void tell(Heard heard) {
+        listeners.orderedStream().forEach(listener -> {
+            try {
+                listener.heard(heard);
+            } catch (RuntimeException e) {
+                LOG.error("{} could not deal with {}", listener.getClass().getSimpleName(), heard, e);
+            }
+        });
     }
 
     private void pause() {

@@ -1,9 +1,16 @@
 package chaperone.server.event;
 
+import java.util.Optional;
+import java.util.regex.Matcher;
+import java.util.regex.Pattern;
+
 /** An event as it reaches a process: its kind and the number of what it is about. */
 public record Heard(String kind, long id) {
-    static Heard read(String message) {
-        String[] parts = message.split(" ");
-        return new Heard(parts[0], Long.parseLong(parts[1]));
+    private static final Pattern FORM = Pattern.compile("([a-z-]{1,40}) (\\d{1,18})");
+
+    /** Nothing if it is none of ours: anybody with the database's password can say something there. */
+    static Optional<Heard> read(String message) {
+        Matcher form = FORM.matcher(message);
+        return form.matches() ? Optional.of(new Heard(form.group(1), Long.parseLong(form.group(2)))) : Optional.empty();
     }
 }

@@ -2,6 +2,7 @@ package chaperone.server.fleet;
 
 import chaperone.server.event.FleetMoved;
 import chaperone.server.event.Heard;
+import chaperone.server.event.HeardListener;
 import java.sql.ResultSet;
 import java.sql.SQLException;
 import java.time.Clock;
@@ -22,7 +23,7 @@ import org.springframework.stereotype.Component;
  * fleet moves, in this process or another; whatever moves it without a word is seen a few seconds later.
  */
 @Component
-class FacetCounts {
+class FacetCounts implements HeardListener {
     private static final String COUNT = """
             select case grouping(s.name, d.role, d.release, d.platform)
                 when 7 then 'SITE' when 11 then 'ROLE' when 13 then 'RELEASE' when 14 then 'PLATFORM' else 'ALL' end as fact,
@@ -72,8 +73,8 @@ class FacetCounts {
         moves.incrementAndGet();
     }
 
-    @EventListener
-    void heard(Heard heard) {
+    @Override
+    public void heard(Heard heard) {
         if (heard.kind().equals("fleet")) moves.incrementAndGet();
     }
 

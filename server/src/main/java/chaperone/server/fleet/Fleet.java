@@ -11,6 +11,8 @@ import chaperone.server.event.Events;
 import chaperone.server.job.NewLine;
 import chaperone.server.job.Newcomer;
 import chaperone.server.problem.ProblemException;
+import java.net.InetAddress;
+import java.net.UnknownHostException;
 import java.time.Clock;
 import java.time.Instant;
 import java.util.Collection;
@@ -98,21 +100,36 @@ public class Fleet {
         return devices.findByName(name);
     }
 
+    /** @param isOwnAddress whether the message was sent from the address of the device that it names, or at which it is */
+    public record Sender(Device device, boolean isOwnAddress) {}
+
     /**
-     * The device that a message comes from: by the name it gives itself (RFC 5424 allows an address and a name with its
-     * domain, too), or by where the message was sent from. None if several devices share that address.
+     * The device that a message comes from: by where it was sent from, and among those at one address by the name that
+     * it gives itself (RFC 5424 allows an address and a name with its domain, too). What comes from elsewhere only says
+     * that it is of the device of that name.
      */
     @Transactional(readOnly = true)
-    public Optional<Device> sender(String host, String address) {
-        return named(host)
-                .or(() -> onlyOneAt(host))
-                .or(() -> named(host.split("\\.", 2)[0]))
-                .or(() -> onlyOneAt(address));
+    public Optional<Sender> sender(String host, String address) {
+        Optional<Device> claimed =
+                named(host).or(() -> onlyOneOf(devices.findByHost(host))).or(() -> named(host.split("\\.", 2)[0]));
+        List<Device> there = devices.findByHost(address);
+        Optional<Device> own = claimed.filter(device -> there.contains(device) || isAt(device, address))
+                .or(() -> onlyOneOf(there));
+        return own.map(device -> new Sender(device, true)).or(() -> claimed.map(device -> new Sender(device, false)));
     }
 
-    private Optional<Device> onlyOneAt(String host) {
-        List<Device> found = devices.findByHost(host);
+    private static Optional<Device> onlyOneOf(List<Device> found) {
         return found.size() == 1 ? Optional.of(found.get(0)) : Optional.empty();
+    }
+
+    /** A device may be kept by its name instead of its address. */
+    private static boolean isAt(Device device, String address) {
+        try {
+            InetAddress wanted = InetAddress.getByName(address);
+            return List.of(InetAddress.getAllByName(device.host())).contains(wanted);
+        } catch (UnknownHostException e) {
+            return false;
+        }
     }
 
     /** Those of the names that devices have. */

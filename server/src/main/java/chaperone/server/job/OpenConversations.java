@@ -2,16 +2,16 @@ package chaperone.server.job;
 
 import chaperone.connect.Conversation;
 import chaperone.server.event.Heard;
+import chaperone.server.event.HeardListener;
 import java.util.Map;
 import java.util.Set;
 import java.util.concurrent.ConcurrentHashMap;
 import java.util.concurrent.atomic.AtomicInteger;
-import org.springframework.context.event.EventListener;
 import org.springframework.stereotype.Component;
 
 /** The conversations that this process holds, by job, so that stopping a job ends them. */
 @Component
-class OpenConversations {
+class OpenConversations implements HeardListener {
     private final Map<Long, Set<Conversation>> byJob = new ConcurrentHashMap<>();
 
     private final AtomicInteger stops = new AtomicInteger();
@@ -32,8 +32,8 @@ class OpenConversations {
         });
     }
 
-    @EventListener
-    void heard(Heard heard) {
+    @Override
+    public void heard(Heard heard) {
         // What was said while nobody listened may have been a stop.
         if (heard.kind().equals("stop") || heard.kind().equals("again")) stops.incrementAndGet();
         if (heard.kind().equals("stop"))

@@ -7,6 +7,7 @@ import chaperone.core.platform.PlatformReader.Outcome;
 import chaperone.core.platform.Platforms;
 import chaperone.server.event.Events;
 import chaperone.server.event.Heard;
+import chaperone.server.event.HeardListener;
 import chaperone.server.problem.ProblemException;
 import java.time.Clock;
 import java.util.LinkedHashMap;
@@ -15,7 +16,6 @@ import java.util.Map;
 import java.util.Optional;
 import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
-import org.springframework.context.event.EventListener;
 import org.springframework.http.HttpStatus;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
@@ -24,7 +24,7 @@ import org.springframework.transaction.support.TransactionSynchronizationManager
 
 /** The platforms in force: those that were shipped, as people have altered them, and those that people have added. */
 @Service
-public class PlatformShelf {
+public class PlatformShelf implements HeardListener {
     private static final Logger LOG = LoggerFactory.getLogger(PlatformShelf.class);
 
     private final PlatformTextRepository texts;
@@ -70,8 +70,8 @@ public class PlatformShelf {
         return new Platforms(List.copyOf(byName.values()));
     }
 
-    @EventListener
-    void heard(Heard heard) {
+    @Override
+    public void heard(Heard heard) {
         if (heard.kind().equals("platform") || heard.kind().equals("again")) read = Optional.empty();
     }
 

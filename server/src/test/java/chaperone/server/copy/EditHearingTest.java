@@ -18,6 +18,7 @@ import java.net.DatagramPacket;
 import java.net.DatagramSocket;
 import java.net.InetSocketAddress;
 import java.nio.charset.StandardCharsets;
+import java.time.Clock;
 import java.util.List;
 import org.junit.jupiter.api.AfterAll;
 import org.junit.jupiter.api.BeforeAll;
@@ -25,6 +26,8 @@ import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.Timeout;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
+import org.junit.jupiter.params.provider.ValueSource;
+import org.springframework.jdbc.core.simple.JdbcClient;
 
 /** Devices say by their own log messages, over UDP, that they were edited. */
 @Timeout(120)
@@ -34,13 +37,15 @@ class EditHearingTest {
     private static TestServer server;
     private static Api engineer;
     private static LogPort log;
+    private static LogCounts counts;
 
     @BeforeAll
     static void start() {
         server = TestServer.start(PORT);
         engineer = server.as(Role.ENGINEER);
         server.bringIn(engineer, "127.20.1.21\n127.20.1.2\n127.20.9.31\n127.20.21.11\n");
-        log = new LogPort(new Settings.Log("127.0.0.1", PORT), server.context().getBean(EditHearing.class));
+        counts = new LogCounts(Clock.systemUTC());
+        log = new LogPort(new Settings.Log("127.0.0.1", PORT), server.context().getBean(EditHearing.class), counts);
         log.start();
     }
 
@@ -68,21 +73,74 @@ class EditHearingTest {
         assertThat(events).contains("EDITED");
     }
 
-    /** A device may give itself a longer name, its address, or nothing that anybody knows. */
+    /** A device may give itself a longer name, its address, another name, or nothing that anybody knows. */
     @ParameterizedTest
     @CsvSource(textBlock = """
-        brkw-acc-1.tern.example, 127.0.0.1
-        127.20.1.21,             127.0.0.1
+        brkw-acc-1.tern.example, 127.20.1.21
+        127.20.1.21,             127.20.1.21
         corvane,                 127.20.1.21
+        brkw-rtr-1,              127.20.1.21
         -,                       127.20.1.21
         """)
-    void isKnownByNameOrAddress(String host, String from) throws IOException {
+    void isKnownByItsAddress(String host, String from) throws IOException {
         long before = edits("brkw-acc-1");
-        send(
-                "<189>1 2026-11-24T10:00:00Z " + host + " corvane - EDITED [session@32473 account=\"r.anand\"] edited",
-                from);
+        send(edited(host), from);
         TestServer.await(() -> edits("brkw-acc-1") == before + 1, host + " was known");
+        assertThat(engineer.get("/api/devices/brkw-acc-1/events").json(200).findValuesAsString("after"))
+                .contains("claimed: account r.anand; message from 127.20.1.21");
         TestServer.await(() -> !isWaiting("brkw-acc-1"), "what it says next is news");
+    }
+
+    /** Anybody can send such a message: it names no one, and all it does is to have the device looked at. */
+    @ParameterizedTest
+    @ValueSource(strings = {"brkw-acc-1", "brkw-acc-1.tern.example", "127.20.1.21"})
+    void whatComesFromElsewhereIsHearsay(String host) throws IOException {
+        long before = edits("brkw-acc-1");
+        send(edited(host), "127.0.0.1");
+        TestServer.await(() -> isWaiting("brkw-acc-1"), "it is to be looked at");
+        TestServer.await(() -> !isWaiting("brkw-acc-1"), "it is looked at");
+        assertThat(edits("brkw-acc-1")).isEqualTo(before);
+    }
+
+    /** The look comes all the same, and the next message is heard again. */
+    @Test
+    void whatCannotBeNotedMakesNobodyDeaf() throws IOException {
+        JdbcClient database = server.context().getBean(JdbcClient.class);
+        database.sql("alter table device_event add constraint no_notes check (kind <> 'EDITED') not valid")
+                .update();
+        try {
+            for (int i = 0; i < 2; i++) {
+                send(edited("brkw-acc-1"), "127.20.1.21");
+                TestServer.await(() -> isWaiting("brkw-acc-1"), "it is to be looked at");
+                TestServer.await(() -> !isWaiting("brkw-acc-1"), "it is looked at");
+            }
+        } finally {
+            database.sql("alter table device_event drop constraint no_notes").update();
+        }
+    }
+
+    /** Nothing is lost unnoticed: what was sent is what came, and what the system says that it dropped. */
+    @Test
+    void aFloodIsCounted() throws IOException {
+        LogCounts.View before = counts.view();
+        int sent = 30_000;
+        byte[] bytes = "<189>1 - nobody corvane - OTHER - x".getBytes(StandardCharsets.UTF_8);
+        try (DatagramSocket socket = new DatagramSocket(new InetSocketAddress("127.0.0.1", 0))) {
+            for (int i = 0; i < sent; i++)
+                socket.send(new DatagramPacket(bytes, bytes.length, new InetSocketAddress("127.0.0.1", PORT)));
+        }
+        TestServer.await(
+                () -> {
+                    LogCounts.View now = counts.view();
+                    long came = now.received() - before.received();
+                    return came + now.droppedBySystem() - before.droppedBySystem() >= sent;
+                },
+                "every message is accounted for");
+        assertThat(counts.view().received() - before.received()).isGreaterThan(sent / 2);
+    }
+
+    private static String edited(String host) {
+        return "<189>1 2026-11-24T10:00:00Z " + host + " corvane - EDITED [session@32473 account=\"r.anand\"] edited";
     }
 
     private static long edits(String device) {
