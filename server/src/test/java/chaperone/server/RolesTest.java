@@ -134,6 +134,8 @@ class RolesTest {
         GET    /api/accounts                                  | ADMINISTRATOR
         POST   /api/accounts                                  | ADMINISTRATOR
         PUT    /api/accounts/{name}                           | ADMINISTRATOR
+        GET    /api/housekeeping                              | VIEWER
+        PUT    /api/housekeeping/{kind}                       | ADMINISTRATOR
         GET    /api/log-messages                              | VIEWER
         GET    /api/tokens                                    | ADMINISTRATOR
         DELETE /api/tokens/{id}                               | ADMINISTRATOR

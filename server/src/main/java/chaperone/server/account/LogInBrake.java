@@ -1,5 +1,6 @@
 package chaperone.server.account;
 
+import chaperone.server.housekeeping.Nightly;
 import chaperone.server.problem.ProblemException;
 import java.time.Clock;
 import java.time.Duration;
@@ -22,7 +23,7 @@ import org.springframework.transaction.annotation.Transactional;
  * that strangers can slow each other down and lock nobody out.
  */
 @Component
-class LogInBrake {
+class LogInBrake implements Nightly {
     static final int FREE_FOR_ACCOUNT = 5;
     static final int FREE_FOR_ADDRESS = 50;
     static final Duration FIRST_WAIT = Duration.ofSeconds(30);
@@ -131,8 +132,9 @@ class LogInBrake {
     }
 
     /** What was counted long ago counts no more, and places that were not used for long are usual no more. */
+    @Override
     @Transactional
-    public void forget() {
+    public void tidyUp() {
         Instant now = clock.instant();
         database.sql("delete from log_in_brake where last_at < ?")
                 .param(java.sql.Timestamp.from(now.minus(Duration.ofDays(1))))

@@ -107,7 +107,7 @@ class KeepingController {
     }
 
     /** Thins out by this rule, once, now. */
-    @Audited("thinned out revisions")
+    @Audited(value = "thinned out revisions", when = Audited.When.AROUND)
     @PostMapping("/retention/thin")
     public Thinned thin(@Valid @RequestBody RetentionInput input) {
         Thinned thinned = retention.thin(input.keepCount(), input.keepDays());
@@ -129,7 +129,7 @@ class KeepingController {
     }
 
     /** Begins a pass over all contents. */
-    @Audited("asked for an integrity pass")
+    @Audited(value = "asked for an integrity pass", when = Audited.When.AROUND)
     @PostMapping("/integrity")
     @ResponseStatus(HttpStatus.ACCEPTED)
     public void check(Principal principal) {

@@ -11,6 +11,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.TreeMap;
+import java.util.TreeSet;
 import org.springframework.jdbc.core.simple.JdbcClient;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.support.TransactionTemplate;
@@ -50,6 +51,8 @@ class Retention {
             where t.added + t.removed + t.altered > 0 and not exists (
               select 1 from table_reading n
               where n.device_id = t.device_id and n.kind = t.kind and n.number < t.number)""";
+
+    private static final int PORTION = 1000;
 
     private final JdbcClient database;
     private final Fleet fleet;
@@ -135,27 +138,41 @@ class Retention {
     private int thinReadings(int keepCount, int keepDays) {
         List<Long> ids = dueReadings(keepCount, keepDays).stream().map(Due::id).toList();
         if (ids.isEmpty()) return 0;
-        Integer gone = transaction.execute(status -> {
-            int removed = database.sql("delete from table_reading where id in (:ids)")
-                    .param("ids", ids)
-                    .update();
-            database.sql(FIRST_READINGS).update();
-            return removed;
-        });
-        return gone == null ? 0 : gone;
+        int gone = 0;
+        for (List<Long> portion : portions(ids)) {
+            Integer removed = transaction.execute(status -> {
+                int some = database.sql("delete from table_reading where id in (:ids)")
+                        .param("ids", portion)
+                        .update();
+                database.sql(FIRST_READINGS).update();
+                return some;
+            });
+            gone += removed == null ? 0 : removed;
+        }
+        return gone;
+    }
+
+    /** A statement takes 65,535 parameters at the most, and none should hold its locks for long. */
+    static List<List<Long>> portions(List<Long> ids) {
+        List<List<Long>> portions = new ArrayList<>();
+        for (int from = 0; from < ids.size(); from += PORTION)
+            portions.add(ids.subList(from, Math.min(ids.size(), from + PORTION)));
+        return portions;
     }
 
     private int remove(String device, List<Due> due) {
-        List<Long> ids = due.stream().map(Due::id).toList();
-        database.sql("update copy set saved_id = null where saved_id in (:ids)")
-                .param("ids", ids)
-                .update();
-        int copies = database.sql("delete from copy where running_id in (:ids)")
-                .param("ids", ids)
-                .update();
-        database.sql("delete from revision where id in (:ids)")
-                .param("ids", ids)
-                .update();
+        int copies = 0;
+        for (List<Long> ids : portions(due.stream().map(Due::id).toList())) {
+            database.sql("update copy set saved_id = null where saved_id in (:ids)")
+                    .param("ids", ids)
+                    .update();
+            copies += database.sql("delete from copy where running_id in (:ids)")
+                    .param("ids", ids)
+                    .update();
+            database.sql("delete from revision where id in (:ids)")
+                    .param("ids", ids)
+                    .update();
+        }
         fleet.named(device).ifPresent(found -> {
             for (ConfigKind kind : ConfigKind.values()) compareAnew(found, kind, due);
         });
@@ -165,11 +182,12 @@ class Retention {
     /** Counts of a revision are against the one before it, which may be another now. */
     private void compareAnew(Device device, ConfigKind kind, List<Due> gone) {
         Optional<Revision> before = Optional.empty();
+        TreeSet<Integer> lost = new TreeSet<>();
+        for (Due due : gone) if (due.isOf(kind)) lost.add(due.number());
         for (Revision revision : revisions.all(device.id(), kind)) {
             int last = before.map(Revision::number).orElse(0);
-            boolean hasLostNeighbour = gone.stream()
-                    .anyMatch(due -> due.isOf(kind) && due.number() > last && due.number() < revision.number());
-            if (hasLostNeighbour) history.compareAnew(device, before, revision);
+            Integer next = lost.higher(last);
+            if (next != null && next < revision.number()) history.compareAnew(device, before, revision);
             before = Optional.of(revision);
         }
     }

@@ -50,9 +50,13 @@ public final class SecretBox {
 
     /** @param place what the secret belongs to; needed again to open it */
     public byte[] seal(String secret, String place) {
+        return seal(secret.getBytes(StandardCharsets.UTF_8), place);
+    }
+
+    public byte[] seal(byte[] secret, String place) {
         byte[] nonce = new byte[NONCE_BYTES];
         random.nextBytes(nonce);
-        byte[] sealed = run(Cipher.ENCRYPT_MODE, nonce, secret.getBytes(StandardCharsets.UTF_8), place);
+        byte[] sealed = run(Cipher.ENCRYPT_MODE, nonce, secret, place);
         return ByteBuffer.allocate(NONCE_BYTES + sealed.length)
                 .put(nonce)
                 .put(sealed)
@@ -61,12 +65,17 @@ public final class SecretBox {
 
     /** @throws IllegalStateException if it was sealed under another key or for another place, or was altered */
     public String open(byte[] sealed, String place) {
+        return new String(openBytes(sealed, place), StandardCharsets.UTF_8);
+    }
+
+    /** @throws IllegalStateException as {@link #open} */
+    public byte[] openBytes(byte[] sealed, String place) {
         ByteBuffer buffer = ByteBuffer.wrap(sealed);
         byte[] nonce = new byte[NONCE_BYTES];
         buffer.get(nonce);
         byte[] rest = new byte[buffer.remaining()];
         buffer.get(rest);
-        return new String(run(Cipher.DECRYPT_MODE, nonce, rest, place), StandardCharsets.UTF_8);
+        return run(Cipher.DECRYPT_MODE, nonce, rest, place);
     }
 
     /**

@@ -3,7 +3,10 @@ package chaperone.server.console;
 import static org.assertj.core.api.Assertions.assertThat;
 
 import chaperone.connect.Console;
+import chaperone.server.job.ServerPresence;
+import chaperone.server.secret.SecretBox;
 import chaperone.server.support.TestPostgres;
+import chaperone.server.support.TestServer;
 import java.io.ByteArrayOutputStream;
 import java.nio.charset.StandardCharsets;
 import java.time.Clock;
@@ -44,7 +47,48 @@ class RecorderTest {
         DataSource source = new DriverManagerDataSource(TestPostgres.freshDatabase(), "postgres", "");
         Flyway.configure().dataSource(source).load().migrate();
         database = JdbcClient.create(source);
-        recordings = new Recordings(database, Clock.systemUTC());
+        recordings = recordingsOf("here");
+    }
+
+    private static Recordings recordingsOf(String server) {
+        ServerPresence presence = new ServerPresence() {
+            @Override
+            public String name() {
+                return server;
+            }
+
+            @Override
+            public boolean isAlive(String other) {
+                return !other.equals("dead");
+            }
+        };
+        return new Recordings(database, SecretBox.withKeyFrom(TestServer.keyFile()), presence, Clock.systemUTC());
+    }
+
+    @Test
+    void recordingsOfADeadServerEndWithTheirLastPiece() {
+        Recordings ofTheDead = recordingsOf("dead");
+        long left = ofTheDead.begin("brkw-core-1", "r.anand", "chaperone");
+        ofTheDead.add(left, 0, new Recordings.Piece(4500, new byte[] {65}));
+        long goesOn = recordings.begin("brkw-core-1", "r.anand", "chaperone");
+        recordings.endThoseOfTheDead();
+        Recordings.Recording ended = recordings.find(left).orElseThrow();
+        assertThat(ended.endedAt()).contains(ended.beganAt().plusMillis(4500));
+        assertThat(recordings.find(goesOn).orElseThrow().endedAt()).isEmpty();
+    }
+
+    @Test
+    void piecesAreSealedInTheDatabase() {
+        long id = recordings.begin("brkw-core-1", "r.anand", "chaperone");
+        recordings.add(id, 0, new Recordings.Piece(0, "secret c1.7f3a".getBytes(StandardCharsets.US_ASCII)));
+        byte[] stored = database.sql("select said from console_piece where recording_id = ?")
+                .param(id)
+                .query(byte[].class)
+                .single();
+        assertThat(new String(stored, StandardCharsets.ISO_8859_1))
+                .doesNotContain("secret")
+                .doesNotContain("7f3a");
+        assertThat(kept(id)).isEqualTo("secret c1.7f3a");
     }
 
     @Test
