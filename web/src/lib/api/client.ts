@@ -45,6 +45,10 @@ export type ReadingPlan = Schemas['ReadingPlanView'];
 export type Site = Schemas['SiteView'];
 export type Account = Schemas['AccountView'];
 export type ApiToken = Schemas['TokenView'];
+export type TokenOf = Schemas['TokenOf'];
+export type LogCounts = Schemas['LogCountsView'];
+/** What grows by itself and is thinned out. */
+export type Grown = paths['/api/housekeeping/{kind}']['put']['parameters']['path']['kind'];
 export type AuditPage = Schemas['AuditPage'];
 export type Session = Schemas['Session'];
 export type Platform = Schemas['PlatformView'];

@@ -212,6 +212,22 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/call-rule": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["rule_1"];
+        put: operations["allow"];
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/compare": {
         parameters: {
             query?: never;
@@ -796,7 +812,7 @@ export interface paths {
             cookie?: never;
         };
         get?: never;
-        put: operations["keep"];
+        put: operations["keep_1"];
         post?: never;
         delete: operations["remove_5"];
         options?: never;
@@ -846,6 +862,38 @@ export interface paths {
         get?: never;
         put?: never;
         post: operations["accept"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/housekeeping": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["rules"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/housekeeping/{kind}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put: operations["keep"];
+        post?: never;
         delete?: never;
         options?: never;
         head?: never;
@@ -996,6 +1044,22 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/log-messages": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["counts"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/map": {
         parameters: {
             query?: never;
@@ -1085,7 +1149,7 @@ export interface paths {
         };
         get: operations["list_2"];
         put?: never;
-        post: operations["keep_1"];
+        post: operations["keep_2"];
         delete?: never;
         options?: never;
         head?: never;
@@ -1662,6 +1726,10 @@ export interface components {
             gaps: string[];
             text: string;
         };
+        CallRuleInput: {
+            ports: number[];
+            ranges: string;
+        };
         CheckView: {
             /** Format: int64 */
             broken?: number;
@@ -1738,7 +1806,9 @@ export interface components {
             name: string;
             note: string;
             privilegedPassword?: string;
+            ranges: string;
             serverAddress?: string;
+            sites?: string[];
         };
         CredentialSetView: {
             /** Format: date-time */
@@ -1752,7 +1822,9 @@ export interface components {
             logIns: components["schemas"]["LogInView"][];
             name: string;
             note: string;
+            ranges: string;
             serverAddress: string;
+            sites: string[];
         };
         Damaged: {
             device: string;
@@ -2065,6 +2137,10 @@ export interface components {
             stopAsked: boolean;
             title: string;
         };
+        KeepDays: {
+            /** Format: int32 */
+            keepDays: number;
+        };
         Key: {
             example: string;
             name: string;
@@ -2099,7 +2175,7 @@ export interface components {
             /** Format: int32 */
             number: number;
             /** @enum {string} */
-            outcome: "NONE" | "ADDED" | "ALREADY_KNOWN" | "SAME_DEVICE" | "NOBODY_THERE" | "NEW_REVISION" | "NOTHING_NEW" | "LOGGED_IN" | "COPIED_IN_PART" | "NO_ANSWER" | "PORT_CLOSED" | "LOGIN_REFUSED" | "NO_LOG_IN" | "PRIVILEGE_REFUSED" | "HOST_KEY_CHANGED" | "CERTIFICATE_CHANGED" | "TELNET_NOT_ALLOWED" | "NO_SHELL" | "NO_PROGRAM_INTERFACE" | "PARTLY_READABLE" | "CAPABILITY_MISSING" | "TRANSFER_REFUSED" | "FILE_DIFFERS" | "NOT_A_KNOWN_PLATFORM" | "UNEXPECTED_PROMPT" | "FELL_SILENT" | "DROPPED" | "COMMAND_REFUSED" | "TOO_LONG" | "INCOMPLETE" | "NAME_TAKEN" | "DEVICE_GONE" | "STOPPED" | "INTERNAL";
+            outcome: "NONE" | "ADDED" | "ALREADY_KNOWN" | "SAME_DEVICE" | "NOBODY_THERE" | "NEW_REVISION" | "NOTHING_NEW" | "LOGGED_IN" | "COPIED_IN_PART" | "NOT_CALLABLE" | "SET_NOT_FOR_ADDRESS" | "NO_ANSWER" | "PORT_CLOSED" | "LOGIN_REFUSED" | "NO_LOG_IN" | "PRIVILEGE_REFUSED" | "HOST_KEY_CHANGED" | "CERTIFICATE_CHANGED" | "TELNET_NOT_ALLOWED" | "NO_SHELL" | "NO_PROGRAM_INTERFACE" | "PARTLY_READABLE" | "CAPABILITY_MISSING" | "TRANSFER_REFUSED" | "FILE_DIFFERS" | "NOT_A_KNOWN_PLATFORM" | "UNEXPECTED_PROMPT" | "FELL_SILENT" | "DROPPED" | "COMMAND_REFUSED" | "TOO_LONG" | "INCOMPLETE" | "NAME_TAKEN" | "DEVICE_GONE" | "STOPPED" | "INTERNAL";
             /** Format: int32 */
             port: number;
             seen: string;
@@ -2130,6 +2206,11 @@ export interface components {
             hasPassword: boolean;
             protocols: ("SSH" | "NETCONF" | "HTTPS" | "TELNET")[];
             publicKey?: string;
+        };
+        Loser: {
+            address: string;
+            /** Format: int64 */
+            messages: number;
         };
         MadeToken: {
             token: string;
@@ -2304,7 +2385,7 @@ export interface components {
             lines: number;
             meaning: string;
             /** @enum {string} */
-            outcome: "NONE" | "ADDED" | "ALREADY_KNOWN" | "SAME_DEVICE" | "NOBODY_THERE" | "NEW_REVISION" | "NOTHING_NEW" | "LOGGED_IN" | "COPIED_IN_PART" | "NO_ANSWER" | "PORT_CLOSED" | "LOGIN_REFUSED" | "NO_LOG_IN" | "PRIVILEGE_REFUSED" | "HOST_KEY_CHANGED" | "CERTIFICATE_CHANGED" | "TELNET_NOT_ALLOWED" | "NO_SHELL" | "NO_PROGRAM_INTERFACE" | "PARTLY_READABLE" | "CAPABILITY_MISSING" | "TRANSFER_REFUSED" | "FILE_DIFFERS" | "NOT_A_KNOWN_PLATFORM" | "UNEXPECTED_PROMPT" | "FELL_SILENT" | "DROPPED" | "COMMAND_REFUSED" | "TOO_LONG" | "INCOMPLETE" | "NAME_TAKEN" | "DEVICE_GONE" | "STOPPED" | "INTERNAL";
+            outcome: "NONE" | "ADDED" | "ALREADY_KNOWN" | "SAME_DEVICE" | "NOBODY_THERE" | "NEW_REVISION" | "NOTHING_NEW" | "LOGGED_IN" | "COPIED_IN_PART" | "NOT_CALLABLE" | "SET_NOT_FOR_ADDRESS" | "NO_ANSWER" | "PORT_CLOSED" | "LOGIN_REFUSED" | "NO_LOG_IN" | "PRIVILEGE_REFUSED" | "HOST_KEY_CHANGED" | "CERTIFICATE_CHANGED" | "TELNET_NOT_ALLOWED" | "NO_SHELL" | "NO_PROGRAM_INTERFACE" | "PARTLY_READABLE" | "CAPABILITY_MISSING" | "TRANSFER_REFUSED" | "FILE_DIFFERS" | "NOT_A_KNOWN_PLATFORM" | "UNEXPECTED_PROMPT" | "FELL_SILENT" | "DROPPED" | "COMMAND_REFUSED" | "TOO_LONG" | "INCOMPLETE" | "NAME_TAKEN" | "DEVICE_GONE" | "STOPPED" | "INTERNAL";
         };
         Pair: {
             /** Format: date-time */
@@ -2567,6 +2648,10 @@ export interface components {
             /** @enum {string} */
             kind: "SAME" | "ADDED" | "REMOVED" | "MODIFIED" | "MOVED" | "NOISE";
         };
+        Rule: {
+            ports: number[];
+            ranges: string;
+        };
         RuleInput: {
             rule: string;
             zone: string;
@@ -2785,6 +2870,22 @@ export interface components {
             port: number;
             /** Format: int64 */
             uses: number;
+        };
+        View: {
+            /** Format: int64 */
+            dropped: number;
+            /** Format: int64 */
+            droppedBySystem: number;
+            /** Format: date-time */
+            lastDroppedAt?: string;
+            listening: boolean;
+            most: components["schemas"]["Loser"][];
+            /** Format: int64 */
+            notRead: number;
+            /** Format: int64 */
+            received: number;
+            /** Format: date-time */
+            since: string;
         };
         YamlToCheck: {
             yaml: string;
@@ -3166,6 +3267,48 @@ export interface operations {
                 content: {
                     "application/json": components["schemas"]["StandInView"];
                 };
+            };
+        };
+    };
+    rule_1: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Rule"];
+                };
+            };
+        };
+    };
+    allow: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["CallRuleInput"];
+            };
+        };
+        responses: {
+            /** @description No Content */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
             };
         };
     };
@@ -4124,7 +4267,7 @@ export interface operations {
             };
         };
     };
-    keep: {
+    keep_1: {
         parameters: {
             query?: never;
             header?: never;
@@ -4242,6 +4385,52 @@ export interface operations {
         requestBody: {
             content: {
                 "application/json": components["schemas"]["NewHostKey"];
+            };
+        };
+        responses: {
+            /** @description No Content */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+        };
+    };
+    rules: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": {
+                        [key: string]: number;
+                    };
+                };
+            };
+        };
+    };
+    keep: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                kind: "JOBS" | "DEVICE_EVENTS" | "CREDENTIAL_USES" | "RECORDINGS" | "ROUTINE_RUNS";
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["KeepDays"];
             };
         };
         responses: {
@@ -4483,6 +4672,26 @@ export interface operations {
             };
         };
     };
+    counts: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["View"];
+                };
+            };
+        };
+    };
     map: {
         parameters: {
             query?: never;
@@ -4627,7 +4836,7 @@ export interface operations {
             };
         };
     };
-    keep_1: {
+    keep_2: {
         parameters: {
             query?: never;
             header?: never;

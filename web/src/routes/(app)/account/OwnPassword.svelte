@@ -9,6 +9,7 @@
     { key: 'again', says: 'Once more', least: undefined, hint: '', complete: 'new-password' }
   ] as const;
   let typed = $state({ present: '', next: '', again: '' });
+  let tokensStay = $state(false);
   let changed = $state(false);
   let problem = $state<Problem | undefined>();
   const differs = $derived(typed.again !== '' && typed.again !== typed.next);
@@ -17,7 +18,9 @@
     if (differs) return;
     changed = false;
     try {
-      await need(api.PUT('/api/account/password', { body: { present: typed.present, next: typed.next } }));
+      await need(
+        api.PUT('/api/account/password', { body: { present: typed.present, next: typed.next, tokensStay } })
+      );
       typed = { present: '', next: '', again: '' };
       problem = undefined;
       changed = true;
@@ -44,10 +47,14 @@
       />
     </label>
   {/each}
+  <label class="flex items-start gap-2">
+    <input type="checkbox" class="checkbox mt-0.5" bind:checked={tokensStay} />
+    <span>Let my tokens go on. Left open, they end: whoever knew the old password may have made some.</span>
+  </label>
   {#if differs}<p class="text-error">The two are not the same.</p>{/if}
   {#if problem}<ProblemNote {problem} />{/if}
   {#if changed}<p role="status" class="text-success font-semibold">
-      Changed. Your other sessions have ended.
+      Changed. Your other sessions {tokensStay ? '' : 'and your tokens '}have ended.
     </p>{/if}
   <button class="btn btn-primary self-start" disabled={differs}>Change password</button>
 </form>

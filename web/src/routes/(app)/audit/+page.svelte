@@ -20,7 +20,7 @@
   });
   const page = $derived(Math.max(0, Number(address.params.get('page') ?? '0') || 0));
   const file = $derived(`/api/audit.csv?${new URLSearchParams(sought)}`);
-  const OUTCOME = { DONE: 'done', REFUSED: 'refused', FAILED: 'failed' };
+  const OUTCOME = { BEGUN: 'begun', DONE: 'done', REFUSED: 'refused', FAILED: 'failed' };
 
   $effect(() => {
     need(api.GET('/api/audit', { params: { query: { ...sought, page, size: SIZE } } }))
@@ -121,7 +121,8 @@
             >
             <td class="mono">{entry.from}</td>
             <td
-              >{entry.act}{#if entry.outcome !== 'DONE'}<span class="text-error font-semibold"
+              >{entry.act}{#if entry.outcome !== 'DONE'}<span
+                  class={['font-semibold', entry.outcome === 'BEGUN' ? 'text-quiet' : 'text-error']}
                   >, {OUTCOME[entry.outcome]}</span
                 >{/if}</td
             >

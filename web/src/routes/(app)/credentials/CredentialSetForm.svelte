@@ -1,5 +1,5 @@
 <script lang="ts">
-  import { untrack } from 'svelte';
+  import { onMount, untrack } from 'svelte';
   import { api, asProblem, need, type CredentialSet, type Problem } from '$lib/api/client';
   import ProblemNote from '$lib/parts/ProblemNote.svelte';
   import { draftsOf, FILE_CHOICES, free, inputOf, newLogIn, toggled } from '$lib/text/logIns';
@@ -22,7 +22,15 @@
   let privileged = $state('');
   let files = $state(given?.files ?? 'PLATFORM');
   let serverAddress = $state(given?.serverAddress ?? '');
+  let ranges = $state(given?.ranges ?? '');
+  let sites = $state<string[]>([...(given?.sites ?? [])]);
+  let known = $state<string[]>([]);
   let problem = $state<Problem | undefined>();
+  onMount(async () => {
+    const all = await need(api.GET('/api/sites')).catch(() => []);
+    known = all.map((site) => site.name);
+  });
+
   const unused = $derived(free(logIns));
   const protocols = $derived(logIns.flatMap((logIn) => logIn.protocols));
 
@@ -33,7 +41,9 @@
       logIns: logIns.map(inputOf),
       privilegedPassword: privileged === '' ? undefined : privileged,
       files,
-      serverAddress
+      serverAddress,
+      ranges,
+      sites
     };
     try {
       if (given)
@@ -105,6 +115,31 @@
         placeholder="only if addresses are translated on the way"
       />
     </label>
+    <label>
+      <span class="font-semibold">Where it may be used</span>
+      <textarea
+        class="textarea mono mt-1 w-full"
+        rows="4"
+        bind:value={ranges}
+        maxlength="20000"
+        required
+        placeholder="192.0.2.0/24&#10;198.51.100.7 - 198.51.100.20"
+        aria-describedby="ranges-say"></textarea>
+      <span id="ranges-say" class="text-quiet"
+        >An address, a first and a last one, or a prefix in each line. Its passwords go nowhere else.</span
+      >
+    </label>
+    <fieldset>
+      <legend class="font-semibold">Only at these sites</legend>
+      <p class="text-quiet">None chosen: at all of them.</p>
+      <div class="mt-1 max-h-32 overflow-y-auto">
+        {#each known as site (site)}
+          <label class="flex items-center gap-2"
+            ><input type="checkbox" class="checkbox" value={site} bind:group={sites} /> {site}</label
+          >
+        {/each}
+      </div>
+    </fieldset>
     {#if problem}<div class="col-span-2"><ProblemNote {problem} /></div>{/if}
     <div class="col-span-2 flex gap-2">
       <button class="btn btn-primary">Save</button>

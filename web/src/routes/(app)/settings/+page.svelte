@@ -6,6 +6,10 @@
   import { session } from '$lib/state/session.svelte';
   import { roleSays } from '$lib/text/role';
   import AccountForm from './AccountForm.svelte';
+  import CallRule from './CallRule.svelte';
+  import Housekeeping from './Housekeeping.svelte';
+  import LogMessages from './LogMessages.svelte';
+  import Tokens from './Tokens.svelte';
   import Keeping from './Keeping.svelte';
   import NoisePatterns from './NoisePatterns.svelte';
   import ReadingPlans from './ReadingPlans.svelte';
@@ -95,7 +99,11 @@
   </div>
 {:else if !problem}<p class="text-quiet mt-4">Loading…</p>{/if}
 
+{#if session.mayManage}<Tokens />{/if}
+<CallRule />
 <ReadingPlans />
+<LogMessages />
 <Keeping />
+<Housekeeping />
 <NoisePatterns />
 <Sites />

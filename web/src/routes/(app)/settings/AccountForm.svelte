@@ -19,12 +19,13 @@
   let role = $state(given?.role ?? 'VIEWER');
   let locked = $state(given?.locked ?? false);
   let password = $state('');
+  let tokensStay = $state(false);
   let problem = $state<Problem | undefined>();
 
   const save = once(async () => {
     try {
       if (given) {
-        const body = { fullName, role, locked, password: password === '' ? undefined : password };
+        const body = { fullName, role, locked, password: password === '' ? undefined : password, tokensStay };
         await need(api.PUT('/api/accounts/{name}', { params: { path: { name: given.name } }, body }));
       } else await need(api.POST('/api/accounts', { body: { name, fullName, role, password } }));
       onsaved();
@@ -74,6 +75,12 @@
       autocomplete="new-password"
     />
   </label>
+  {#if given && password !== ''}
+    <label class="col-span-2 flex items-center gap-2">
+      <input type="checkbox" class="checkbox" bind:checked={tokensStay} />
+      <span>Let this account’s tokens go on. Left open, they end with the old password.</span>
+    </label>
+  {/if}
   {#if given}
     <label class="col-span-2 flex items-center gap-2">
       <input type="checkbox" class="checkbox" bind:checked={locked} />

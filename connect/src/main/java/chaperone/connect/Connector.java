@@ -15,6 +15,7 @@ import org.apache.sshd.client.channel.ChannelSubsystem;
 public final class Connector implements AutoCloseable {
     private final Patience patience;
     private final SshLink ssh;
+    private final CallRule rule;
 
     /**
      * A device that was met for the first time.
@@ -23,13 +24,21 @@ public final class Connector implements AutoCloseable {
      */
     public record Met(Platform platform, Facts facts, String identity) {}
 
+    /** May call everywhere. */
     public Connector(Patience patience) {
+        this(patience, CallRule.ANY);
+    }
+
+    /** @param rule asked before each connection */
+    public Connector(Patience patience, CallRule rule) {
+        this.rule = rule;
         this.patience = patience;
         this.ssh = new SshLink(patience);
     }
 
     /** Logs in, finds out which of the platforms it is, and reads its facts. */
     public Met meet(Target target, List<Platform> platforms, ConversationListener listener) {
+        rule.check(target.endpoint());
         return switch (Greeting.of(target.endpoint(), patience)) {
             case SSH -> meetBySsh(target, platforms, listener);
             case TELNET -> meetByShell(target, platforms, listener, Greeting.TELNET);
@@ -148,6 +157,7 @@ public final class Connector implements AutoCloseable {
 
     /** A conversation with a device whose platform is known, ready to read its configuration. The caller closes it. */
     public Conversation open(Target target, Platform platform, ConversationListener listener) {
+        rule.check(target.endpoint());
         if (!(platform.dialogue() instanceof ShellDialogue dialogue)) return connect(target, platform, listener);
         ShellConversation conversation = shell(target, dialogue, listener, greeting(target, dialogue));
         try {
@@ -212,6 +222,7 @@ public final class Connector implements AutoCloseable {
 
     /** A NETCONF session, hellos exchanged. The caller closes it. */
     public NetconfConversation netconf(Target target, ConversationListener listener) {
+        rule.check(target.endpoint());
         SshLink.LoggedIn loggedIn = ssh.logIn(target, LoginProtocol.NETCONF);
         try {
             Incoming incoming = new Incoming(patience.mostBytes());
@@ -230,6 +241,7 @@ public final class Connector implements AutoCloseable {
 
     /** A connection for files, in the platform's way. The caller closes it. */
     public FileTransfer files(Target target, FileWay way) {
+        rule.check(target.endpoint());
         FileWay.Kind kind = target.login()
                 .files()
                 .kindFor(way)
@@ -249,6 +261,7 @@ public final class Connector implements AutoCloseable {
      * caller closes it.
      */
     public Console console(Target target, Console.Sink sink) {
+        rule.check(target.endpoint());
         Greeting greeting = Greeting.of(target.endpoint(), patience);
         if (greeting == Greeting.TELNET && !target.telnetAllowed()) throw telnetNotAllowed(target);
         Incoming passing = TerminalConsole.passingTo(sink);
@@ -260,6 +273,7 @@ public final class Connector implements AutoCloseable {
 
     /** The same for a device that has no command line but answers requests by HTTPS. */
     public Console requestConsole(Target target, Console.Sink sink) {
+        rule.check(target.endpoint());
         return new RequestConsole(new HttpsConversation(target, patience, ConversationListener.NONE), sink);
     }
 

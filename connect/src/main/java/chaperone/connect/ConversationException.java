@@ -7,11 +7,11 @@ public final class ConversationException extends RuntimeException {
     private final FailureKind kind;
     private final String seen;
 
-    ConversationException(FailureKind kind, Endpoint endpoint, String seen) {
+    public ConversationException(FailureKind kind, Endpoint endpoint, String seen) {
         this(kind, endpoint, seen, null);
     }
 
-    ConversationException(
+    public ConversationException(
             FailureKind kind, Endpoint endpoint, String seen, @org.jspecify.annotations.Nullable Throwable cause) {
         super(endpoint + ": " + kind + ": " + seen, cause);
         this.kind = kind;

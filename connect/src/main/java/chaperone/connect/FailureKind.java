@@ -2,6 +2,10 @@ package chaperone.connect;
 
 /** Why a conversation came to nothing. */
 public enum FailureKind {
+    /** The product may not call this address, or not at this port; nothing was sent. */
+    NOT_CALLABLE,
+    /** The credential set is not for this address; nothing was sent. */
+    SET_NOT_FOR_ADDRESS,
     /** No packet came back, or something that is not SSH answered. */
     NO_ANSWER,
     PORT_CLOSED,

@@ -1,5 +1,6 @@
 package chaperone.server;
 
+import chaperone.connect.CallRule;
 import chaperone.connect.Connector;
 import chaperone.connect.ConversationLimits;
 import chaperone.connect.Patience;
@@ -29,14 +30,16 @@ class Parts {
     }
 
     @Bean
-    Connector connector(Settings settings) {
+    Connector connector(Settings settings, CallRule rule) {
         Settings.Patience patience = settings.patience();
-        return new Connector(new Patience(
-                patience.connect(),
-                patience.logIn(),
-                patience.prompt(),
-                patience.silence(),
-                patience.whole(),
-                Patience.USUAL.mostBytes()));
+        return new Connector(
+                new Patience(
+                        patience.connect(),
+                        patience.logIn(),
+                        patience.prompt(),
+                        patience.silence(),
+                        patience.whole(),
+                        Patience.USUAL.mostBytes()),
+                rule);
     }
 }

@@ -1,6 +1,7 @@
 package chaperone.server;
 
 import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.assertThatThrownBy;
 
 import chaperone.server.account.Role;
 import chaperone.server.support.Api;
@@ -8,10 +9,14 @@ import chaperone.server.support.TestServer;
 import java.io.IOException;
 import java.io.InputStream;
 import java.io.OutputStream;
+import java.net.InetAddress;
 import java.net.InetSocketAddress;
+import java.net.ServerSocket;
 import java.net.Socket;
+import java.net.SocketTimeoutException;
 import java.net.URI;
 import java.nio.charset.StandardCharsets;
+import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.concurrent.ExecutorService;
@@ -24,6 +29,7 @@ import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.Timeout;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
+import tools.jackson.databind.JsonNode;
 
 /** What people who mean ill, or their programs, send. */
 @Timeout(180)
@@ -114,6 +120,108 @@ class AttackTest {
         Api.Answer answer = administrator.send(method, path, body == null ? "" : body);
         assertThat(answer.status()).as(answer.body()).isEqualTo(status);
         assertThat(answer.body()).contains(said);
+    }
+
+    /** Somebody with an account wants a set's password sent to a listener of their own. */
+    @Test
+    void noPasswordGoesWhereItsSetOrTheListOfRangesDoesNotAllowIt() throws Exception {
+        Api engineer = server.as(Role.ENGINEER);
+        try (ServerSocket listener = new ServerSocket(0, 5, InetAddress.getLoopbackAddress())) {
+            int port = listener.getLocalPort();
+            for (String host : List.of("127.0.0.1", "localhost", "::1", "[::ffff:127.0.0.1]")) {
+                assertThat(outcomeOf(engineer, host + (host.contains("]") ? ":" : ",") + port))
+                        .as(host)
+                        .isEqualTo("NOT_CALLABLE");
+            }
+            assertThat(outcomeOf(engineer, "127.20.1.21," + port))
+                    .as("another port")
+                    .isEqualTo("NOT_CALLABLE");
+            Map<String, Object> range = Map.of(
+                    "ranges",
+                    "127.0.0.1",
+                    "credentialSets",
+                    List.of(server.credentialSet()),
+                    "port",
+                    port,
+                    "perSecond",
+                    5);
+            long job = engineer.post("/api/imports/ranges", range)
+                    .json(202)
+                    .get("job")
+                    .asLong();
+            engineer.awaitJob(job);
+            assertThat(line(engineer, job).get("outcome").asString()).isEqualTo("NOT_CALLABLE");
+            Map<String, Object> tried = Map.of(
+                    "address",
+                    Map.of(
+                            "host",
+                            "127.0.0.1",
+                            "port",
+                            port,
+                            "credentialSet",
+                            server.credentialSet(),
+                            "allowTelnet",
+                            true));
+            assertThat(administrator
+                            .post("/api/platforms/corvane/try", tried)
+                            .json(409)
+                            .get("outcome")
+                            .asString())
+                    .isEqualTo("SET_NOT_FOR_ADDRESS");
+            listener.setSoTimeout(300);
+            assertThatThrownBy(listener::accept).as("nobody called").isInstanceOf(SocketTimeoutException.class);
+        }
+    }
+
+    /** The list of ranges allows it, the set does not: it is not opened. */
+    @Test
+    void aSetIsUsedOnlyWhereItIsFor() {
+        Map<String, Object> elsewhere = new HashMap<>(Api.credentialSet("elsewhere", "x", "y", ""));
+        elsewhere.put("ranges", "127.20.9.0/24");
+        long set = administrator
+                .post("/api/credential-sets", elsewhere)
+                .json(201)
+                .get("id")
+                .asLong();
+        Map<String, Object> list =
+                Map.of("csv", "127.20.1.22", "credentialSet", set, "port", server.devicePort(), "listName", "");
+        Api engineer = server.as(Role.ENGINEER);
+        long job = engineer.post("/api/imports", list).json(202).get("job").asLong();
+        engineer.awaitJob(job);
+        assertThat(line(engineer, job).get("outcome").asString()).isEqualTo("SET_NOT_FOR_ADDRESS");
+        elsewhere.put("ranges", " ");
+        assertThat(administrator.post("/api/credential-sets", elsewhere).status())
+                .isEqualTo(400);
+        elsewhere.put("name", "anywhere");
+        elsewhere.put("ranges", "everywhere");
+        assertThat(administrator
+                        .post("/api/credential-sets", elsewhere)
+                        .json(422)
+                        .get("detail")
+                        .asString())
+                .contains("Line 1");
+        server.bringIn(engineer, "127.20.1.22");
+        assertThat(engineer.put("/api/devices/brkw-acc-2/address", Map.of("host", "127.0.0.1", "port", 22))
+                        .json(422)
+                        .get("code")
+                        .asString())
+                .isEqualTo("not-callable");
+    }
+
+    private static String outcomeOf(Api engineer, String address) {
+        String csv = address.contains(",") ? "address,port\n" + address : address;
+        Map<String, Object> list = Map.of(
+                "csv", csv, "credentialSet", server.credentialSet(), "port", 22, "listName", "", "allowTelnet", true);
+        long job = engineer.post("/api/imports", list).json(202).get("job").asLong();
+        engineer.awaitJob(job);
+        return line(engineer, job).get("outcome").asString();
+    }
+
+    private static JsonNode line(Api engineer, long job) {
+        return engineer.get("/api/jobs/" + job + "/lines")
+                .json(200)
+                .get("lines")
+                .get(0);
     }
 
     @Test

@@ -151,7 +151,8 @@ class CredentialApiTest {
     }
 
     private static Map<String, Object> set(String name, List<Map<String, Object>> logIns, String privileged) {
-        Map<String, Object> set = new HashMap<>(Map.of("name", name, "note", "", "logIns", logIns));
+        Map<String, Object> set =
+                new HashMap<>(Map.of("name", name, "note", "", "logIns", logIns, "ranges", TestServer.RANGES));
         if (!privileged.isEmpty()) set.put("privilegedPassword", privileged);
         return set;
     }

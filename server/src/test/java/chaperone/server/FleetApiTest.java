@@ -144,7 +144,8 @@ class FleetApiTest {
     void aCredentialSetIsChangedWithoutItsPasswordsAndKeptWhileItIsUsed() {
         Map<String, Object> logIn =
                 Map.of("protocols", List.of("SSH", "NETCONF", "HTTPS", "TELNET"), "account", "chaperone", "was", 0);
-        Map<String, Object> input = Map.of("name", "switches", "note", "changed", "logIns", List.of(logIn));
+        Map<String, Object> input =
+                Map.of("name", "switches", "note", "changed", "logIns", List.of(logIn), "ranges", TestServer.RANGES);
         assertThat(administrator
                         .put("/api/credential-sets/" + switches(), input)
                         .status())

@@ -89,6 +89,7 @@ class RestartTest {
     }
 
     private static void bringIn(Api api) {
+        api.allowCalls(DEVICE_PORT);
         long set = api.makeCredentialSet("switches", DemoFleet.ACCOUNT, DemoFleet.PASSWORD, DemoFleet.ADMIN_PASSWORD);
         api.awaitJob(api.post(
                         "/api/imports",

@@ -134,6 +134,8 @@ class RolesTest {
         GET    /api/accounts                                  | ADMINISTRATOR
         POST   /api/accounts                                  | ADMINISTRATOR
         PUT    /api/accounts/{name}                           | ADMINISTRATOR
+        GET    /api/call-rule                                 | VIEWER
+        PUT    /api/call-rule                                 | ADMINISTRATOR
         GET    /api/housekeeping                              | VIEWER
         PUT    /api/housekeeping/{kind}                       | ADMINISTRATOR
         GET    /api/log-messages                              | VIEWER
@@ -273,7 +275,7 @@ class RolesTest {
         POST   | /api/imports               | {"csv":                                                   | 400
         POST   | /api/copies                | {"devices":["no-such-device"]}                           | 404
         POST   | /api/credential-sets       | {"name":"a","note":"","logIns":[]}                       | 400
-        POST   | /api/credential-sets       | {"name":"Switches","note":"","logIns":[{"protocols":["SSH"],"account":"x","password":"y"}]} | 409
+        POST   | /api/credential-sets       | {"name":"Switches","note":"","logIns":[{"protocols":["SSH"],"account":"x","password":"y"}],"ranges":"127.20.0.0/16"} | 409
         GET    | /api/devices?size=100000   |                                                           | 400
         GET    | /api/devices?query=site+is |                                                           | 400
         GET    | /api/query-help?query=     |                                                           | 400

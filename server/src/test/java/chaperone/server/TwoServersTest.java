@@ -3,6 +3,7 @@ package chaperone.server;
 import static org.assertj.core.api.Assertions.assertThat;
 
 import chaperone.server.account.Role;
+import chaperone.server.event.HeardListener;
 import chaperone.server.support.Api;
 import chaperone.server.support.TestServer;
 import chaperone.standins.StandIn;
@@ -18,6 +19,7 @@ import org.junit.jupiter.api.BeforeAll;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.Timeout;
 import org.springframework.context.ConfigurableApplicationContext;
+import org.springframework.jdbc.core.simple.JdbcClient;
 
 /** Two servers on one database: people, work and news are shared. */
 @Timeout(180)
@@ -102,5 +104,21 @@ class TwoServersTest {
             while (line != null && !line.contains(Long.toString(job))) line = events.readLine();
             assertThat(line).contains(Long.toString(job));
         }
+    }
+
+    /** Neither what is no event of ours, nor a part of the server that cannot deal with one, silences the others. */
+    @Test
+    void nothingSilencesTheEventsBetweenServers() throws Exception {
+        HeardListener broken = heard -> {
+            throw new IllegalStateException("made for this test");
+        };
+        second.getBeanFactory().registerSingleton("broken", broken);
+        JdbcClient database = server.context().getBean(JdbcClient.class);
+        for (String garbage : List.of("", "job", "job x", "job 1 2", "JOB 1", "job 99999999999999999999", "\u00e4 1"))
+            database.sql("select pg_notify('chaperone_events', ?)")
+                    .param(garbage)
+                    .query(String.class)
+                    .list();
+        whatHappensAtOneIsSeenAtTheOther();
     }
 }

@@ -173,6 +173,13 @@
             {#if logIn.publicKey}<code class="mono text-quiet block break-all">{logIn.publicKey}</code>{/if}
           </dd>
         {/each}
+        <dt class="mt-1 font-semibold">Where it may be used</dt>
+        <dd>
+          {#if set.ranges}<span class="mono whitespace-pre-line">{set.ranges}</span>{:else}<span
+              class="text-error">nowhere: nobody has said where</span
+            >{/if}
+          {#if set.sites.length > 0}<span class="text-quiet block">only at {set.sites.join(', ')}</span>{/if}
+        </dd>
         <dt class="mt-1 font-semibold">Files go by</dt>
         <dd>{FILE_CHOICES.find((choice) => choice.name === set?.files)?.title}</dd>
         <dt class="mt-1 font-semibold">This server's address as the devices see it</dt>

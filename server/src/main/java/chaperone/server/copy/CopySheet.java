@@ -28,11 +28,12 @@ class CopySheet {
               d.started_at, d.storage_total, d.storage_free, d.change_mark, d.last_copy_at,
               (select min(t.read_at) from device_table t where t.device_id = d.id) as tables_read_at,
               d.last_failure is null and d.incomplete = '' as is_well, c.version as set_version,
-              k.fingerprint, r.id as running_id, r.digest as running_digest,
+              k.fingerprint, coalesce(w.name, '') as site, r.id as running_id, r.digest as running_digest,
               r.settled_digest as running_settled, s.id as saved_id, s.digest as saved_digest,
               s.settled_digest as saved_settled
             from device d
             join credential_set c on c.id = d.credential_set_id
+            left join site w on w.id = d.site_id
             left join host_key k on k.host = d.host and k.port = d.port
             left join lateral (
               select n.id, n.digest, n.settled_digest from (
@@ -86,13 +87,14 @@ class CopySheet {
         Optional<String> fingerprint = Optional.ofNullable(row.getString("fingerprint"));
         boolean telnetAllowed = row.getBoolean("telnet_allowed");
         String name = row.getString("name");
+        String site = row.getString("site");
         String platform = row.getString("platform");
         Optional<LatestRevision> running = latest(row, "running");
         Optional<LatestRevision> saved = latest(row, "saved");
         KnownFacts facts = KnownFacts.from(row);
         Optional<Instant> tablesReadAt = KnownFacts.moment(row.getTimestamp("tables_read_at"));
         return () -> {
-            Login login = ring.open(set, version, endpoint);
+            Login login = ring.open(set, version, endpoint, site);
             Target target = new Target(endpoint, login, fingerprint, telnetAllowed);
             return new Sheet(name, platform, target, running, saved, facts, tablesReadAt);
         };

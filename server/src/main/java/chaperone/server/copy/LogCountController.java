@@ -13,7 +13,7 @@ class LogCountController {
     }
 
     @GetMapping("/api/log-messages")
-    LogCounts.View counts() {
+    LogCounts.LogCountsView counts() {
         return counts.view();
     }
 }

@@ -48,7 +48,7 @@ class LogCounts {
      * @param droppedBySystem before this process could take them
      * @param most from whom most of those came that were dropped here
      */
-    record View(
+    record LogCountsView(
             boolean listening,
             Instant since,
             long received,
@@ -80,13 +80,13 @@ class LogCounts {
         if (droppedOf.containsKey(address) || droppedOf.size() < MOST_SENDERS) droppedOf.merge(address, 1L, Long::sum);
     }
 
-    synchronized View view() {
+    synchronized LogCountsView view() {
         List<Loser> most = droppedOf.entrySet().stream()
                 .map(entry -> new Loser(entry.getKey(), entry.getValue()))
                 .sorted(Comparator.comparingLong(Loser::messages).reversed())
                 .limit(NAMED)
                 .toList();
-        return new View(
+        return new LogCountsView(
                 port != 0, since, received.get(), notRead.get(), dropped, droppedBySystem(), lastDroppedAt, most);
     }
 

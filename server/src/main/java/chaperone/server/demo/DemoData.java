@@ -8,6 +8,7 @@ import chaperone.connect.Target;
 import chaperone.core.config.ConfigBytes;
 import chaperone.server.account.AccountService;
 import chaperone.server.account.Role;
+import chaperone.server.callable.CallRules;
 import chaperone.server.copy.CopyJobs;
 import chaperone.server.copy.CopyStore;
 import chaperone.server.fleet.CredentialSets;
@@ -28,6 +29,7 @@ import java.time.Instant;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.Set;
 import java.util.concurrent.CompletableFuture;
 import java.util.concurrent.ExecutorService;
 import java.util.concurrent.Executors;
@@ -50,6 +52,9 @@ import org.springframework.stereotype.Component;
 @Profile("demo")
 @Order(2)
 class DemoData implements ApplicationRunner {
+    /** All stand-ins live there. */
+    private static final String RANGES = "127.20.0.0/16";
+
     private static final Logger LOG = LoggerFactory.getLogger(DemoData.class);
     private static final Map<String, String> SITES = Map.ofEntries(
             Map.entry("brkw", "Brackwater"),
@@ -94,6 +99,7 @@ class DemoData implements ApplicationRunner {
     private final Connector connector;
     private final DeviceTurn turn;
     private final PlatformShelf platforms;
+    private final CallRules rules;
     private final Clock clock;
     private final Path history;
     private final int port;
@@ -110,6 +116,7 @@ class DemoData implements ApplicationRunner {
             Connector connector,
             DeviceTurn turn,
             PlatformShelf platforms,
+            CallRules rules,
             Clock clock,
             @Value("${chaperone.demo.history}") Path history,
             @Value("${chaperone.demo.port}") int port) {
@@ -124,6 +131,7 @@ class DemoData implements ApplicationRunner {
         this.connector = connector;
         this.turn = turn;
         this.platforms = platforms;
+        this.rules = rules;
         this.clock = clock;
         this.history = history;
         this.port = port;
@@ -132,6 +140,7 @@ class DemoData implements ApplicationRunner {
     @Override
     public void run(ApplicationArguments arguments) throws IOException {
         if (!accounts.isEmpty()) return;
+        rules.allow(new CallRules.Rule(RANGES, Set.of(port)));
         SITES.forEach(fleet::addSite);
         keys.pin(REPLACED, port, FORMER_KEY, clock.instant().minus(Duration.ofDays(40)));
         Map<String, Long> sets = SET_OF_MAKER.entrySet().stream()
@@ -148,7 +157,12 @@ class DemoData implements ApplicationRunner {
     private long addSet(String maker, String name) {
         boolean isSwitch = maker.equals("Corvane");
         return credentials.add(Entry.simple(
-                name, "all " + maker + " devices", "chaperone", "harbour-light-7", isSwitch ? "tide-table-9" : ""));
+                name,
+                "all " + maker + " devices",
+                "chaperone",
+                "harbour-light-7",
+                isSwitch ? "tide-table-9" : "",
+                RANGES));
     }
 
     /** Several at once: each is met for real, and most of the time is waiting for it. */
@@ -173,7 +187,7 @@ class DemoData implements ApplicationRunner {
 
     private void bringIn(String name, String address, long set) {
         Endpoint endpoint = new Endpoint(address, port);
-        Target target = new Target(endpoint, credentials.open(set, endpoint), Optional.empty());
+        Target target = new Target(endpoint, credentials.open(set, endpoint, ""), Optional.empty());
         Met met = connector.meet(target, platforms.toMeetWith(Optional.empty()), ConversationListener.NONE);
         fleet.admit(target, met, set);
         long device = fleet.get(name).id();

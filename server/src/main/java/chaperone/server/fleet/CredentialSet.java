@@ -32,6 +32,8 @@ class CredentialSet {
     private FileChoice files;
 
     private String serverAddress;
+    private String ranges;
+    private String sites;
 
     @ElementCollection(fetch = FetchType.EAGER)
     @CollectionTable(name = "credential_log_in", joinColumns = @JoinColumn(name = "credential_set_id"))
@@ -51,6 +53,8 @@ class CredentialSet {
         this.privileged = new byte[0];
         this.files = FileChoice.PLATFORM;
         this.serverAddress = "";
+        this.ranges = "";
+        this.sites = "";
         this.changedAt = at;
     }
 
@@ -78,6 +82,16 @@ class CredentialSet {
         return serverAddress;
     }
 
+    /** Where it may be used: ranges of addresses, one a line; nowhere if there is none. */
+    String ranges() {
+        return ranges;
+    }
+
+    /** The sites that it is for; all of them if it names none. */
+    List<String> sites() {
+        return sites.lines().toList();
+    }
+
     byte[] privileged() {
         return privileged.clone();
     }
@@ -95,6 +109,8 @@ class CredentialSet {
         this.note = entry.note();
         this.files = entry.files();
         this.serverAddress = entry.serverAddress();
+        this.ranges = entry.where().ranges();
+        this.sites = String.join("\n", entry.where().sites());
         this.changedAt = at;
     }
 

@@ -87,6 +87,8 @@ class CredentialSetController {
             List<LogInView> logIns,
             FileChoice files,
             String serverAddress,
+            String ranges,
+            List<String> sites,
             long devices,
             Instant changedAt) {}
 
@@ -117,7 +119,11 @@ class CredentialSetController {
         }
     }
 
-    /** @param serverAddress where devices find this server, if not where it is seen to come from; may be empty */
+    /**
+     * @param serverAddress where devices find this server, if not where it is seen to come from; may be empty
+     * @param ranges where it may be used: an address, the first and the last with a hyphen between, or a prefix a line
+     * @param sites by name, if it is for some only
+     */
     record CredentialSetInput(
             @NotBlank @Size(max = 60) String name,
             @NotNull @Size(max = 500) String note,
@@ -129,7 +135,9 @@ class CredentialSetController {
                                     regexp = "|[A-Za-z0-9]([A-Za-z0-9.:-]{0,251}[A-Za-z0-9])?",
                                     message = "is no host name and no address")
                             String>
-                    serverAddress) {
+                    serverAddress,
+            @NotBlank @Size(max = 20_000) String ranges,
+            Optional<@Size(max = 200) List<@Size(max = 80) String>> sites) {
         CredentialSets.Entry entry() {
             return new CredentialSets.Entry(
                     name,
@@ -137,7 +145,8 @@ class CredentialSetController {
                     logIns.stream().map(LogInInput::entry).toList(),
                     privilegedPassword,
                     files.orElse(FileChoice.PLATFORM),
-                    serverAddress.orElse(""));
+                    serverAddress.orElse(""),
+                    new CredentialSets.Where(ranges, sites.orElse(List.of())));
         }
 
         @Override
@@ -161,6 +170,8 @@ class CredentialSetController {
                         set.logIns().stream().map(LogInView::of).toList(),
                         set.files(),
                         set.serverAddress(),
+                        set.ranges(),
+                        set.sites(),
                         users.getOrDefault(set.id(), 0L),
                         set.changedAt()))
                 .toList();

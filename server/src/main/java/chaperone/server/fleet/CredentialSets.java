@@ -1,11 +1,15 @@
 package chaperone.server.fleet;
 
+import chaperone.connect.ConversationException;
 import chaperone.connect.Endpoint;
+import chaperone.connect.FailureKind;
 import chaperone.connect.FileChoice;
 import chaperone.connect.Login;
 import chaperone.connect.LoginDetail;
 import chaperone.connect.LoginProtocol;
 import chaperone.server.audit.AuditNote;
+import chaperone.server.callable.CallRules;
+import chaperone.server.callable.HostAddresses;
 import chaperone.server.problem.ProblemException;
 import chaperone.server.secret.SecretBox;
 import java.time.Clock;
@@ -39,17 +43,38 @@ public class CredentialSets {
             List<LogInEntry> logIns,
             Optional<String> privilegedPassword,
             FileChoice files,
-            String serverAddress) {
+            String serverAddress,
+            Where where) {
 
         /** One account for every protocol, by password. */
-        public static Entry simple(String name, String note, String account, String password, String privileged) {
+        public static Entry simple(
+                String name, String note, String account, String password, String privileged, String ranges) {
             LogInEntry everywhere = new LogInEntry(
                     EnumSet.allOf(LoginProtocol.class),
                     account,
                     Optional.of(password),
                     Optional.empty(),
                     Optional.empty());
-            return new Entry(name, note, List.of(everywhere), Optional.of(privileged), FileChoice.PLATFORM, "");
+            return new Entry(
+                    name,
+                    note,
+                    List.of(everywhere),
+                    Optional.of(privileged),
+                    FileChoice.PLATFORM,
+                    "",
+                    new Where(ranges, List.of()));
+        }
+    }
+
+    /**
+     * Where a set may be used: its passwords go nowhere else.
+     *
+     * @param ranges of addresses, one a line
+     * @param sites if it is for some only
+     */
+    public record Where(String ranges, List<String> sites) {
+        public Where {
+            sites = List.copyOf(sites);
         }
     }
 
@@ -108,10 +133,28 @@ public class CredentialSets {
         lastRead.remove(id);
     }
 
-    /** The details in the clear, for one conversation with the device at {@code endpoint}; the use is recorded. */
+    /**
+     * The details in the clear, for one conversation with the device at {@code endpoint}; the use is recorded.
+     *
+     * @param site of the device; empty if it has none
+     * @throws ConversationException if the set is not for that place
+     */
     @Transactional(readOnly = true)
-    public Login open(long id, Endpoint endpoint) {
-        return open(get(id), endpoint);
+    public Login open(long id, Endpoint endpoint, String site) {
+        CredentialSet set = get(id);
+        checkPlace(set, endpoint, site);
+        uses.note(set.id(), endpoint);
+        return opened(set);
+    }
+
+    /** @throws ConversationException if the set is not for this address or this site */
+    private static void checkPlace(CredentialSet set, Endpoint endpoint, String site) {
+        boolean isSite = set.sites().isEmpty() || set.sites().contains(site);
+        if (isSite && HostAddresses.allIn(endpoint.host(), CallRules.scope(set.ranges(), "ranges"))) return;
+        throw new ConversationException(
+                FailureKind.SET_NOT_FOR_ADDRESS,
+                endpoint,
+                "\"" + set.name() + "\" is not for " + (isSite ? endpoint.host() : "site \"" + site + "\""));
     }
 
     /** For a few devices, one after the other, by somebody who knows the sets' versions: each set is opened once. */
@@ -126,11 +169,6 @@ public class CredentialSets {
             lastRead.put(id, set);
         }
         return set;
-    }
-
-    private Login open(CredentialSet set, Endpoint endpoint) {
-        uses.note(set.id(), endpoint);
-        return opened(set);
     }
 
     private Login opened(CredentialSet set) {
@@ -149,7 +187,8 @@ public class CredentialSets {
         private Ring() {}
 
         /** The details in the clear, for one conversation; the use is recorded. */
-        public Login open(long set, long version, Endpoint endpoint) {
+        public Login open(long set, long version, Endpoint endpoint, String site) {
+            checkPlace(ofVersion(set, version), endpoint, site);
             uses.note(set, endpoint);
             return opened.computeIfAbsent(new Key(set, version), key -> opened(ofVersion(key.set(), key.version())));
         }
@@ -170,6 +209,14 @@ public class CredentialSets {
     }
 
     private CredentialSet save(CredentialSet set, Entry entry) {
+        if (CallRules.scope(entry.where().ranges(), "ranges").isEmpty()) {
+            throw new ProblemException(
+                    HttpStatus.UNPROCESSABLE_CONTENT,
+                    "no-ranges",
+                    "The set does not say where it may be used.",
+                    "Name the ranges of addresses that its passwords may go to.",
+                    Map.of("field", "ranges"));
+        }
         boolean isNew = set.logIns().isEmpty();
         set.describe(entry, clock.instant());
         // The number is part of what the seal covers, so it must be there first.

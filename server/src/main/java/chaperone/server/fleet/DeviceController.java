@@ -6,10 +6,13 @@ import chaperone.core.platform.Facts;
 import chaperone.core.platform.Platform;
 import chaperone.server.audit.AuditNote;
 import chaperone.server.audit.Audited;
+import chaperone.server.callable.CallRules;
 import chaperone.server.fleet.FacetCounts.Count;
 import chaperone.server.fleet.FacetCounts.Counts;
 import chaperone.server.fleet.FacetCounts.Fact;
+import chaperone.server.job.Outcome;
 import chaperone.server.platform.PlatformShelf;
+import chaperone.server.problem.ProblemException;
 import jakarta.validation.Valid;
 import jakarta.validation.constraints.Max;
 import jakarta.validation.constraints.Min;
@@ -48,6 +51,7 @@ class DeviceController {
     private final Pairs pairs;
     private final FilteredCounts facets;
     private final PlatformShelf platforms;
+    private final CallRules rules;
     private final Clock clock;
 
     DeviceController(
@@ -59,7 +63,9 @@ class DeviceController {
             Pairs pairs,
             FilteredCounts facets,
             PlatformShelf platforms,
+            CallRules rules,
             Clock clock) {
+        this.rules = rules;
         this.fleet = fleet;
         this.search = search;
         this.devices = devices;
@@ -220,6 +226,13 @@ class DeviceController {
     @PutMapping("/{name}/address")
     @ResponseStatus(HttpStatus.NO_CONTENT)
     void move(@PathVariable String name, @Valid @RequestBody NewAddress address) {
+        rules.reason(new Endpoint(address.host(), address.port())).ifPresent(why -> {
+            throw new ProblemException(
+                    HttpStatus.UNPROCESSABLE_CONTENT,
+                    "not-callable",
+                    "This address may not be called: " + why + ".",
+                    Outcome.NOT_CALLABLE.advice());
+        });
         fleet.move(name, address.host(), address.port());
     }
 

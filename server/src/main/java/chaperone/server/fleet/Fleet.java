@@ -160,7 +160,10 @@ public class Fleet {
     /** Whom to talk to, with its log-in in the clear; counts as a use of its credential set. */
     @Transactional(readOnly = true)
     public Target target(Device device) {
-        return target(device, credentials.open(device.credentialSet(), new Endpoint(device.host(), device.port())));
+        return target(
+                device,
+                credentials.open(
+                        device.credentialSet(), new Endpoint(device.host(), device.port()), device.siteName()));
     }
 
     /** The same with a log-in of somebody's own. */

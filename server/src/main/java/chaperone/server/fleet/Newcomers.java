@@ -6,6 +6,7 @@ import chaperone.connect.ConversationException;
 import chaperone.connect.Endpoint;
 import chaperone.connect.FailureKind;
 import chaperone.connect.Target;
+import chaperone.server.callable.CallRules;
 import chaperone.server.fleet.Fleet.Admission;
 import chaperone.server.job.LineResult;
 import chaperone.server.job.LineWork;
@@ -13,20 +14,34 @@ import chaperone.server.job.NewLine;
 import chaperone.server.job.Outcome;
 import chaperone.server.platform.PlatformShelf;
 import java.util.ArrayList;
+import java.util.EnumSet;
 import java.util.List;
 import java.util.Optional;
+import java.util.Set;
 import org.springframework.stereotype.Component;
 
 /** Meets the device at an address, with one credential set after the other, and takes it into the fleet. */
 @Component
 class Newcomers {
+    /** Ways in which something answers that may be no device at all. */
+    private static final Set<FailureKind> NO_DEVICES =
+            EnumSet.of(FailureKind.NO_ANSWER, FailureKind.NOT_A_KNOWN_PLATFORM, FailureKind.TOO_LONG);
+
     private final Fleet fleet;
     private final CredentialSets credentials;
     private final HostKeys keys;
     private final Connector connector;
     private final PlatformShelf platforms;
+    private final CallRules rule;
 
-    Newcomers(Fleet fleet, CredentialSets credentials, HostKeys keys, Connector connector, PlatformShelf platforms) {
+    Newcomers(
+            Fleet fleet,
+            CredentialSets credentials,
+            HostKeys keys,
+            Connector connector,
+            PlatformShelf platforms,
+            CallRules rule) {
+        this.rule = rule;
         this.fleet = fleet;
         this.credentials = credentials;
         this.keys = keys;
@@ -70,13 +85,25 @@ class Newcomers {
     private LineResult takeWith(LineWork work, long set) {
         NewLine line = work.line();
         Endpoint endpoint = new Endpoint(line.host(), line.port());
+        // Before a password is opened: where nobody may call there is nothing to find out.
+        rule.check(endpoint);
         Target target = new Target(
                 endpoint,
-                credentials.open(set, endpoint),
+                credentials.open(set, endpoint, line.site()),
                 keys.pinned(line.host(), line.port()),
                 line.newcomer().telnetAllowed());
-        Met met = connector.meet(target, platforms.toMeetWith(line.newcomer().platform()), work::holds);
-        return result(fleet.admit(target, met, set, line));
+        return result(fleet.admit(target, met(target, work), set, line));
+    }
+
+    /** What answers and is no device is none of anybody's business: its words are not told. */
+    private Met met(Target target, LineWork work) {
+        try {
+            return connector.meet(
+                    target, platforms.toMeetWith(work.line().newcomer().platform()), work::holds);
+        } catch (ConversationException e) {
+            if (!NO_DEVICES.contains(e.kind())) throw e;
+            throw new ConversationException(e.kind(), target.endpoint(), "", e);
+        }
     }
 
     private static LineResult result(Admission admission) {

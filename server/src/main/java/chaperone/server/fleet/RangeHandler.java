@@ -2,6 +2,7 @@ package chaperone.server.fleet;
 
 import chaperone.connect.Endpoint;
 import chaperone.connect.Reach;
+import chaperone.server.callable.CallRules;
 import chaperone.server.job.JobKind;
 import chaperone.server.job.LineHandler;
 import chaperone.server.job.LineResult;
@@ -17,8 +18,10 @@ class RangeHandler implements LineHandler {
     private static final Duration PATIENCE = Duration.ofMillis(1500);
 
     private final Newcomers newcomers;
+    private final CallRules rule;
 
-    RangeHandler(Newcomers newcomers) {
+    RangeHandler(Newcomers newcomers, CallRules rule) {
+        this.rule = rule;
         this.newcomers = newcomers;
     }
 
@@ -30,10 +33,11 @@ class RangeHandler implements LineHandler {
     @Override
     public LineResult handle(LineWork work) {
         Endpoint endpoint = new Endpoint(work.line().host(), work.line().port());
+        // Not even whether something listens is found out where nobody may call.
+        rule.check(endpoint);
         return switch (Reach.of(endpoint, PATIENCE)) {
             case OPEN -> newcomers.take(work);
-            case REFUSED -> LineResult.done(Outcome.NOBODY_THERE, "something is there, but refuses this port");
-            case SILENT -> LineResult.done(Outcome.NOBODY_THERE, "");
+            case REFUSED, SILENT -> LineResult.done(Outcome.NOBODY_THERE, "");
         };
     }
 }

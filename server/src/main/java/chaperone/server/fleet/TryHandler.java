@@ -54,7 +54,7 @@ class TryHandler implements LineHandler {
         Endpoint endpoint = new Endpoint(device.host(), device.port());
         Target target = new Target(
                 endpoint,
-                credentials.open(set, endpoint),
+                credentials.open(set, endpoint, device.siteName()),
                 keys.pinned(device.host(), device.port()),
                 device.isTelnetAllowed());
         Platform platform = platforms.get(device.platform());

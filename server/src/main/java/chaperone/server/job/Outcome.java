@@ -17,6 +17,12 @@ public enum Outcome {
     COPIED_IN_PART(
             "Copied, but this may be only a part; it does not count as kept.",
             "Look at the newest revision: count it as whole if the device really has no more."),
+    NOT_CALLABLE(
+            "The address or its port is not among those that may be called; nothing was sent.",
+            "Check the address; an administrator says in the settings which ranges and ports may be called."),
+    SET_NOT_FOR_ADDRESS(
+            "The credential set is not for this address; nothing was sent.",
+            "Choose another set, or have an administrator say at the set where it may be used."),
     NO_ANSWER(
             "Nothing answered at this address.",
             "Check the address, the power and the way there; a ship answers only in berth."),

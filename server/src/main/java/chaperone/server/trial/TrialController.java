@@ -129,7 +129,7 @@ class TrialController {
         Endpoint endpoint = new Endpoint(address.host(), address.port());
         Target target = new Target(
                 endpoint,
-                credentials.open(address.credentialSet(), endpoint),
+                credentials.open(address.credentialSet(), endpoint, ""),
                 keys.pinned(address.host(), address.port()),
                 address.allowTelnet());
         return new Place("", target);

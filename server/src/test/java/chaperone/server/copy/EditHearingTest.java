@@ -122,7 +122,7 @@ class EditHearingTest {
     /** Nothing is lost unnoticed: what was sent is what came, and what the system says that it dropped. */
     @Test
     void aFloodIsCounted() throws IOException {
-        LogCounts.View before = counts.view();
+        LogCounts.LogCountsView before = counts.view();
         int sent = 30_000;
         byte[] bytes = "<189>1 - nobody corvane - OTHER - x".getBytes(StandardCharsets.UTF_8);
         try (DatagramSocket socket = new DatagramSocket(new InetSocketAddress("127.0.0.1", 0))) {
@@ -131,7 +131,7 @@ class EditHearingTest {
         }
         TestServer.await(
                 () -> {
-                    LogCounts.View now = counts.view();
+                    LogCounts.LogCountsView now = counts.view();
                     long came = now.received() - before.received();
                     return came + now.droppedBySystem() - before.droppedBySystem() >= sent;
                 },

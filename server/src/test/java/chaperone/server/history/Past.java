@@ -8,10 +8,10 @@ import java.util.List;
 import org.springframework.jdbc.core.simple.JdbcClient;
 
 /** Gives devices of a test a past: made-up running configurations, a day apart, the last one yesterday. */
-final class Past {
+public final class Past {
     private Past() {}
 
-    static void of(TestServer server, String device, List<String> texts) {
+    public static void of(TestServer server, String device, List<String> texts) {
         long id = server.context()
                 .getBean(JdbcClient.class)
                 .sql("select id from device where name = ?")

@@ -31,7 +31,7 @@ class HousekeepingTest {
         sql(
                 "insert into credential_set (name, note, privileged, changed_at, version) values ('switches', '', '', now(), 0)");
         sql(
-                "insert into routine (name, rule, zone, query, made_by, made_at) select 'nightly', 'daily 02:30', 'UTC', '', 'x', now()");
+                "insert into routine (name, rule, zone, query, devices, missed, is_on, written_by, written_at) values ('nightly', 'daily 02:30', 'UTC', '', '', 'SKIP', true, 'x', now())");
     }
 
     @Test

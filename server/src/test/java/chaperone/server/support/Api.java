@@ -149,6 +149,12 @@ public final class Api {
                 .asString();
     }
 
+    /** What an administrator says before anything can be called. */
+    public void allowCalls(int devicePort) {
+        Map<String, Object> rule = Map.of("ranges", TestServer.RANGES, "ports", List.of(devicePort));
+        assertThat(put("/api/call-rule", rule).status()).isEqualTo(204);
+    }
+
     /** One account for every protocol; gives the new set's number. */
     public long makeCredentialSet(String name, String account, String password, String privileged) {
         return post("/api/credential-sets", credentialSet(name, account, password, privileged))
@@ -160,7 +166,17 @@ public final class Api {
     public static Map<String, Object> credentialSet(String name, String account, String password, String privileged) {
         Map<String, Object> logIn = Map.of(
                 "protocols", List.of("SSH", "NETCONF", "HTTPS", "TELNET"), "account", account, "password", password);
-        return Map.of("name", name, "note", "", "logIns", List.of(logIn), "privilegedPassword", privileged);
+        return Map.of(
+                "name",
+                name,
+                "note",
+                "",
+                "logIns",
+                List.of(logIn),
+                "privilegedPassword",
+                privileged,
+                "ranges",
+                TestServer.RANGES);
     }
 
     /** As a header has them; for what another client is to do in this session. */

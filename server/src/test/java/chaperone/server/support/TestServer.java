@@ -3,6 +3,7 @@ package chaperone.server.support;
 import chaperone.server.ChaperoneServer;
 import chaperone.server.account.AccountService;
 import chaperone.server.account.Role;
+import chaperone.server.callable.CallRules;
 import chaperone.server.fleet.CredentialSets;
 import chaperone.server.fleet.CredentialSets.Entry;
 import chaperone.standins.StandIn;
@@ -22,6 +23,7 @@ import java.util.List;
 import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
+import java.util.Set;
 import java.util.concurrent.TimeUnit;
 import java.util.concurrent.locks.LockSupport;
 import java.util.function.BooleanSupplier;
@@ -30,6 +32,9 @@ import org.springframework.context.ConfigurableApplicationContext;
 
 /** The real server on a database of its own, with the demo's stand-ins; one for each test class that wants one. */
 public final class TestServer implements AutoCloseable {
+    /** All stand-ins live there. */
+    public static final String RANGES = "127.20.0.0/15";
+
     public static final String PASSWORD = "a long enough password";
 
     private ConfigurableApplicationContext context;
@@ -58,8 +63,14 @@ public final class TestServer implements AutoCloseable {
         AccountService accounts = context.getBean(AccountService.class);
         for (Role role : Role.values()) accounts.add(nameOf(role), role + " of the tests", role, PASSWORD);
         long set = context.getBean(CredentialSets.class)
-                .add(Entry.simple("switches", "", DemoFleet.ACCOUNT, DemoFleet.PASSWORD, DemoFleet.ADMIN_PASSWORD));
+                .add(Entry.simple(
+                        "switches", "", DemoFleet.ACCOUNT, DemoFleet.PASSWORD, DemoFleet.ADMIN_PASSWORD, RANGES));
+        allowCalls(context, devicePort);
         return new TestServer(context, standIns, Optional.empty(), devicePort, set);
+    }
+
+    private static void allowCalls(ConfigurableApplicationContext context, int devicePort) {
+        context.getBean(CallRules.class).allow(new CallRules.Rule(RANGES, Set.of(devicePort)));
     }
 
     /** The product as the demo starts it, with its made-up past. */

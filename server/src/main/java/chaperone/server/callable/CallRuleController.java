@@ -1,0 +1,51 @@
+package chaperone.server.callable;
+
+import chaperone.server.audit.AuditNote;
+import chaperone.server.audit.Audited;
+import jakarta.validation.Valid;
+import jakarta.validation.constraints.Max;
+import jakarta.validation.constraints.Min;
+import jakarta.validation.constraints.NotNull;
+import jakarta.validation.constraints.Size;
+import java.util.Set;
+import org.springframework.http.HttpStatus;
+import org.springframework.web.bind.annotation.GetMapping;
+import org.springframework.web.bind.annotation.PutMapping;
+import org.springframework.web.bind.annotation.RequestBody;
+import org.springframework.web.bind.annotation.ResponseStatus;
+import org.springframework.web.bind.annotation.RestController;
+
+/** Which addresses the product may call at all. */
+@RestController
+class CallRuleController {
+    private final CallRules rules;
+
+    CallRuleController(CallRules rules) {
+        this.rules = rules;
+    }
+
+    /**
+     * @param ranges one a line: an address, the first and the last with a hyphen between, or a prefix
+     * @param ports besides those at which platforms are usually reached
+     */
+    record CallRuleInput(
+            @NotNull @Size(max = 20_000) String ranges,
+            @NotNull @Size(max = 100) Set<@Min(1) @Max(65_535) Integer> ports) {}
+
+    @GetMapping("/api/call-rule")
+    CallRules.Rule rule() {
+        return rules.rule();
+    }
+
+    @Audited("set which addresses may be called")
+    @PutMapping("/api/call-rule")
+    @ResponseStatus(HttpStatus.NO_CONTENT)
+    void allow(@Valid @RequestBody CallRuleInput input) {
+        AuditNote.add(input.ranges()
+                        .lines()
+                        .map(String::strip)
+                        .filter(line -> !line.isEmpty())
+                        .toList() + ", ports " + input.ports());
+        rules.allow(new CallRules.Rule(input.ranges(), input.ports()));
+    }
+}

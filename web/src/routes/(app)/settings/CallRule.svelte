@@ -1,0 +1,78 @@
+<script lang="ts">
+  import { onMount } from 'svelte';
+  import { api, need } from '$lib/api/client';
+  import ProblemNote from '$lib/parts/ProblemNote.svelte';
+  import { Doing } from '$lib/state/doing.svelte';
+  import { session } from '$lib/state/session.svelte';
+  import { portsIn } from './ports';
+
+  let ranges = $state('');
+  let ports = $state('');
+  let isWritten = $state(false);
+  let isKept = $state(false);
+  const wanted = $derived(portsIn(ports));
+
+  const doing = new Doing(async () => {
+    const rule = await need(api.GET('/api/call-rule'));
+    if (isWritten) return;
+    ranges = rule.ranges;
+    ports = rule.ports.join(', ');
+  });
+
+  async function keep(event: SubmitEvent) {
+    event.preventDefault();
+    if (wanted === undefined) return;
+    isKept = await doing.act(async () => {
+      await need(api.PUT('/api/call-rule', { body: { ranges, ports: wanted ?? [] } }));
+      isWritten = false;
+    });
+  }
+
+  function write() {
+    isWritten = true;
+    isKept = false;
+  }
+
+  onMount(doing.load);
+</script>
+
+<section class="mt-6" aria-labelledby="calls">
+  <h2 id="calls">Where Chaperone may call</h2>
+  <p class="text-quiet max-w-3xl">
+    Nothing is sent to any other address, whatever somebody enters. Besides these ports it uses those at which
+    platforms are usually reached: 22, 23, 443, 830. A credential set narrows this further.
+  </p>
+  {#if doing.problem}<div class="mt-2"><ProblemNote problem={doing.problem} /></div>{/if}
+  <form class="panel mt-2 grid max-w-3xl grid-cols-2 gap-x-4 gap-y-2 px-4 py-3" onsubmit={keep}>
+    <label>
+      <span class="font-semibold">Ranges of addresses, one a line</span>
+      <textarea
+        class="textarea mono mt-1 w-full"
+        rows="3"
+        maxlength="20000"
+        bind:value={ranges}
+        oninput={write}
+        disabled={!session.mayManage}
+        placeholder="none: nothing can be called"></textarea>
+    </label>
+    <label>
+      <span class="font-semibold">More ports</span>
+      <input
+        class="input mono mt-1 w-full"
+        maxlength="600"
+        bind:value={ports}
+        oninput={write}
+        disabled={!session.mayManage}
+        aria-invalid={wanted === undefined}
+      />
+      {#if wanted === undefined}<span class="text-error">Numbers from 1 to 65535, with commas between.</span
+        >{/if}
+    </label>
+    {#if session.mayManage}
+      <div class="col-span-2 flex items-center gap-3">
+        <button class="btn" disabled={wanted === undefined || !isWritten}>Keep this rule</button>
+        {#if isKept}<span role="status" class="text-success font-semibold">Kept.</span>{/if}
+      </div>
+    {/if}
+  </form>
+</section>
