@@ -29,7 +29,10 @@ class DatabaseAway extends OncePerRequestFilter {
     static final String ADVICE = "Nothing was half done. Try again in a moment; it comes back by itself.";
 
     /** SQL states (ISO 9075, and PostgreSQL's): connection exceptions, operator intervention, too many connections. */
-    private static boolean isAway(String state) {
+    private static boolean isAway(SQLException e) {
+        String state = e.getSQLState();
+        // The pool says it without a state of a connection that broke under a transaction.
+        if (state == null) return "Connection is closed".equals(e.getMessage());
         return state.startsWith("08") || state.startsWith("57P") || state.equals("53300") || state.equals("55000");
     }
 
@@ -53,7 +56,7 @@ class DatabaseAway extends OncePerRequestFilter {
                     || e instanceof SQLNonTransientConnectionException
                     || e instanceof JDBCConnectionException
                     || e instanceof CannotGetJdbcConnectionException) return true;
-            if (e instanceof SQLException sql && sql.getSQLState() != null && isAway(sql.getSQLState())) return true;
+            if (e instanceof SQLException sql && isAway(sql)) return true;
         }
         return false;
     }
