@@ -2188,6 +2188,22 @@ export interface components {
             from: number;
             lines: string[];
         };
+        LogCountsView: {
+            /** Format: int64 */
+            dropped: number;
+            /** Format: int64 */
+            droppedBySystem: number;
+            /** Format: date-time */
+            lastDroppedAt?: string;
+            listening: boolean;
+            most: components["schemas"]["Loser"][];
+            /** Format: int64 */
+            notRead: number;
+            /** Format: int64 */
+            received: number;
+            /** Format: date-time */
+            since: string;
+        };
         LogIn: {
             name: string;
             password: string;
@@ -2870,22 +2886,6 @@ export interface components {
             port: number;
             /** Format: int64 */
             uses: number;
-        };
-        View: {
-            /** Format: int64 */
-            dropped: number;
-            /** Format: int64 */
-            droppedBySystem: number;
-            /** Format: date-time */
-            lastDroppedAt?: string;
-            listening: boolean;
-            most: components["schemas"]["Loser"][];
-            /** Format: int64 */
-            notRead: number;
-            /** Format: int64 */
-            received: number;
-            /** Format: date-time */
-            since: string;
         };
         YamlToCheck: {
             yaml: string;
@@ -4687,7 +4687,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": components["schemas"]["View"];
+                    "application/json": components["schemas"]["LogCountsView"];
                 };
             };
         };

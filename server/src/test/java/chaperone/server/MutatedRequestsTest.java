@@ -9,8 +9,10 @@ import java.net.URLEncoder;
 import java.nio.charset.StandardCharsets;
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Map;
 import java.util.Random;
 import java.util.Set;
+import java.util.TreeMap;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.Timeout;
 import tools.jackson.databind.JsonNode;
@@ -85,6 +87,7 @@ class MutatedRequestsTest {
             JsonNode description = administrator.get("/v3/api-docs").json(200);
             List<String> operations = operations(description);
             assertThat(operations).hasSizeGreaterThan(80);
+            Map<String, String> met = new TreeMap<>();
             for (int i = 0; i < TRIES; i++) {
                 String operation = operations.get(random.nextInt(operations.size()));
                 String method = operation.substring(0, operation.indexOf(' '));
@@ -93,12 +96,12 @@ class MutatedRequestsTest {
                 String address = address(path, described);
                 String body = body(described, description);
                 Api.Answer answer = administrator.send(method, address, body);
-                assertThat(answer.status())
-                        .as(method + " " + address + " " + body + " -> " + answer.body())
-                        .isNotIn(500, 501, 502)
-                        .isLessThan(504);
-                assertThat(answer.body()).doesNotContain("Exception:").doesNotContain("at chaperone.");
+                boolean isForeseen = answer.status() < 500 || answer.status() == 503;
+                boolean isPlain =
+                        !answer.body().contains("Exception:") && !answer.body().contains("at chaperone.");
+                if (!isForeseen || !isPlain) met.put(operation, address + " " + body + " -> " + answer.body());
             }
+            assertThat(met).isEmpty();
             administrator.get("/api/session").json(200);
         }
     }

@@ -6,16 +6,24 @@ import chaperone.server.account.Role;
 import chaperone.server.audit.Audited;
 import chaperone.server.support.Api;
 import chaperone.server.support.TestServer;
+import jakarta.validation.constraints.NotBlank;
+import jakarta.validation.constraints.NotEmpty;
+import jakarta.validation.constraints.NotNull;
+import java.lang.reflect.ParameterizedType;
+import java.util.ArrayList;
 import java.util.EnumMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Optional;
 import java.util.Set;
 import java.util.TreeSet;
+import java.util.stream.Stream;
 import org.junit.jupiter.api.AfterAll;
 import org.junit.jupiter.api.BeforeAll;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
+import org.springframework.web.bind.annotation.RequestBody;
 import org.springframework.web.bind.annotation.RequestMethod;
 import org.springframework.web.servlet.mvc.method.annotation.RequestMappingHandlerMapping;
 
@@ -209,6 +217,34 @@ class RolesTest {
         served.removeAll(List.of("GET /api/events", "POST /api/session"));
         served.removeIf(endpoint -> !endpoint.contains(" /api/"));
         assertThat(table).isEqualTo(served);
+    }
+
+    /** A field that is missing is told, or may be missing: none comes to the code as nothing. */
+    @Test
+    void everyFieldOfARequestIsNeededOrOptional() {
+        List<String> open = new ArrayList<>();
+        var mapping = server.context().getBean("requestMappingHandlerMapping", RequestMappingHandlerMapping.class);
+        mapping.getHandlerMethods().values().forEach(method -> {
+            for (var parameter : method.getMethod().getParameters()) {
+                if (parameter.isAnnotationPresent(RequestBody.class)) collectOpen(parameter.getType(), open);
+            }
+        });
+        assertThat(open).isEmpty();
+    }
+
+    private static void collectOpen(Class<?> type, List<String> open) {
+        if (!type.isRecord()) return;
+        for (var component : type.getRecordComponents()) {
+            boolean isOptional = component.getType().isPrimitive() || component.getType() == Optional.class;
+            boolean isNeeded = Stream.of(NotNull.class, NotBlank.class, NotEmpty.class)
+                    .anyMatch(each -> component.getAccessor().isAnnotationPresent(each));
+            if (!isOptional && !isNeeded) open.add(type.getSimpleName() + "." + component.getName());
+            collectOpen(component.getType(), open);
+            if (component.getGenericType() instanceof ParameterizedType list) {
+                for (var inner : list.getActualTypeArguments())
+                    if (inner instanceof Class<?> each) collectOpen(each, open);
+            }
+        }
     }
 
     @Test

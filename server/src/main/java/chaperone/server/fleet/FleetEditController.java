@@ -5,6 +5,7 @@ import chaperone.server.fleet.FleetEdit.Undone;
 import chaperone.server.fleet.FleetEdit.Wish;
 import jakarta.validation.Valid;
 import jakarta.validation.constraints.NotEmpty;
+import jakarta.validation.constraints.NotNull;
 import jakarta.validation.constraints.Pattern;
 import jakarta.validation.constraints.Size;
 import java.security.Principal;
@@ -34,8 +35,8 @@ class FleetEditController {
             Optional<@Size(max = 100) String> site,
             Optional<@Size(max = 40) String> role,
             Optional<Long> credentialSet,
-            @Size(max = 20) List<@Valid @Pattern(regexp = TAG, message = TAG_RULE) String> addTags,
-            @Size(max = 20) List<@Size(max = 40) String> removeTags) {
+            @NotNull @Size(max = 20) List<@Valid @Pattern(regexp = TAG, message = TAG_RULE) String> addTags,
+            @NotNull @Size(max = 20) List<@Size(max = 40) String> removeTags) {
         private static final String TAG = "[\\p{L}\\p{N}]([\\p{L}\\p{N} ._-]{0,38}[\\p{L}\\p{N}])?";
         private static final String TAG_RULE = "a tag has up to 40 letters, digits, blanks, dots and hyphens";
 

@@ -5,6 +5,7 @@ import jakarta.validation.Valid;
 import jakarta.validation.constraints.Max;
 import jakarta.validation.constraints.Min;
 import jakarta.validation.constraints.NotBlank;
+import jakarta.validation.constraints.NotNull;
 import jakarta.validation.constraints.Pattern;
 import jakarta.validation.constraints.Size;
 import java.security.Principal;
@@ -26,7 +27,9 @@ class HostKeyController {
     record NewHostKey(
             @NotBlank @HostName @Size(max = 253) String host,
             @Min(1) @Max(65_535) int port,
-            @Pattern(regexp = "SHA256:[A-Za-z0-9+/]{43}") String fingerprint) {}
+
+            @NotNull @Pattern(regexp = "SHA256:[A-Za-z0-9+/]{43}")
+            String fingerprint) {}
 
     @Audited("accepted a host key")
     @PostMapping("/api/host-keys")

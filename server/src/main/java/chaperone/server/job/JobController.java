@@ -7,6 +7,7 @@ import chaperone.server.problem.ProblemException;
 import jakarta.validation.Valid;
 import jakarta.validation.constraints.Max;
 import jakarta.validation.constraints.Min;
+import jakarta.validation.constraints.NotNull;
 import jakarta.validation.constraints.Size;
 import java.time.Clock;
 import java.time.Duration;
@@ -101,7 +102,9 @@ class JobController {
 
     /** @param allowTelnet whether these lines may log in by Telnet from now on; absent means no */
     record Retry(
-            @Size(max = 10_000) List<Integer> lines, Optional<Long> credentialSet, Optional<Boolean> allowTelnet) {}
+            @NotNull @Size(max = 10_000) List<@NotNull Integer> lines,
+            Optional<Long> credentialSet,
+            Optional<Boolean> allowTelnet) {}
 
     record Retried(int lines) {}
 
