@@ -2150,7 +2150,6 @@ export interface components {
             finalNewline: boolean;
             /** Format: int32 */
             lineEnds: number;
-            none: boolean;
             /** Format: int32 */
             trailingBlanks: number;
         };

@@ -14,7 +14,7 @@ import java.util.stream.IntStream;
  */
 public record LayoutDiff(int trailingBlanks, int lineEnds, boolean finalNewline) {
 
-    public boolean isNone() {
+    public boolean areNone() {
         return trailingBlanks == 0 && lineEnds == 0 && !finalNewline;
     }
 

@@ -97,7 +97,7 @@ class SpellingTest {
         assertThat(StructureDiff.between(before, after, Structure.NONE).counts().areNone())
                 .isTrue();
         assertThat(LayoutDiff.between(before, after)).isEqualTo(new LayoutDiff(1, 1, true));
-        assertThat(LayoutDiff.between(before, before).isNone()).isTrue();
+        assertThat(LayoutDiff.between(before, before).areNone()).isTrue();
     }
 
     private static String lines(String text) {
