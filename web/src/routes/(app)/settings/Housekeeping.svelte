@@ -13,13 +13,15 @@
     { kind: 'ROUTINE_RUNS', says: 'What came of routines' }
   ];
   let days = $state<Record<string, number>>({});
+  let kept = $state<Grown | undefined>();
 
   const doing = new Doing(async () => {
     days = await need(api.GET('/api/housekeeping'));
   });
 
-  const keep = (kind: Grown) =>
-    doing.act(() =>
+  async function keep(kind: Grown) {
+    kept = undefined;
+    const isDone = await doing.act(() =>
       need(
         api.PUT('/api/housekeeping/{kind}', {
           params: { path: { kind } },
@@ -27,12 +29,14 @@
         })
       )
     );
+    if (isDone) kept = kind;
+  }
 
   onMount(doing.load);
 </script>
 
 <section class="mt-6" aria-labelledby="housekeeping">
-  <h2 id="housekeeping">How long is kept what grows by itself</h2>
+  <h2 id="housekeeping">How long other records are kept</h2>
   <p class="text-quiet max-w-3xl">
     What is older goes every night. Jobs and consoles that go on stay, and so does the last run of each
     routine. The audit log is never thinned out.
@@ -51,7 +55,9 @@
           bind:value={days[kind]}
           onchange={() => keep(kind)}
           disabled={!session.mayManage}
-        /> days
+        />
+        days
+        <span role="status" class="text-success w-10 font-semibold">{kept === kind ? 'Kept.' : ''}</span>
       </span>
     {/each}
   </div>

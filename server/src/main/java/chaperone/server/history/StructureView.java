@@ -80,6 +80,8 @@ record StructureView(
                     difference.kind(),
                     difference.path().stream()
                             .map(part -> PartView.of(part, before, after).label())
+                            // A document as a whole has no name.
+                            .filter(step -> !step.isEmpty())
                             .toList(),
                     difference
                             .before()
