@@ -212,7 +212,7 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
-    "/api/call-rule": {
+    "/api/callable": {
         parameters: {
             query?: never;
             header?: never;

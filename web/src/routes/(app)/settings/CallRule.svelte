@@ -13,7 +13,7 @@
   const wanted = $derived(portsIn(ports));
 
   const doing = new Doing(async () => {
-    const rule = await need(api.GET('/api/call-rule'));
+    const rule = await need(api.GET('/api/callable'));
     if (isWritten) return;
     ranges = rule.ranges;
     ports = rule.ports.join(', ');
@@ -23,7 +23,7 @@
     event.preventDefault();
     if (wanted === undefined) return;
     isKept = await doing.act(async () => {
-      await need(api.PUT('/api/call-rule', { body: { ranges, ports: wanted ?? [] } }));
+      await need(api.PUT('/api/callable', { body: { ranges, ports: wanted ?? [] } }));
       isWritten = false;
     });
   }

@@ -35,7 +35,7 @@ class MutatedRequestsTest {
             "POST /api/session",
             "PUT /api/account/password",
             "PUT /api/accounts/{name}",
-            "PUT /api/call-rule");
+            "PUT /api/callable");
 
     private static final String[] TEXTS = {
         "",

@@ -142,8 +142,8 @@ class RolesTest {
         GET    /api/accounts                                  | ADMINISTRATOR
         POST   /api/accounts                                  | ADMINISTRATOR
         PUT    /api/accounts/{name}                           | ADMINISTRATOR
-        GET    /api/call-rule                                 | VIEWER
-        PUT    /api/call-rule                                 | ADMINISTRATOR
+        GET    /api/callable                                 | VIEWER
+        PUT    /api/callable                                 | ADMINISTRATOR
         GET    /api/housekeeping                              | VIEWER
         PUT    /api/housekeeping/{kind}                       | ADMINISTRATOR
         GET    /api/log-messages                              | VIEWER

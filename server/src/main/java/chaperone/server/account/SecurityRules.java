@@ -68,7 +68,7 @@ class SecurityRules {
         rules.requestMatchers(HttpMethod.DELETE, "/api/noise-patterns/*").hasRole(ENGINEER);
         rules.requestMatchers(HttpMethod.PUT, "/api/retention").hasRole(ADMINISTRATOR);
         rules.requestMatchers(HttpMethod.POST, "/api/retention/thin").hasRole(ADMINISTRATOR);
-        rules.requestMatchers(HttpMethod.PUT, "/api/housekeeping/*", "/api/call-rule")
+        rules.requestMatchers(HttpMethod.PUT, "/api/housekeeping/*", "/api/callable")
                 .hasRole(ADMINISTRATOR);
         rules.requestMatchers(HttpMethod.POST, "/api/integrity").hasRole(ENGINEER);
         rules.requestMatchers(HttpMethod.POST, "/api/routines/preview").hasRole(VIEWER);

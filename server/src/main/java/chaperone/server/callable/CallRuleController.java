@@ -32,13 +32,13 @@ class CallRuleController {
             @NotNull @Size(max = 20_000) String ranges,
             @NotNull @Size(max = 100) Set<@Min(1) @Max(65_535) Integer> ports) {}
 
-    @GetMapping("/api/call-rule")
+    @GetMapping("/api/callable")
     CallRules.Rule rule() {
         return rules.rule();
     }
 
     @Audited("set which addresses may be called")
-    @PutMapping("/api/call-rule")
+    @PutMapping("/api/callable")
     @ResponseStatus(HttpStatus.NO_CONTENT)
     void allow(@Valid @RequestBody CallRuleInput input) {
         AuditNote.add(input.ranges()

@@ -152,7 +152,7 @@ public final class Api {
     /** What an administrator says before anything can be called. */
     public void allowCalls(int devicePort) {
         Map<String, Object> rule = Map.of("ranges", TestServer.RANGES, "ports", List.of(devicePort));
-        assertThat(put("/api/call-rule", rule).status()).isEqualTo(204);
+        assertThat(put("/api/callable", rule).status()).isEqualTo(204);
     }
 
     /** One account for every protocol; gives the new set's number. */
