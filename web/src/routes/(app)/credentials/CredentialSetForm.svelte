@@ -115,20 +115,22 @@
         placeholder="only if addresses are translated on the way"
       />
     </label>
-    <label>
-      <span class="font-semibold">Where it may be used</span>
-      <textarea
-        class="textarea mono mt-1 w-full"
-        rows="4"
-        bind:value={ranges}
-        maxlength="20000"
-        required
-        placeholder="192.0.2.0/24&#10;198.51.100.7 - 198.51.100.20"
-        aria-describedby="ranges-say"></textarea>
-      <span id="ranges-say" class="text-quiet"
-        >An address, a first and a last one, or a prefix in each line. Its passwords go nowhere else.</span
-      >
-    </label>
+    <div>
+      <label>
+        <span class="font-semibold">Where it may be used</span>
+        <textarea
+          class="textarea mono mt-1 w-full"
+          rows="4"
+          bind:value={ranges}
+          maxlength="20000"
+          required
+          placeholder="192.0.2.0/24&#10;198.51.100.7 - 198.51.100.20"
+          aria-describedby="ranges-say"></textarea>
+      </label>
+      <p id="ranges-say" class="text-quiet">
+        An address, a first and a last one, or a prefix in each line. Its passwords go nowhere else.
+      </p>
+    </div>
     <fieldset>
       <legend class="font-semibold">Only at these sites</legend>
       <p class="text-quiet">None chosen: at all of them.</p>

@@ -13,7 +13,8 @@ public final class ConversationException extends RuntimeException {
 
     public ConversationException(
             FailureKind kind, Endpoint endpoint, String seen, @org.jspecify.annotations.Nullable Throwable cause) {
-        super(endpoint + ": " + kind + ": " + seen, cause);
+        // What was seen may hold a secret: it is not part of a message that goes to a log.
+        super(endpoint + ": " + kind, cause);
         this.kind = kind;
         this.seen = seen;
     }

@@ -251,7 +251,7 @@ class CompareTest {
         page.getByLabel("Devices by name").fill("brkw-acc-1");
         page.getByLabel("When").selectOption("cron");
         page.getByLabel("Five fields of cron").fill("61 2 * * *");
-        assertThat(page.getByRole(AriaRole.ALERT)).containsText("cannot be read");
+        assertThat(page.getByRole(AriaRole.ALERT)).containsText("Column 6: \"61\" is not a minute");
         page.getByLabel("Five fields of cron").fill("30 2 * * 1-5");
         page.getByLabel("By the clock of").selectOption("Europe/Berlin");
         assertThat(page.getByRole(AriaRole.ALERT)).hasCount(0);

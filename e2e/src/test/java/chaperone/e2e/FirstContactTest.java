@@ -39,6 +39,7 @@ class FirstContactTest {
         // It is offered the protocols that were left; without any it is refused.
         page.getByLabel("HTTPS", exactly()).last().uncheck();
         page.getByLabel("Telnet", exactly()).last().uncheck();
+        page.getByLabel("Where it may be used").fill("127.20.0.0/16");
         button(page, "Save").click();
         assertThat(page.getByRole(AriaRole.ALERT)).containsText("protocols");
         page.getByLabel("HTTPS", exactly()).last().check();

@@ -143,6 +143,11 @@ class OnboardingTest {
         page.getByLabel("Account on the devices").fill(DemoFleet.ACCOUNT);
         page.getByLabel("Password", new Page.GetByLabelOptions().setExact(true)).fill(NEW_PASSWORD);
         page.getByLabel("Password of the privileged level").fill(DemoFleet.ADMIN_PASSWORD);
+        // What is no range is told at its line, and nothing that was typed is lost.
+        page.getByLabel("Where it may be used").fill("127.20.0.0/16\nthe quay");
+        button("Save").click();
+        assertThat(page.getByRole(AriaRole.ALERT)).containsText("Line 2");
+        page.getByLabel("Where it may be used").fill("127.20.0.0/16");
         button("Save").click();
         page.getByRole(AriaRole.LINK, new Page.GetByRoleOptions().setName("quay switches"))
                 .click();

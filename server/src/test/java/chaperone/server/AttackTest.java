@@ -9,6 +9,7 @@ import chaperone.server.support.TestServer;
 import java.io.IOException;
 import java.io.InputStream;
 import java.io.OutputStream;
+import java.io.UncheckedIOException;
 import java.net.InetAddress;
 import java.net.InetSocketAddress;
 import java.net.ServerSocket;
@@ -16,6 +17,7 @@ import java.net.Socket;
 import java.net.SocketTimeoutException;
 import java.net.URI;
 import java.nio.charset.StandardCharsets;
+import java.util.ArrayList;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
@@ -222,6 +224,29 @@ class AttackTest {
                 .json(200)
                 .get("lines")
                 .get(0);
+    }
+
+    @Test
+    void streamsThatEndTogetherDoNotDisturbTheServer() throws Exception {
+        for (int round = 0; round < 3; round++) {
+            List<InputStream> streams = new ArrayList<>();
+            for (int i = 0; i < 60; i++) streams.add(administrator.stream("/api/events"));
+            for (InputStream stream : streams) assertThat(stream.read()).isPositive();
+            streams.parallelStream().forEach(AttackTest::end);
+            administrator.put("/api/sites/quay", Map.of("name", "Quay " + round));
+        }
+        try (InputStream next = administrator.stream("/api/events")) {
+            assertThat(next.read()).as("others are told all the same").isPositive();
+        }
+        administrator.get("/api/session").json(200);
+    }
+
+    private static void end(InputStream stream) {
+        try {
+            stream.close();
+        } catch (IOException e) {
+            throw new UncheckedIOException(e);
+        }
     }
 
     @Test

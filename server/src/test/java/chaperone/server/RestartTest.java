@@ -79,6 +79,44 @@ class RestartTest {
         }
     }
 
+    /** Two processes share a job; one is killed in the middle, and whoever was logged in there goes on at the other. */
+    @Test
+    void theOtherServerGoesOnWhenOneIsKilled() throws Exception {
+        String database = TestPostgres.freshDatabase();
+        Path key = TestServer.keyFile();
+        int port = freePort();
+        int otherPort = freePort();
+        try (StandIns standIns =
+                new StandIns(new InetSocketAddress("127.0.0.1", 9), Clock.systemUTC(), Duration.ZERO)) {
+            DemoStart.start(
+                    standIns, DEVICE_PORT, Optional.empty(), Clock.systemUTC().instant());
+            Process first = server(database, key, port);
+            Process second = server(database, key, otherPort);
+            try {
+                Api api = api(port);
+                bringIn(api);
+                Api other = api.at("http://127.0.0.1:" + otherPort);
+                standIns.get("brkw-acc-1").set(Fault.SLOW, 40);
+                long job = api.post("/api/copies", Map.of("devices", List.of("brkw-acc-1")))
+                        .json(202)
+                        .get("job")
+                        .asLong();
+                api.await(
+                        "/api/jobs/" + job,
+                        view -> view.get("states").get("IN_HAND").asInt() == 1);
+                first.destroyForcibly().waitFor();
+                standIns.get("brkw-acc-1").clear(Fault.SLOW);
+                assertThat(other.awaitJob(job).get("states").get("DONE").asInt())
+                        .isOne();
+                assertThat(other.get("/api/devices/brkw-acc-1/revisions").json(200))
+                        .hasSize(1);
+            } finally {
+                first.destroyForcibly();
+                second.destroyForcibly().waitFor();
+            }
+        }
+    }
+
     /** Requests under way get half a minute to end; a stream of events would take all of it. */
     private static void anOpenPageDoesNotHoldUpItsEnd(Api api, Process server) throws Exception {
         try (InputStream events = api.stream("/api/events")) {

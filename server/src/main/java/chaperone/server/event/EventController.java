@@ -68,7 +68,8 @@ class EventController implements SmartLifecycle, HeardListener {
         page.onCompletion(() -> pages.remove(page));
         page.onTimeout(() -> pages.remove(page));
         page.onError(e -> pages.remove(page));
-        if (pages.size() >= MOST_PAGES) pages.keySet().iterator().next().complete();
+        // Others may end at this very moment: then there is room.
+        if (pages.size() >= MOST_PAGES) pages.keySet().stream().findFirst().ifPresent(SseEmitter::complete);
         pages.put(page, who);
         if (!isRunning) page.complete();
         sender.execute(() -> sendTo(page, SseEmitter.event().name("again").data("0")));
