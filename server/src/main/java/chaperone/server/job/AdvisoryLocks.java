@@ -11,6 +11,7 @@ import java.util.List;
 import java.util.Optional;
 import java.util.Set;
 import java.util.concurrent.ConcurrentHashMap;
+import java.util.concurrent.ThreadLocalRandom;
 import java.util.concurrent.atomic.AtomicInteger;
 import java.util.stream.Collectors;
 import java.util.stream.Stream;
@@ -51,22 +52,40 @@ final class AdvisoryLocks {
         }
     }
 
-    /** One of each list, or nothing at all. */
+    /**
+     * One of each list, or nothing at all. One of a list is tried at a time, beginning at a place of its own for each
+     * call: within this process nobody is in the way of others, and other processes seldom are.
+     */
     Optional<Held> takeOneOfEach(List<List<String>> choices) {
         Stripe stripe = next();
-        List<List<String>> free = choices.stream()
-                .map(keys -> keys.stream().filter(held::add).toList())
-                .toList();
-        Set<String> granted = Set.of();
+        Set<String> granted = new HashSet<>();
+        boolean isComplete = false;
         try {
-            granted = stripe.lockOneOfEach(free);
-            if (granted.size() == choices.size()) return Optional.of(new Held(granted, stripe));
-            stripe.unlock(granted);
-            granted = Set.of();
-            return Optional.empty();
+            for (List<String> keys : choices) oneOf(keys, stripe).ifPresent(granted::add);
+            isComplete = granted.size() == choices.size();
+            return isComplete ? Optional.of(new Held(granted, stripe)) : Optional.empty();
         } finally {
-            for (List<String> keys : free) for (String key : keys) if (!granted.contains(key)) held.remove(key);
+            if (!isComplete) {
+                stripe.unlock(granted);
+                held.removeAll(granted);
+            }
         }
+    }
+
+    private Optional<String> oneOf(List<String> keys, Stripe stripe) {
+        int start = ThreadLocalRandom.current().nextInt(keys.size());
+        for (int i = 0; i < keys.size(); i++) {
+            String key = keys.get((start + i) % keys.size());
+            if (!held.add(key)) continue;
+            boolean isMine = false;
+            try {
+                isMine = !stripe.lock(List.of(key)).isEmpty();
+            } finally {
+                if (!isMine) held.remove(key);
+            }
+            if (isMine) return Optional.of(key);
+        }
+        return Optional.empty();
     }
 
     private Stripe next() {
@@ -171,9 +190,6 @@ final class AdvisoryLocks {
     private static final class Stripe {
         private static final String LOCK =
                 "select key from unnest(?) as key where pg_try_advisory_lock(hashtextextended(key, 0))";
-        /** Rows come one by one, so that the search ends with the first lock that was free. */
-        private static final String LOCK_ONE = "(" + LOCK + " limit 1)";
-
         private static final String UNLOCK =
                 "select key from unnest(?) as key where pg_advisory_unlock(hashtextextended(key, 0))";
 
@@ -194,16 +210,10 @@ final class AdvisoryLocks {
         }
 
         Set<String> lock(List<String> keys) {
-            return keys.isEmpty() ? Set.of() : attempt(LOCK, List.of(keys));
+            return keys.isEmpty() ? Set.of() : attempt(LOCK, keys);
         }
 
-        Set<String> lockOneOfEach(List<List<String>> choices) {
-            String all = String.join(
-                    " union all ", choices.stream().map(each -> LOCK_ONE).toList());
-            return attempt(all, choices);
-        }
-
-        private Set<String> attempt(String sql, List<List<String>> keys) {
+        private Set<String> attempt(String sql, List<String> keys) {
             try {
                 return ask(sql, keys);
             } catch (SQLException e) {
@@ -214,7 +224,7 @@ final class AdvisoryLocks {
 
         void unlock(Set<String> keys) {
             try {
-                if (!keys.isEmpty()) ask(UNLOCK, List.of(keys));
+                if (!keys.isEmpty()) ask(UNLOCK, keys);
             } catch (SQLException e) {
                 // The connection is gone, and the locks that it held with it.
                 forget();
@@ -224,21 +234,17 @@ final class AdvisoryLocks {
         void check() {
             if (holders.isEmpty()) return;
             try {
-                ask("select 'there' where ? is not null", List.of(List.of("there")));
+                ask("select 'there' where ? is not null", List.of("there"));
             } catch (SQLException e) {
                 forget();
             }
         }
 
-        private synchronized Set<String> ask(String sql, List<? extends Collection<String>> keys) throws SQLException {
+        private synchronized Set<String> ask(String sql, Collection<String> keys) throws SQLException {
             Set<String> answered = new HashSet<>();
             if (connection.isEmpty()) connection = Optional.of(database.getConnection());
             try (PreparedStatement statement = connection.get().prepareStatement(sql)) {
-                for (int i = 0; i < keys.size(); i++) {
-                    statement.setArray(
-                            i + 1,
-                            connection.get().createArrayOf("text", keys.get(i).toArray()));
-                }
+                statement.setArray(1, connection.get().createArrayOf("text", keys.toArray()));
                 try (ResultSet row = statement.executeQuery()) {
                     while (row.next()) answered.add(row.getString(1));
                 }

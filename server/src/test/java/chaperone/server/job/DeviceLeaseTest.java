@@ -12,6 +12,7 @@ import java.sql.SQLException;
 import java.sql.Statement;
 import java.time.Duration;
 import java.util.List;
+import java.util.Optional;
 import java.util.Set;
 import java.util.concurrent.ConcurrentHashMap;
 import java.util.concurrent.ExecutorService;
@@ -139,6 +140,31 @@ class DeviceLeaseTest {
         Permit fourth = one.acquire("quay", Duration.ofSeconds(5)).orElseThrow();
         third.close();
         fourth.close();
+    }
+
+    /** Within one process nobody waits for a place that is free: who takes one is in nobody's way. */
+    @Test
+    void placesThatAreFreeAreFoundAtOnce() throws Exception {
+        int all = 24;
+        ConversationPlaces places = new ConversationPlaces(new ConversationLimits(all, 2), hereLocks, all, 2);
+        ExecutorService workers = Executors.newFixedThreadPool(all);
+        AtomicInteger without = new AtomicInteger();
+        try {
+            List<Future<?>> each = IntStream.range(0, all)
+                    .<Future<?>>mapToObj(worker -> workers.submit(() -> {
+                        for (int i = 0; i < 50; i++) {
+                            Optional<Permit> permit = places.acquire("site " + worker, Duration.ZERO);
+                            if (permit.isEmpty()) without.incrementAndGet();
+                            permit.ifPresent(Permit::close);
+                        }
+                        return null;
+                    }))
+                    .toList();
+            for (Future<?> one : each) one.get();
+        } finally {
+            workers.shutdownNow();
+        }
+        assertThat(without).hasValue(0);
     }
 
     /** As a database does that is restarted, or a firewall between. */
