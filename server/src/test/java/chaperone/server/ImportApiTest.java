@@ -142,6 +142,10 @@ class ImportApiTest {
     void aSetIsTriedOnDevicesAndItsUsesAreCounted() {
         bringIn("127.20.1.23\n127.20.9.31\n", Map.of());
         List<String> devices = List.of("brkw-acc-3", "ald-wall-1");
+        engineer.put("/api/sites/brackwater", Map.of("name", "Brackwater"));
+        assertThat(engineer.post("/api/devices/edit", Map.of("devices", devices, "site", "Brackwater"))
+                        .status())
+                .isEqualTo(200);
         assertThat(tried(server.credentialSet(), devices)).containsOnly("LOGGED_IN");
         assertThat(tried(wrong, devices)).containsOnly("LOGIN_REFUSED");
         JsonNode uses = engineer.get("/api/credential-sets/" + wrong + "/uses").json(200);

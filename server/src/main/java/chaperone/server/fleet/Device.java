@@ -35,7 +35,8 @@ public class Device {
     private int port;
     private String platform;
 
-    @ManyToOne(fetch = FetchType.LAZY)
+    /** Always there: devices are visited outside of transactions, and how many at once depends on the site. */
+    @ManyToOne(fetch = FetchType.EAGER)
     private @Nullable Site site;
 
     private String role;

@@ -10,6 +10,7 @@ import chaperone.core.platform.Platform;
 import chaperone.core.platform.Platforms;
 import chaperone.server.Settings;
 import chaperone.server.account.Role;
+import chaperone.server.fleet.Device;
 import chaperone.server.fleet.Fleet;
 import chaperone.server.support.Api;
 import chaperone.server.support.TestServer;
@@ -20,6 +21,7 @@ import java.net.InetSocketAddress;
 import java.nio.charset.StandardCharsets;
 import java.time.Clock;
 import java.util.List;
+import java.util.Map;
 import org.junit.jupiter.api.AfterAll;
 import org.junit.jupiter.api.BeforeAll;
 import org.junit.jupiter.api.Test;
@@ -44,6 +46,8 @@ class EditHearingTest {
         server = TestServer.start(PORT);
         engineer = server.as(Role.ENGINEER);
         server.bringIn(engineer, "127.20.1.21\n127.20.1.2\n127.20.9.31\n127.20.21.11\n");
+        engineer.put("/api/sites/brackwater", Map.of("name", "Brackwater"));
+        engineer.post("/api/devices/edit", Map.of("devices", List.of("brkw-acc-1"), "site", "Brackwater"));
         counts = new LogCounts(Clock.systemUTC());
         log = new LogPort(new Settings.Log("127.0.0.1", PORT), server.context().getBean(EditHearing.class), counts);
         log.start();
@@ -89,6 +93,20 @@ class EditHearingTest {
         assertThat(engineer.get("/api/devices/brkw-acc-1/events").json(200).findValuesAsString("after"))
                 .contains("claimed: account r.anand; message from 127.20.1.21");
         TestServer.await(() -> !isWaiting("brkw-acc-1"), "what it says next is news");
+    }
+
+    /** Its site says how many may be talked to at once, and no transaction is open then. */
+    @Test
+    void itsSiteIsKnownHoweverItWasFound() {
+        Fleet fleet = server.context().getBean(Fleet.class);
+        Device known = fleet.get("brkw-acc-1");
+        assertThat(List.of(
+                        known,
+                        fleet.find(known.id()).orElseThrow(),
+                        fleet.at(known.host(), known.port()).orElseThrow(),
+                        fleet.sender("-", known.host()).orElseThrow().device()))
+                .extracting(Device::siteName)
+                .containsOnly("Brackwater");
     }
 
     /** Anybody can send such a message: it names no one, and all it does is to have the device looked at. */
