@@ -111,6 +111,8 @@ class AttackTest {
         GET  | /api/devices/%c3%28               |                                          | 400 | path
         GET  | /api/devices?sort=nonsense        |                                          | 400 | nonsense
         POST | /api/copies                       | {"devices":["\\u0000"]}                  | 400 | devices.[0]
+        POST | /api/copies                       | {"devices":["brkw-acc-1",null]}          | 400 | devices
+        PUT  | /api/map/places                   | {"places":[null]}                        | 400 | places
         POST | /api/compare                      | {"before":{"device":"\\u0000"},"after":{"device":"a"}} | 400 | before.device
         POST | /api/compare                      | {"platform":"corvane","before":{"text":"a\\u0000"},"after":{"text":"a"}} | 200 | MODIFIED
         POST | /api/routines/preview             | {"rule":"weekly , 01:00","zone":"Europe/London"} | 422 | Column 8
