@@ -42,11 +42,12 @@ final class AdvisoryLocks {
     /** Those of the locks that nobody holds; closing gives them back. */
     Held take(Collection<String> keys) {
         Stripe stripe = next();
+        int since = stripe.breaks();
         List<String> free = keys.stream().filter(held::add).toList();
         Set<String> granted = Set.of();
         try {
             granted = stripe.lock(free);
-            return new Held(granted, stripe);
+            return new Held(granted, stripe, since);
         } finally {
             for (String key : free) if (!granted.contains(key)) held.remove(key);
         }
@@ -58,12 +59,13 @@ final class AdvisoryLocks {
      */
     Optional<Held> takeOneOfEach(List<List<String>> choices) {
         Stripe stripe = next();
+        int since = stripe.breaks();
         Set<String> granted = new HashSet<>();
         boolean isComplete = false;
         try {
             for (List<String> keys : choices) oneOf(keys, stripe).ifPresent(granted::add);
             isComplete = granted.size() == choices.size();
-            return isComplete ? Optional.of(new Held(granted, stripe)) : Optional.empty();
+            return isComplete ? Optional.of(new Held(granted, stripe, since)) : Optional.empty();
         } finally {
             if (!isComplete) {
                 stripe.unlock(granted);
@@ -109,10 +111,12 @@ final class AdvisoryLocks {
         private final List<Runnable> onLost = new ArrayList<>();
         private boolean isLost;
 
-        private Held(Set<String> granted, Stripe stripe) {
+        /** @param since how often the connection had broken before the first of them was asked for */
+        private Held(Set<String> granted, Stripe stripe, int since) {
             keys = new HashSet<>(granted);
             this.stripe = stripe;
             stripe.add(this);
+            if (stripe.breaks() != since) lose();
         }
 
         synchronized boolean holds(String key) {
@@ -195,10 +199,15 @@ final class AdvisoryLocks {
 
         private final DataSource database;
         private final Set<Held> holders = ConcurrentHashMap.newKeySet();
+        private final AtomicInteger breaks = new AtomicInteger();
         private Optional<Connection> connection = Optional.empty();
 
         Stripe(DataSource database) {
             this.database = database;
+        }
+
+        int breaks() {
+            return breaks.get();
         }
 
         void add(Held holder) {
@@ -254,6 +263,7 @@ final class AdvisoryLocks {
 
         void forget() {
             synchronized (this) {
+                breaks.incrementAndGet();
                 try {
                     if (connection.isPresent()) connection.get().close();
                 } catch (SQLException e) {
