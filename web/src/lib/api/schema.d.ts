@@ -1689,6 +1689,11 @@ export interface components {
             matching: number;
             people: string[];
         };
+        Authority: {
+            subject: string;
+            /** Format: date-time */
+            until: string;
+        };
         BaseAnswerView: {
             evidence?: string;
             /** Format: int32 */
@@ -1727,8 +1732,15 @@ export interface components {
             text: string;
         };
         CallRuleInput: {
+            authorities: string;
             ports: number[];
             ranges: string;
+        };
+        CallRuleView: {
+            authorities: string;
+            ports: number[];
+            ranges: string;
+            trusted: components["schemas"]["Authority"][];
         };
         CheckView: {
             /** Format: int64 */
@@ -2663,10 +2675,6 @@ export interface components {
             /** @enum {string} */
             kind: "SAME" | "ADDED" | "REMOVED" | "MODIFIED" | "MOVED" | "NOISE";
         };
-        Rule: {
-            ports: number[];
-            ranges: string;
-        };
         RuleInput: {
             rule: string;
             zone: string;
@@ -3284,7 +3292,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": components["schemas"]["Rule"];
+                    "application/json": components["schemas"]["CallRuleView"];
                 };
             };
         };

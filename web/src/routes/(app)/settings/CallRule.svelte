@@ -1,20 +1,26 @@
 <script lang="ts">
   import { onMount } from 'svelte';
   import { api, need } from '$lib/api/client';
+  import type { components } from '$lib/api/schema';
   import ProblemNote from '$lib/parts/ProblemNote.svelte';
+  import When from '$lib/parts/When.svelte';
   import { Doing } from '$lib/state/doing.svelte';
   import { session } from '$lib/state/session.svelte';
   import { portsIn } from './ports';
 
   let ranges = $state('');
   let ports = $state('');
+  let authorities = $state('');
+  let trusted = $state<components['schemas']['Authority'][]>([]);
   let isWritten = $state(false);
   let isKept = $state(false);
   const wanted = $derived(portsIn(ports));
 
   const doing = new Doing(async () => {
     const rule = await need(api.GET('/api/callable'));
+    trusted = rule.trusted;
     if (isWritten) return;
+    authorities = rule.authorities;
     ranges = rule.ranges;
     ports = rule.ports.join(', ');
   });
@@ -23,7 +29,7 @@
     event.preventDefault();
     if (wanted === undefined) return;
     isKept = await doing.act(async () => {
-      await need(api.PUT('/api/callable', { body: { ranges, ports: wanted ?? [] } }));
+      await need(api.PUT('/api/callable', { body: { ranges, ports: wanted ?? [], authorities } }));
       isWritten = false;
     });
   }
@@ -68,6 +74,32 @@
       {#if wanted === undefined}<span class="text-error">Numbers from 1 to 65535, with commas between.</span
         >{/if}
     </label>
+    <div class="col-span-2">
+      <label>
+        <span class="font-semibold">Authorities that sign devices&rsquo; certificates (PEM)</span>
+        <textarea
+          class="textarea mono mt-1 w-full"
+          rows="3"
+          maxlength="200000"
+          spellcheck="false"
+          bind:value={authorities}
+          oninput={write}
+          disabled={!session.mayManage}
+          aria-describedby="authorities-note"
+          placeholder="none: each certificate is pinned when a device is met"></textarea>
+      </label>
+      <p id="authorities-note" class="text-quiet">
+        A device whose certificate one of them signed for its address needs no pin and may renew it. All
+        others keep the certificate that they showed first.
+      </p>
+      {#if trusted.length > 0}
+        <ul class="mt-1">
+          {#each trusted as each, i (i)}
+            <li><span class="mono">{each.subject}</span>, until <When at={each.until} /></li>
+          {/each}
+        </ul>
+      {/if}
+    </div>
     {#if session.mayManage}
       <div class="col-span-2 flex items-center gap-3">
         <button class="btn" disabled={wanted === undefined || !isWritten}>Keep this rule</button>

@@ -21,7 +21,9 @@ import tools.jackson.databind.json.JsonMapper;
  * something in it grows by the square. Beside it Jackson reads a document of JSON of the same length.
  */
 final class Hostile {
-    private static final int SIZE = 128 * 1024;
+    /** Where every bound of the computation has set in; below it the search for the shortest script may still grow. */
+    private static final int SIZE = 256 * 1024;
+
     private static final int TIMES = 4;
     private static final int RUNS = 5;
     /** Four times, with room for the memory's caches and for sorting. */

@@ -215,9 +215,13 @@ public final class Connector implements AutoCloseable {
 
     private Conversation connect(Target target, Platform platform, ConversationListener listener) {
         if (platform.dialogue() instanceof Dialogue.Netconf) return netconf(target, listener);
-        HttpsConversation conversation = new HttpsConversation(target, patience, listener);
+        HttpsConversation conversation = https(target, listener);
         listener.opened(conversation);
         return conversation;
+    }
+
+    private HttpsConversation https(Target target, ConversationListener listener) {
+        return new HttpsConversation(target, patience, listener, rule.authorities());
     }
 
     /** A NETCONF session, hellos exchanged. The caller closes it. */
@@ -250,7 +254,7 @@ public final class Connector implements AutoCloseable {
                         target.endpoint(),
                         "the credential set and the platform share no way for files"));
         FileTransfer.Link link = kind == FileWay.Kind.HTTPS
-                ? new FileTransfer.Https(new HttpsConversation(target, patience, ConversationListener.NONE))
+                ? new FileTransfer.Https(https(target, ConversationListener.NONE))
                 : FileTransfer.overSsh(
                         kind, ssh.logIn(target, LoginProtocol.SSH).session());
         return new FileTransfer(target.endpoint(), way, link);
@@ -274,7 +278,7 @@ public final class Connector implements AutoCloseable {
     /** The same for a device that has no command line but answers requests by HTTPS. */
     public Console requestConsole(Target target, Console.Sink sink) {
         rule.check(target.endpoint());
-        return new RequestConsole(new HttpsConversation(target, patience, ConversationListener.NONE), sink);
+        return new RequestConsole(https(target, ConversationListener.NONE), sink);
     }
 
     private static ConversationException telnetNotAllowed(Target target) {

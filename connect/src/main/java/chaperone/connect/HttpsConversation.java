@@ -9,7 +9,9 @@ import java.net.SocketTimeoutException;
 import java.net.URI;
 import java.nio.charset.StandardCharsets;
 import java.security.GeneralSecurityException;
+import java.security.cert.X509Certificate;
 import java.util.Base64;
+import java.util.List;
 import javax.net.ssl.SSLContext;
 import javax.net.ssl.SSLException;
 import javax.net.ssl.TrustManager;
@@ -46,11 +48,13 @@ final class HttpsConversation implements Conversation {
     private final long deadline;
     private volatile boolean stopped;
 
-    HttpsConversation(Target target, Patience patience, ConversationListener listener) {
+    /** @param authorities whose signature under a certificate is worth as much as a pin */
+    HttpsConversation(
+            Target target, Patience patience, ConversationListener listener, List<X509Certificate> authorities) {
         this.target = target;
         this.patience = patience;
         this.listener = listener;
-        this.certificate = new CertificateCheck(target.pinned());
+        this.certificate = new CertificateCheck(target.endpoint().host(), target.pinned(), authorities);
         this.client = client();
         this.deadline = System.nanoTime() + patience.whole().toNanos();
     }

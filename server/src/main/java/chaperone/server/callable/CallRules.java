@@ -10,9 +10,11 @@ import chaperone.core.platform.Platform;
 import chaperone.core.platform.ShellDialogue;
 import chaperone.server.platform.PlatformShelf;
 import chaperone.server.problem.ProblemException;
+import java.security.cert.X509Certificate;
 import java.time.Clock;
 import java.time.Duration;
 import java.time.Instant;
+import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
@@ -38,10 +40,11 @@ public class CallRules implements CallRule {
     /**
      * @param ranges one a line, as in {@link AddressScope}
      * @param ports besides those at which platforms are usually reached
+     * @param authorities their certificates (PEM), one after the other
      */
-    public record Rule(String ranges, Set<Integer> ports) {}
+    public record Rule(String ranges, Set<Integer> ports, String authorities) {}
 
-    private record Known(AddressScope scope, Set<Integer> ports, Instant until) {}
+    private record Known(AddressScope scope, Set<Integer> ports, List<X509Certificate> authorities, Instant until) {}
 
     CallRules(JdbcClient database, ObjectProvider<PlatformShelf> platforms, Clock clock) {
         this.database = database;
@@ -50,19 +53,22 @@ public class CallRules implements CallRule {
     }
 
     public Rule rule() {
-        return database.sql("select ranges, ports from call_rule")
-                .query((row, number) -> new Rule(row.getString("ranges"), ports(row.getString("ports"))))
+        return database.sql("select ranges, ports, authorities from call_rule")
+                .query((row, number) ->
+                        new Rule(row.getString("ranges"), ports(row.getString("ports")), row.getString("authorities")))
                 .single();
     }
 
-    /** @throws ProblemException that names the line that is no range */
+    /** @throws ProblemException that names the line that is no range or no certificate */
     public void allow(Rule rule) {
         scope(rule.ranges(), "ranges");
-        database.sql("update call_rule set ranges = ?, ports = ?")
+        Authorities.read(rule.authorities());
+        database.sql("update call_rule set ranges = ?, ports = ?, authorities = ?")
                 .params(
                         rule.ranges(),
                         new TreeSet<>(rule.ports())
-                                .stream().map(String::valueOf).collect(Collectors.joining(",")))
+                                .stream().map(String::valueOf).collect(Collectors.joining(",")),
+                        rule.authorities())
                 .update();
         known = Optional.empty();
     }
@@ -72,6 +78,11 @@ public class CallRules implements CallRule {
         reason(endpoint).ifPresent(why -> {
             throw new ConversationException(FailureKind.NOT_CALLABLE, endpoint, why);
         });
+    }
+
+    @Override
+    public List<X509Certificate> authorities() {
+        return known().authorities();
     }
 
     /** Why this place may not be called; nothing if it may. */
@@ -106,7 +117,8 @@ public class CallRules implements CallRule {
         platforms.getObject().current().all().stream()
                 .flatMap(CallRules::usualPorts)
                 .forEach(ports::add);
-        Known fresh = new Known(scope(rule.ranges(), "ranges"), ports, now.plus(KNOWN_FOR));
+        Known fresh = new Known(
+                scope(rule.ranges(), "ranges"), ports, Authorities.read(rule.authorities()), now.plus(KNOWN_FOR));
         known = Optional.of(fresh);
         return fresh;
     }

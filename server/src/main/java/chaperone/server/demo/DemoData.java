@@ -140,7 +140,7 @@ class DemoData implements ApplicationRunner {
     @Override
     public void run(ApplicationArguments arguments) throws IOException {
         if (!accounts.isEmpty()) return;
-        rules.allow(new CallRules.Rule(RANGES, Set.of(port)));
+        rules.allow(new CallRules.Rule(RANGES, Set.of(port), ""));
         SITES.forEach(fleet::addSite);
         keys.pin(REPLACED, port, FORMER_KEY, clock.instant().minus(Duration.ofDays(40)));
         Map<String, Long> sets = SET_OF_MAKER.entrySet().stream()

@@ -149,11 +149,8 @@ final class AdvisoryLocks {
             Set<String> mine;
             synchronized (this) {
                 mine = some.stream().filter(keys::remove).collect(Collectors.toSet());
-                if (isLost || mine.isEmpty()) {
-                    held.removeAll(mine);
-                    return;
-                }
             }
+            // Also if they are lost: some may have been granted on the connection that came after the broken one.
             stripe.unlock(mine);
             held.removeAll(mine);
         }
@@ -161,16 +158,21 @@ final class AdvisoryLocks {
         /** Whether a lock that was given back is held again. */
         boolean takeAgain(String key) {
             if (isLost() || !held.add(key)) return false;
+            int since = stripe.breaks();
             boolean isMine = false;
             try {
                 isMine = !stripe.lock(List.of(key)).isEmpty();
             } finally {
                 if (!isMine) held.remove(key);
             }
+            if (!isMine) return false;
             synchronized (this) {
-                if (isMine) keys.add(key);
-                return isMine && !isLost;
+                keys.add(key);
             }
+            if (stripe.breaks() != since) lose();
+            if (!isLost()) return true;
+            giveBack(List.of(key));
+            return false;
         }
 
         private void lose() {
@@ -233,7 +235,7 @@ final class AdvisoryLocks {
 
         void unlock(Set<String> keys) {
             try {
-                if (!keys.isEmpty()) ask(UNLOCK, keys);
+                if (!keys.isEmpty() && isConnected()) ask(UNLOCK, keys);
             } catch (SQLException e) {
                 // The connection is gone, and the locks that it held with it.
                 forget();
@@ -247,6 +249,10 @@ final class AdvisoryLocks {
             } catch (SQLException e) {
                 forget();
             }
+        }
+
+        private synchronized boolean isConnected() {
+            return connection.isPresent();
         }
 
         private synchronized Set<String> ask(String sql, Collection<String> keys) throws SQLException {

@@ -4,12 +4,10 @@ import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.assertThatThrownBy;
 
 import chaperone.server.problem.ProblemException;
+import chaperone.server.support.TestClock;
 import chaperone.server.support.TestPostgres;
-import java.time.Clock;
 import java.time.Duration;
 import java.time.Instant;
-import java.time.ZoneId;
-import java.time.ZoneOffset;
 import java.util.concurrent.ExecutorService;
 import java.util.concurrent.Executors;
 import java.util.concurrent.TimeUnit;
@@ -26,26 +24,7 @@ class LogInBrakeTest {
     private static final String HERE = "192.0.2.1";
     private static final String THERE = "203.0.113.9";
 
-    private static final class HandClock extends Clock {
-        private Instant now = Instant.parse("2026-11-23T08:00:00.123456789Z");
-
-        @Override
-        public Instant instant() {
-            return now;
-        }
-
-        @Override
-        public ZoneId getZone() {
-            return ZoneOffset.UTC;
-        }
-
-        @Override
-        public Clock withZone(ZoneId zone) {
-            return this;
-        }
-    }
-
-    private final HandClock clock = new HandClock();
+    private final TestClock clock = new TestClock(Instant.parse("2026-11-23T08:00:00.123456789Z"));
     private TransactionTemplate transaction;
     private LogInBrake one;
     private LogInBrake other;
@@ -56,11 +35,6 @@ class LogInBrakeTest {
         database.setUrl(TestPostgres.freshDatabase());
         database.setUser("postgres");
         JdbcClient client = JdbcClient.create(database);
-        client.sql("create table log_in_brake (key text primary key, failures int, last_at timestamptz)")
-                .update();
-        client.sql("create table log_in_place (account text, address text, last_at timestamptz,"
-                        + " primary key (account, address))")
-                .update();
         transaction = new TransactionTemplate(new DataSourceTransactionManager(database));
         one = new LogInBrake(client, clock);
         other = new LogInBrake(client, clock);
@@ -71,11 +45,11 @@ class LogInBrakeTest {
         for (int i = 0; i < LogInBrake.FREE_FOR_ACCOUNT; i++) enter(i % 2 == 0 ? one : other, "Anand", THERE);
         mustWait(one, "anand", THERE);
         mustWait(other, "ANAND", THERE);
-        clock.now = clock.now.plus(LogInBrake.FIRST_WAIT).plusMillis(1);
+        clock.advance(LogInBrake.FIRST_WAIT.plusMillis(1));
         enter(one, "anand", THERE);
-        clock.now = clock.now.plus(LogInBrake.FIRST_WAIT).plusMillis(1);
+        clock.advance(LogInBrake.FIRST_WAIT.plusMillis(1));
         mustWait(one, "anand", THERE);
-        clock.now = clock.now.plus(LogInBrake.FIRST_WAIT).plusMillis(1);
+        clock.advance(LogInBrake.FIRST_WAIT.plusMillis(1));
         enter(one, "anand", THERE);
         enter(one, "lindgren", THERE);
     }
@@ -138,7 +112,7 @@ class LogInBrakeTest {
     @Test
     void quietIsForgotten() {
         for (int i = 0; i < LogInBrake.FREE_FOR_ACCOUNT; i++) enter(one, "anand", THERE);
-        clock.now = clock.now.plus(Duration.ofHours(1));
+        clock.advance(Duration.ofHours(1));
         for (int i = 0; i < LogInBrake.FREE_FOR_ACCOUNT; i++) enter(one, "anand", THERE);
     }
 

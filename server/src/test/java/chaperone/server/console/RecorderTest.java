@@ -12,7 +12,6 @@ import java.nio.charset.StandardCharsets;
 import java.time.Clock;
 import java.util.Random;
 import javax.sql.DataSource;
-import org.flywaydb.core.Flyway;
 import org.junit.jupiter.api.BeforeAll;
 import org.junit.jupiter.api.Test;
 import org.springframework.jdbc.core.simple.JdbcClient;
@@ -45,7 +44,6 @@ class RecorderTest {
     @BeforeAll
     static void start() {
         DataSource source = new DriverManagerDataSource(TestPostgres.freshDatabase(), "postgres", "");
-        Flyway.configure().dataSource(source).load().migrate();
         database = JdbcClient.create(source);
         recordings = recordingsOf("here");
     }

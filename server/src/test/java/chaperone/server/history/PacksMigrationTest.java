@@ -23,7 +23,7 @@ class PacksMigrationTest {
 
     @Test
     void whatWasStoredBeforeIsReadBack() throws SQLException, IOException {
-        String database = TestPostgres.freshDatabase();
+        String database = TestPostgres.emptyDatabase();
         Flyway.configure()
                 .dataSource(database, "postgres", "")
                 .target(LAST_WITHOUT_PACKS)

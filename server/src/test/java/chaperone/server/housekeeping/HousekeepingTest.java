@@ -10,7 +10,6 @@ import java.util.List;
 import java.util.Map;
 import java.util.concurrent.atomic.AtomicInteger;
 import javax.sql.DataSource;
-import org.flywaydb.core.Flyway;
 import org.junit.jupiter.api.BeforeAll;
 import org.junit.jupiter.api.Test;
 import org.springframework.jdbc.core.simple.JdbcClient;
@@ -26,7 +25,6 @@ class HousekeepingTest {
     @BeforeAll
     static void start() {
         DataSource source = new DriverManagerDataSource(TestPostgres.freshDatabase(), "postgres", "");
-        Flyway.configure().dataSource(source).load().migrate();
         database = JdbcClient.create(source);
         sql(
                 "insert into credential_set (name, note, privileged, changed_at, version) values ('switches', '', '', now(), 0)");

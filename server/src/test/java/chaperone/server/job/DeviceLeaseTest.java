@@ -19,6 +19,7 @@ import java.util.concurrent.ExecutorService;
 import java.util.concurrent.Executors;
 import java.util.concurrent.Future;
 import java.util.concurrent.atomic.AtomicInteger;
+import java.util.concurrent.atomic.AtomicReference;
 import java.util.stream.IntStream;
 import org.junit.jupiter.api.AfterEach;
 import org.junit.jupiter.api.BeforeEach;
@@ -100,6 +101,53 @@ class DeviceLeaseTest {
             assertThat(again.holds("a 22"))
                     .as("the holder's own end took nothing from others")
                     .isTrue();
+        }
+    }
+
+    /** The connection is there again before the first question, so the lock is granted, but not on the one that was counted. */
+    @Test
+    void aLockGrantedWhileItsConnectionBrokeIsLostAndStaysWithNobody() {
+        AtomicReference<AdvisoryLocks> breaking = new AtomicReference<>();
+        PGSimpleDataSource connections = new PGSimpleDataSource() {
+            @Override
+            public Connection getConnection() throws SQLException {
+                breaking.get().end();
+                return super.getConnection();
+            }
+        };
+        connections.setUrl(database.getURL());
+        connections.setUser("postgres");
+        breaking.set(new AdvisoryLocks(connections));
+        try (AdvisoryLocks.Held lost = breaking.get().take(List.of("a 22"))) {
+            assertThat(lost.isLost()).isTrue();
+        }
+        try (Lease next = there.take(List.of("a 22"))) {
+            assertThat(next.holds("a 22")).isTrue();
+        }
+        breaking.get().end();
+    }
+
+    /** Each holder asks for another's lock while the connection that both live on is being lost. */
+    @Test
+    void aLockTakenAgainWhileItsHolderIsBeingLostStaysWithNobody() {
+        List<String> keys = IntStream.range(0, 12).mapToObj(i -> i + " 22").toList();
+        List<AdvisoryLocks.Held> holders =
+                keys.stream().map(key -> hereLocks.take(List.of(key))).toList();
+        AtomicInteger again = new AtomicInteger();
+        for (int i = 0; i < keys.size(); i++) {
+            String key = keys.get(i);
+            AdvisoryLocks.Held mine = holders.get(i);
+            mine.giveBack(List.of(key));
+            // Connections take turns: the sixth after it is on the same one.
+            holders.get((i + 6) % keys.size()).whenLost(() -> {
+                if (!mine.isLost() && mine.takeAgain(key)) again.incrementAndGet();
+            });
+        }
+        hereLocks.end();
+        holders.forEach(AdvisoryLocks.Held::close);
+        assertThat(again).as("one of each pair is lost before the other").hasValue(6);
+        try (Lease all = there.take(keys)) {
+            assertThat(keys).allMatch(all::holds);
         }
     }
 

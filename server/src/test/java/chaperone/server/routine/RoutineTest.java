@@ -7,11 +7,10 @@ import chaperone.server.copy.CopyJobs;
 import chaperone.server.fleet.ChosenDevices;
 import chaperone.server.fleet.Fleet;
 import chaperone.server.support.Api;
+import chaperone.server.support.TestClock;
 import chaperone.server.support.TestServer;
-import java.time.Clock;
+import java.time.Duration;
 import java.time.Instant;
-import java.time.ZoneId;
-import java.time.ZoneOffset;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
@@ -32,27 +31,10 @@ class RoutineTest {
     private static Api engineer;
     private static JdbcClient database;
 
-    /** What the routine's clock shows. */
-    private static Instant now;
+    /** What the routines' clock shows. */
+    private static final TestClock CLOCK = new TestClock(Instant.parse("2026-11-07T12:00:00Z"));
 
     private static RoutineClock routines;
-
-    private static final class SetClock extends Clock {
-        @Override
-        public ZoneId getZone() {
-            return ZoneOffset.UTC;
-        }
-
-        @Override
-        public Clock withZone(ZoneId zone) {
-            return this;
-        }
-
-        @Override
-        public Instant instant() {
-            return now;
-        }
-    }
 
     @BeforeAll
     static void start() {
@@ -72,7 +54,7 @@ class RoutineTest {
                 bean(ChosenDevices.class),
                 bean(CopyJobs.class),
                 bean(TransactionTemplate.class),
-                new SetClock());
+                CLOCK);
     }
 
     private static <T> T bean(Class<T> type) {
@@ -118,7 +100,7 @@ class RoutineTest {
         write("skipped", "daily 02:30", Map.of("missed", "SKIP"));
         runFrom("2026-11-01T12:00:00Z", "2026-11-02T12:00:00Z");
         // Nobody looks for five nights; then two servers do.
-        now = Instant.parse("2026-11-07T12:00:00Z");
+        CLOCK.moveTo(Instant.parse("2026-11-07T12:00:00Z"));
         routines.tick();
         clock().tick();
         routines.tick();
@@ -193,11 +175,11 @@ class RoutineTest {
 
     /** From one moment to another, a minute at a time. */
     private static void runFrom(String from, String to) {
-        now = Instant.parse(from);
+        CLOCK.moveTo(Instant.parse(from));
         bean(TransactionTemplate.class)
-                .executeWithoutResult(
-                        status -> bean(RoutineRepository.class).findAll().forEach(routine -> routine.dueAfter(now)));
-        for (; now.isBefore(Instant.parse(to)); now = now.plusSeconds(60)) routines.tick();
+                .executeWithoutResult(status ->
+                        bean(RoutineRepository.class).findAll().forEach(routine -> routine.dueAfter(CLOCK.instant())));
+        for (; CLOCK.instant().isBefore(Instant.parse(to)); CLOCK.advance(Duration.ofMinutes(1))) routines.tick();
     }
 
     private static void write(String name, String rule, Map<String, Object> more) {

@@ -151,7 +151,7 @@ public final class Api {
 
     /** What an administrator says before anything can be called. */
     public void allowCalls(int devicePort) {
-        Map<String, Object> rule = Map.of("ranges", TestServer.RANGES, "ports", List.of(devicePort));
+        Map<String, Object> rule = Map.of("ranges", TestServer.RANGES, "ports", List.of(devicePort), "authorities", "");
         assertThat(put("/api/callable", rule).status()).isEqualTo(204);
     }
 

@@ -16,6 +16,7 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.concurrent.atomic.AtomicInteger;
 import java.util.stream.Stream;
+import org.flywaydb.core.Flyway;
 
 /** A PostgreSQL cluster of its own for a run of tests; it ends with the JVM and leaves nothing behind. */
 public final class TestPostgres {
@@ -24,23 +25,42 @@ public final class TestPostgres {
 
     private static final Object LOCK = new Object();
     private static final AtomicInteger DATABASES = new AtomicInteger();
+    private static final String MIGRATED = "migrated";
     private static int port;
+    private static boolean isMigrated;
 
     private TestPostgres() {}
 
-    /** The address of a fresh, empty database. */
+    /** The address of a fresh database without any table. */
+    public static String emptyDatabase() {
+        return created("test" + DATABASES.incrementAndGet(), "template1");
+    }
+
+    /** The address of a fresh database with the product's tables: a copy of one that was migrated once. */
     public static String freshDatabase() {
         synchronized (LOCK) {
+            if (!isMigrated) {
+                Flyway.configure()
+                        .dataSource(created(MIGRATED, "template1"), "postgres", "")
+                        .load()
+                        .migrate();
+                isMigrated = true;
+            }
+        }
+        return created("test" + DATABASES.incrementAndGet(), MIGRATED);
+    }
+
+    private static String created(String name, String template) {
+        synchronized (LOCK) {
             if (port == 0) port = start();
+            try (Connection connection = DriverManager.getConnection(url("postgres"), "postgres", "");
+                    Statement statement = connection.createStatement()) {
+                statement.execute("create database " + name + " template " + template);
+            } catch (SQLException e) {
+                throw new IllegalStateException("No database " + name, e);
+            }
+            return url(name);
         }
-        String name = "test" + DATABASES.incrementAndGet();
-        try (Connection connection = DriverManager.getConnection(url("postgres"), "postgres", "");
-                Statement statement = connection.createStatement()) {
-            statement.execute("create database " + name);
-        } catch (SQLException e) {
-            throw new IllegalStateException("No database " + name, e);
-        }
-        return url(name);
     }
 
     private static String url(String database) {

@@ -70,7 +70,7 @@ public final class TestServer implements AutoCloseable {
     }
 
     private static void allowCalls(ConfigurableApplicationContext context, int devicePort) {
-        context.getBean(CallRules.class).allow(new CallRules.Rule(RANGES, Set.of(devicePort)));
+        context.getBean(CallRules.class).allow(new CallRules.Rule(RANGES, Set.of(devicePort), ""));
     }
 
     /** The product as the demo starts it, with its made-up past. */
