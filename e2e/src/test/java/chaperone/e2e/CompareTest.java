@@ -28,7 +28,7 @@ import org.junit.jupiter.api.extension.RegisterExtension;
 class CompareTest {
     // What cannot be read yet is refused, and Chromium notes each such answer.
     @RegisterExtension
-    private static final DemoBrowsing DEMO = new DemoBrowsing(2966, "401", "422", "400", "404");
+    private static final DemoBrowsing DEMO = new DemoBrowsing(2979, "401", "422", "400", "404");
 
     private static final int LINES = 50_000;
 

@@ -31,7 +31,7 @@ class TwoServersTest {
 
     @BeforeAll
     static void start() {
-        server = TestServer.start(2964);
+        server = TestServer.start(2978);
         second = server.beside();
         here = server.as(Role.ENGINEER);
         there = here.at(TestServer.addressOf(second));
