@@ -500,38 +500,6 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
-    "/api/devices/{name}/compare": {
-        parameters: {
-            query?: never;
-            header?: never;
-            path?: never;
-            cookie?: never;
-        };
-        get: operations["compare"];
-        put?: never;
-        post?: never;
-        delete?: never;
-        options?: never;
-        head?: never;
-        patch?: never;
-        trace?: never;
-    };
-    "/api/devices/{name}/compare.diff": {
-        parameters: {
-            query?: never;
-            header?: never;
-            path?: never;
-            cookie?: never;
-        };
-        get: operations["diff_1"];
-        put?: never;
-        post?: never;
-        delete?: never;
-        options?: never;
-        head?: never;
-        patch?: never;
-        trace?: never;
-    };
     "/api/devices/{name}/consoles": {
         parameters: {
             query?: never;
@@ -2268,19 +2236,6 @@ export interface components {
             pairs: components["schemas"]["MapPair"][];
             places: components["schemas"]["PlaceView"][];
         };
-        MarkFound: {
-            device: string;
-            /** @enum {string} */
-            kind: "RUNNING" | "SAVED";
-            /** Format: date-time */
-            madeAt: string;
-            madeBy: string;
-            /** @enum {string} */
-            mark: "LABEL" | "NOTE";
-            /** Format: int32 */
-            number: number;
-            text: string;
-        };
         MarkInput: {
             /** @enum {string} */
             kind: "LABEL" | "NOTE";
@@ -2611,6 +2566,19 @@ export interface components {
             /** Format: int64 */
             credentialSet?: number;
             lines: number[];
+        };
+        RevisionMarkLocation: {
+            device: string;
+            /** @enum {string} */
+            kind: "RUNNING" | "SAVED";
+            /** Format: date-time */
+            madeAt: string;
+            madeBy: string;
+            /** @enum {string} */
+            mark: "LABEL" | "NOTE";
+            /** Format: int32 */
+            number: number;
+            text: string;
         };
         RevisionView: {
             /** Format: int32 */
@@ -3787,60 +3755,6 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content?: never;
-            };
-        };
-    };
-    compare: {
-        parameters: {
-            query: {
-                before: number;
-                after: number;
-                kind?: "RUNNING" | "SAVED";
-                context?: number;
-                noise?: boolean;
-            };
-            header?: never;
-            path: {
-                name: string;
-            };
-            cookie?: never;
-        };
-        requestBody?: never;
-        responses: {
-            /** @description OK */
-            200: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["CompareView"];
-                };
-            };
-        };
-    };
-    diff_1: {
-        parameters: {
-            query: {
-                before: number;
-                after: number;
-                kind?: "RUNNING" | "SAVED";
-            };
-            header?: never;
-            path: {
-                name: string;
-            };
-            cookie?: never;
-        };
-        requestBody?: never;
-        responses: {
-            /** @description OK */
-            200: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "text/x-diff": string;
-                };
             };
         };
     };
@@ -5495,7 +5409,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": components["schemas"]["MarkFound"][];
+                    "application/json": components["schemas"]["RevisionMarkLocation"][];
                 };
             };
         };

@@ -3,9 +3,9 @@
   import { page } from '$app/state';
   import { onMount, type Snippet } from 'svelte';
   import { api, need } from '$lib/api/client';
-  import FindBox from '$lib/parts/FindBox.svelte';
-  import KeyHelp from '$lib/parts/KeyHelp.svelte';
-  import Wordmark from '$lib/parts/Wordmark.svelte';
+  import FindBox from '$lib/parts/frame/FindBox.svelte';
+  import KeyHelp from '$lib/parts/frame/KeyHelp.svelte';
+  import Wordmark from '$lib/parts/frame/Wordmark.svelte';
   import { keys } from '$lib/state/keys.svelte';
   import { live } from '$lib/state/live.svelte';
   import { session } from '$lib/state/session.svelte';

@@ -2,8 +2,8 @@
   import { goto } from '$app/navigation';
   import { page } from '$app/state';
   import { asProblem, type Problem } from '$lib/api/client';
-  import ProblemNote from '$lib/parts/ProblemNote.svelte';
-  import Wordmark from '$lib/parts/Wordmark.svelte';
+  import ProblemNote from '$lib/parts/form/ProblemNote.svelte';
+  import Wordmark from '$lib/parts/frame/Wordmark.svelte';
   import { session } from '$lib/state/session.svelte';
   import { once } from '$lib/state/once';
 

@@ -1,8 +1,8 @@
 <script lang="ts">
   import { onMount } from 'svelte';
   import { api, asProblem, need, type ApiToken, type Problem } from '$lib/api/client';
-  import ProblemNote from '$lib/parts/ProblemNote.svelte';
-  import When from '$lib/parts/When.svelte';
+  import ProblemNote from '$lib/parts/form/ProblemNote.svelte';
+  import When from '$lib/parts/form/When.svelte';
   import { session } from '$lib/state/session.svelte';
   import { roleSays } from '$lib/text/role';
   import NewToken from './NewToken.svelte';

@@ -1,6 +1,6 @@
 <script lang="ts">
   import { api, asProblem, need, type Problem } from '$lib/api/client';
-  import ProblemNote from '$lib/parts/ProblemNote.svelte';
+  import ProblemNote from '$lib/parts/form/ProblemNote.svelte';
   import { session } from '$lib/state/session.svelte';
   import { scopesOf } from '$lib/text/role';
   import { once } from '$lib/state/once';

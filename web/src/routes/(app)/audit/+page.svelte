@@ -1,7 +1,7 @@
 <script lang="ts">
   import { api, asProblem, need, type AuditPage, type Problem } from '$lib/api/client';
-  import ProblemNote from '$lib/parts/ProblemNote.svelte';
-  import When from '$lib/parts/When.svelte';
+  import ProblemNote from '$lib/parts/form/ProblemNote.svelte';
+  import When from '$lib/parts/form/When.svelte';
   import { address } from '$lib/state/address.svelte';
   import { keys } from '$lib/state/keys.svelte';
   import { count } from '$lib/text/time';

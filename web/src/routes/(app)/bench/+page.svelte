@@ -1,13 +1,13 @@
 <script lang="ts">
   import { onMount } from 'svelte';
   import { api, need, type Fault, type StandIn } from '$lib/api/client';
-  import ProblemNote from '$lib/parts/ProblemNote.svelte';
+  import ProblemNote from '$lib/parts/form/ProblemNote.svelte';
   import { Doing } from '$lib/state/doing.svelte';
   import { address } from '$lib/state/address.svelte';
   import { keys } from '$lib/state/keys.svelte';
   import { count } from '$lib/text/time';
   import Cable from './Cable.svelte';
-  import Console from '$lib/parts/Console.svelte';
+  import Console from '$lib/parts/console/Console.svelte';
   import { faultWord, matching, stateOf } from './benchText';
 
   let standIns = $state<StandIn[] | undefined>();

@@ -1,6 +1,6 @@
 <script lang="ts">
   import { api, asProblem, need, type Problem } from '$lib/api/client';
-  import ProblemNote from '$lib/parts/ProblemNote.svelte';
+  import ProblemNote from '$lib/parts/form/ProblemNote.svelte';
   import { once } from '$lib/state/once';
 
   interface Props {

@@ -1,9 +1,10 @@
 <script lang="ts">
   import { onMount } from 'svelte';
   import { api, asProblem, need, type Platform, type Problem } from '$lib/api/client';
-  import ComparePanel from '$lib/parts/ComparePanel.svelte';
-  import ProblemNote from '$lib/parts/ProblemNote.svelte';
+  import ComparePanel from '$lib/parts/compare/ComparePanel.svelte';
+  import ProblemNote from '$lib/parts/form/ProblemNote.svelte';
   import { address } from '$lib/state/address.svelte';
+  import { saveDiff } from '$lib/state/diffFile';
   import { keys } from '$lib/state/keys.svelte';
   import { session } from '$lib/state/session.svelte';
   import EndPicker from './EndPicker.svelte';
@@ -40,17 +41,8 @@
   async function exportDiff() {
     if (!wantedBefore || !wantedAfter) return;
     try {
-      const body = {
-        before: wantedBefore,
-        after: wantedAfter,
-        ...(hasText ? { platform: pasted.platform } : {})
-      };
-      const text = await need(api.POST('/api/compare/diff', { body, parseAs: 'text' }));
-      const link = document.createElement('a');
-      link.href = URL.createObjectURL(new Blob([text as unknown as string], { type: 'text/x-diff' }));
-      link.download = 'comparison.diff';
-      link.click();
-      URL.revokeObjectURL(link.href);
+      const platform = hasText ? { platform: pasted.platform } : {};
+      await saveDiff({ before: wantedBefore, after: wantedAfter, ...platform }, 'comparison');
     } catch (thrown) {
       problem = asProblem(thrown);
     }

@@ -1,8 +1,8 @@
 <script lang="ts">
   import { untrack } from 'svelte';
   import { api, asProblem, need, type Problem, type Revision } from '$lib/api/client';
-  import ProblemNote from '$lib/parts/ProblemNote.svelte';
-  import { wordsAsQuery } from '$lib/parts/queryText';
+  import ProblemNote from '$lib/parts/form/ProblemNote.svelte';
+  import { wordsAsQuery } from '$lib/parts/fleet/queryText';
   import { clock } from '$lib/state/clock.svelte';
   import { live } from '$lib/state/live.svelte';
   import { session } from '$lib/state/session.svelte';

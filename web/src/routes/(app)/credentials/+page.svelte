@@ -1,10 +1,10 @@
 <script lang="ts">
   import { onMount } from 'svelte';
   import { api, asProblem, need, type CredentialSet, type Problem } from '$lib/api/client';
-  import ProblemNote from '$lib/parts/ProblemNote.svelte';
-  import When from '$lib/parts/When.svelte';
+  import ProblemNote from '$lib/parts/form/ProblemNote.svelte';
+  import When from '$lib/parts/form/When.svelte';
   import { session } from '$lib/state/session.svelte';
-  import { valueText } from '$lib/parts/queryText';
+  import { valueText } from '$lib/parts/fleet/queryText';
   import { accountsOf, titlesOf } from '$lib/text/logIns';
   import { count } from '$lib/text/time';
   import CredentialSetForm from './CredentialSetForm.svelte';

@@ -1,7 +1,7 @@
 <script lang="ts">
   import { onMount, untrack } from 'svelte';
   import { api, asProblem, need, type CredentialSet, type Problem } from '$lib/api/client';
-  import ProblemNote from '$lib/parts/ProblemNote.svelte';
+  import ProblemNote from '$lib/parts/form/ProblemNote.svelte';
   import { draftsOf, FILE_CHOICES, free, inputOf, newLogIn, toggled } from '$lib/text/logIns';
   import { once } from '$lib/state/once';
   import LogInFields from './LogInFields.svelte';

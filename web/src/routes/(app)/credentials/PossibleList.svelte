@@ -1,6 +1,6 @@
 <script lang="ts">
   import { api, asProblem, need, type Possible, type Problem } from '$lib/api/client';
-  import ProblemNote from '$lib/parts/ProblemNote.svelte';
+  import ProblemNote from '$lib/parts/form/ProblemNote.svelte';
   import type { Protocol } from '$lib/text/logIns';
   import { together } from './possible';
 

@@ -3,8 +3,8 @@
   import { onMount, untrack } from 'svelte';
   import { SvelteSet } from 'svelte/reactivity';
   import { api, asProblem, need, type Group, type Problem } from '$lib/api/client';
-  import QueryBar from '$lib/parts/QueryBar.svelte';
-  import ProblemNote from '$lib/parts/ProblemNote.svelte';
+  import QueryBar from '$lib/parts/fleet/QueryBar.svelte';
+  import ProblemNote from '$lib/parts/form/ProblemNote.svelte';
   import { address } from '$lib/state/address.svelte';
   import { keys } from '$lib/state/keys.svelte';
   import { live } from '$lib/state/live.svelte';

@@ -1,9 +1,9 @@
 <script lang="ts">
   import { api, asProblem, need, type Device, type Problem } from '$lib/api/client';
-  import FourMarks from '$lib/parts/FourMarks.svelte';
-  import { QUESTIONS, wordOf } from '$lib/parts/fourMarks';
-  import ProblemNote from '$lib/parts/ProblemNote.svelte';
-  import When from '$lib/parts/When.svelte';
+  import FourMarks from '$lib/parts/fleet/FourMarks.svelte';
+  import { QUESTIONS, wordOf } from '$lib/parts/fleet/fourMarks';
+  import ProblemNote from '$lib/parts/form/ProblemNote.svelte';
+  import When from '$lib/parts/form/When.svelte';
   import { session } from '$lib/state/session.svelte';
 
   interface Props {

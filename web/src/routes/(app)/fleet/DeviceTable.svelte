@@ -1,8 +1,8 @@
 <script lang="ts">
   import { createVirtualizer } from '@tanstack/svelte-virtual';
   import { untrack } from 'svelte';
-  import FourMarks from '$lib/parts/FourMarks.svelte';
-  import When from '$lib/parts/When.svelte';
+  import FourMarks from '$lib/parts/fleet/FourMarks.svelte';
+  import When from '$lib/parts/form/When.svelte';
   import { cellOf, type Column } from './columns';
   import type { FleetRows } from './fleetRows.svelte';
   import { turned } from './fleetView';

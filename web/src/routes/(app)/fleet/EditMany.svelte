@@ -1,8 +1,8 @@
 <script lang="ts">
   import { onMount } from 'svelte';
   import { api, asProblem, need, type CredentialSet, type Problem } from '$lib/api/client';
-  import Dialog from '$lib/parts/Dialog.svelte';
-  import ProblemNote from '$lib/parts/ProblemNote.svelte';
+  import Dialog from '$lib/parts/form/Dialog.svelte';
+  import ProblemNote from '$lib/parts/form/ProblemNote.svelte';
   import { count } from '$lib/text/time';
   import { once } from '$lib/state/once';
   import EarlierEdits from './EarlierEdits.svelte';

@@ -1,9 +1,9 @@
 <script lang="ts">
   import { onMount } from 'svelte';
   import { api, asProblem, need, type Problem } from '$lib/api/client';
-  import Dialog from '$lib/parts/Dialog.svelte';
-  import ProblemNote from '$lib/parts/ProblemNote.svelte';
-  import { valueText } from '$lib/parts/queryText';
+  import Dialog from '$lib/parts/form/Dialog.svelte';
+  import ProblemNote from '$lib/parts/form/ProblemNote.svelte';
+  import { valueText } from '$lib/parts/fleet/queryText';
 
   let { onclose }: { onclose: () => void } = $props();
   let counts = $state<{ platform: string; model: string; release: string; devices: number }[]>([]);

@@ -1,4 +1,4 @@
-import { valueText } from '$lib/parts/queryText';
+import { valueText } from '$lib/parts/fleet/queryText';
 
 /** What became of an undone edit, in words. */
 export function undoneText(devices: number, left: readonly string[]): string {

@@ -1,9 +1,9 @@
 <script lang="ts">
   import { onMount } from 'svelte';
   import { api, asProblem, need, type Job, type Problem } from '$lib/api/client';
-  import JobBar from '$lib/parts/JobBar.svelte';
-  import ProblemNote from '$lib/parts/ProblemNote.svelte';
-  import When from '$lib/parts/When.svelte';
+  import JobBar from '$lib/parts/job/JobBar.svelte';
+  import ProblemNote from '$lib/parts/form/ProblemNote.svelte';
+  import When from '$lib/parts/form/When.svelte';
   import { live } from '$lib/state/live.svelte';
   import { session } from '$lib/state/session.svelte';
   import { importCounts } from '../jobs/jobText';

@@ -2,8 +2,8 @@
   import { goto } from '$app/navigation';
   import { onMount } from 'svelte';
   import { api, need, type MapView } from '$lib/api/client';
-  import { QUESTIONS } from '$lib/parts/fourMarks';
-  import ProblemNote from '$lib/parts/ProblemNote.svelte';
+  import { QUESTIONS } from '$lib/parts/fleet/fourMarks';
+  import ProblemNote from '$lib/parts/form/ProblemNote.svelte';
   import { Doing } from '$lib/state/doing.svelte';
   import { address } from '$lib/state/address.svelte';
   import { keys } from '$lib/state/keys.svelte';

@@ -2,9 +2,9 @@
   import { goto } from '$app/navigation';
   import { onMount } from 'svelte';
   import { api, need, type Routine, type RoutineRun } from '$lib/api/client';
-  import Dialog from '$lib/parts/Dialog.svelte';
-  import ProblemNote from '$lib/parts/ProblemNote.svelte';
-  import When from '$lib/parts/When.svelte';
+  import Dialog from '$lib/parts/form/Dialog.svelte';
+  import ProblemNote from '$lib/parts/form/ProblemNote.svelte';
+  import When from '$lib/parts/form/When.svelte';
   import { Doing } from '$lib/state/doing.svelte';
   import { keys } from '$lib/state/keys.svelte';
   import { live } from '$lib/state/live.svelte';

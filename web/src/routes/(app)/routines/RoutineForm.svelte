@@ -1,8 +1,8 @@
 <script lang="ts">
   import { onMount } from 'svelte';
   import { api, asProblem, need, type Problem, type Routine } from '$lib/api/client';
-  import ProblemNote from '$lib/parts/ProblemNote.svelte';
-  import QueryBar from '$lib/parts/QueryBar.svelte';
+  import ProblemNote from '$lib/parts/form/ProblemNote.svelte';
+  import QueryBar from '$lib/parts/fleet/QueryBar.svelte';
   import { exact } from '$lib/text/time';
   import { once } from '$lib/state/once';
   import { DAYS, formOf, ruleOf } from './ruleText';

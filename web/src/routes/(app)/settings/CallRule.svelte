@@ -2,8 +2,8 @@
   import { onMount } from 'svelte';
   import { api, need } from '$lib/api/client';
   import type { components } from '$lib/api/schema';
-  import ProblemNote from '$lib/parts/ProblemNote.svelte';
-  import When from '$lib/parts/When.svelte';
+  import ProblemNote from '$lib/parts/form/ProblemNote.svelte';
+  import When from '$lib/parts/form/When.svelte';
   import { Doing } from '$lib/state/doing.svelte';
   import { session } from '$lib/state/session.svelte';
   import { portsIn } from './ports';

@@ -1,9 +1,9 @@
 <script lang="ts">
   import { onMount } from 'svelte';
   import { api, need, type Integrity, type Retention, type RetentionDue } from '$lib/api/client';
-  import Dialog from '$lib/parts/Dialog.svelte';
-  import ProblemNote from '$lib/parts/ProblemNote.svelte';
-  import When from '$lib/parts/When.svelte';
+  import Dialog from '$lib/parts/form/Dialog.svelte';
+  import ProblemNote from '$lib/parts/form/ProblemNote.svelte';
+  import When from '$lib/parts/form/When.svelte';
   import { Doing } from '$lib/state/doing.svelte';
   import { session } from '$lib/state/session.svelte';
   import { bytes } from '$lib/text/bytes';

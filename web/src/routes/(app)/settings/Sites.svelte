@@ -1,8 +1,8 @@
 <script lang="ts">
   import { onMount } from 'svelte';
   import { api, need, type Site } from '$lib/api/client';
-  import ProblemNote from '$lib/parts/ProblemNote.svelte';
-  import { valueText } from '$lib/parts/queryText';
+  import ProblemNote from '$lib/parts/form/ProblemNote.svelte';
+  import { valueText } from '$lib/parts/fleet/queryText';
   import { Doing } from '$lib/state/doing.svelte';
   import { session } from '$lib/state/session.svelte';
   import { count } from '$lib/text/time';

@@ -2,9 +2,9 @@ package chaperone.bench;
 
 import chaperone.core.compare.Comparison;
 import chaperone.core.compare.LineDiff;
-import chaperone.core.compare.Noise;
 import chaperone.core.config.ConfigBytes;
 import chaperone.core.config.ConfigText;
+import chaperone.core.noise.Noise;
 import chaperone.core.platform.Platforms;
 import java.nio.charset.StandardCharsets;
 import java.util.List;

@@ -2,11 +2,11 @@ package chaperone.bench;
 
 import chaperone.core.compare.Comparison;
 import chaperone.core.compare.LayoutDiff;
-import chaperone.core.compare.SettledConfig;
-import chaperone.core.compare.StructureDiff;
 import chaperone.core.config.ConfigDocument;
+import chaperone.core.noise.NoiseMarkedConfig;
 import chaperone.core.platform.Platform;
 import chaperone.core.platform.Platforms;
+import chaperone.core.structure.StructureDiff;
 import java.util.Arrays;
 import java.util.List;
 import java.util.Locale;
@@ -97,8 +97,8 @@ final class Hostile {
         Platform platform = Platforms.shipped().get(each.platform());
         String text = each.text().apply(size);
         String other = text.replace('1', '7');
-        SettledConfig before = platform.noise().in(ConfigDocument.read(platform.grammar(), text));
-        SettledConfig after = platform.noise().in(ConfigDocument.read(platform.grammar(), other));
+        NoiseMarkedConfig before = platform.noise().in(ConfigDocument.read(platform.grammar(), text));
+        NoiseMarkedConfig after = platform.noise().in(ConfigDocument.read(platform.grammar(), other));
         int found = Comparison.between(before, after).rows().size();
         found += StructureDiff.between(before, after, platform.structure())
                 .differences()

@@ -1,6 +1,27 @@
 package chaperone.connect;
 
-import chaperone.connect.ConversationListener.Step;
+import chaperone.connect.conversation.CallRule;
+import chaperone.connect.conversation.Console;
+import chaperone.connect.conversation.Conversation;
+import chaperone.connect.conversation.ConversationException;
+import chaperone.connect.conversation.ConversationListener;
+import chaperone.connect.conversation.ConversationListener.Step;
+import chaperone.connect.conversation.FailureKind;
+import chaperone.connect.conversation.LoginDetail;
+import chaperone.connect.conversation.LoginProtocol;
+import chaperone.connect.conversation.Patience;
+import chaperone.connect.conversation.ReceiveBuffer;
+import chaperone.connect.conversation.Target;
+import chaperone.connect.file.FileTransfer;
+import chaperone.connect.https.HttpsConversation;
+import chaperone.connect.https.RequestConsole;
+import chaperone.connect.netconf.NetconfConversation;
+import chaperone.connect.shell.ShellConversation;
+import chaperone.connect.shell.SshTerminal;
+import chaperone.connect.shell.TelnetTerminal;
+import chaperone.connect.shell.TerminalConsole;
+import chaperone.connect.shell.TerminalLine;
+import chaperone.connect.ssh.SshLink;
 import chaperone.core.platform.Dialogue;
 import chaperone.core.platform.Facts;
 import chaperone.core.platform.FileWay;
@@ -39,9 +60,9 @@ public final class Connector implements AutoCloseable {
     /** Logs in, finds out which of the platforms it is, and reads its facts. */
     public Met meet(Target target, List<Platform> platforms, ConversationListener listener) {
         rule.check(target.endpoint());
-        return switch (Greeting.of(target.endpoint(), patience)) {
+        return switch (ProtocolDetection.of(target.endpoint(), patience)) {
             case SSH -> meetBySsh(target, platforms, listener);
-            case TELNET -> meetByShell(target, platforms, listener, Greeting.TELNET);
+            case TELNET -> meetByShell(target, platforms, listener, ProtocolDetection.TELNET);
             case NOTHING -> meetBy(Dialogue.Https.class, target, platforms, listener);
         };
     }
@@ -53,7 +74,7 @@ public final class Connector implements AutoCloseable {
             return meetBy(Dialogue.Netconf.class, target, platforms, listener);
         }
         try {
-            return meetByShell(target, platforms, listener, Greeting.SSH);
+            return meetByShell(target, platforms, listener, ProtocolDetection.SSH);
         } catch (ConversationException e) {
             boolean mayBeNetconf = e.kind() == FailureKind.NO_SHELL || e.kind() == FailureKind.NOT_A_KNOWN_PLATFORM;
             if (!mayBeNetconf) throw e;
@@ -72,7 +93,8 @@ public final class Connector implements AutoCloseable {
         }
     }
 
-    private Met meetByShell(Target target, List<Platform> platforms, ConversationListener listener, Greeting greeting) {
+    private Met meetByShell(
+            Target target, List<Platform> platforms, ConversationListener listener, ProtocolDetection greeting) {
         List<Platform> spoken = of(ShellDialogue.class, platforms);
         ShellDialogue first = dialogueOf(spoken.get(0));
         try (ShellConversation conversation = shell(target, first, listener, greeting)) {
@@ -171,21 +193,21 @@ public final class Connector implements AutoCloseable {
     }
 
     /** Only where Telnet is allowed it is worth asking which of the two answers. */
-    private Greeting greeting(Target target, ShellDialogue dialogue) {
+    private ProtocolDetection greeting(Target target, ShellDialogue dialogue) {
         boolean mayBeTelnet = target.telnetAllowed()
                 && dialogue.telnet().isPresent()
                 && target.login().has(LoginProtocol.TELNET);
-        return mayBeTelnet ? Greeting.of(target.endpoint(), patience) : Greeting.SSH;
+        return mayBeTelnet ? ProtocolDetection.of(target.endpoint(), patience) : ProtocolDetection.SSH;
     }
 
     private ShellConversation shell(
-            Target target, ShellDialogue dialogue, ConversationListener listener, Greeting greeting) {
-        boolean isTelnet = greeting == Greeting.TELNET;
+            Target target, ShellDialogue dialogue, ConversationListener listener, ProtocolDetection greeting) {
+        boolean isTelnet = greeting == ProtocolDetection.TELNET;
         if (isTelnet && (!target.telnetAllowed() || dialogue.telnet().isEmpty())) {
             throw telnetNotAllowed(target);
         }
         TerminalLine line = isTelnet
-                ? TelnetTerminal.open(target.endpoint(), patience, new Incoming(patience.mostBytes()))
+                ? TelnetTerminal.open(target.endpoint(), patience, new ReceiveBuffer(patience.mostBytes()))
                 : sshTerminal(target);
         ShellConversation conversation = new ShellConversation(target.endpoint(), line, patience, listener, dialogue);
         try {
@@ -204,10 +226,10 @@ public final class Connector implements AutoCloseable {
 
     private TerminalLine sshTerminal(Target target) {
         try {
-            return SshTerminal.open(ssh, target, new Incoming(patience.mostBytes()));
+            return SshTerminal.open(ssh, target, new ReceiveBuffer(patience.mostBytes()));
         } catch (ConversationException e) {
             boolean isNoSsh = e.kind() == FailureKind.NO_ANSWER && e.seen().contains("not as SSH");
-            if (!isNoSsh || Greeting.of(target.endpoint(), patience) != Greeting.TELNET) throw e;
+            if (!isNoSsh || ProtocolDetection.of(target.endpoint(), patience) != ProtocolDetection.TELNET) throw e;
             throw new ConversationException(
                     FailureKind.TELNET_NOT_ALLOWED, target.endpoint(), "only Telnet answers; no password was sent", e);
         }
@@ -229,7 +251,7 @@ public final class Connector implements AutoCloseable {
         rule.check(target.endpoint());
         SshLink.LoggedIn loggedIn = ssh.logIn(target, LoginProtocol.NETCONF);
         try {
-            Incoming incoming = new Incoming(patience.mostBytes());
+            ReceiveBuffer incoming = new ReceiveBuffer(patience.mostBytes());
             ChannelSubsystem channel = ssh.subsystem(loggedIn.session(), "netconf", target.endpoint(), incoming);
             NetconfConversation conversation =
                     new NetconfConversation(target.endpoint(), loggedIn, channel, incoming, patience, listener);
@@ -266,11 +288,11 @@ public final class Connector implements AutoCloseable {
      */
     public Console console(Target target, Console.Sink sink) {
         rule.check(target.endpoint());
-        Greeting greeting = Greeting.of(target.endpoint(), patience);
-        if (greeting == Greeting.TELNET && !target.telnetAllowed()) throw telnetNotAllowed(target);
-        Incoming passing = TerminalConsole.passingTo(sink);
+        ProtocolDetection greeting = ProtocolDetection.of(target.endpoint(), patience);
+        if (greeting == ProtocolDetection.TELNET && !target.telnetAllowed()) throw telnetNotAllowed(target);
+        ReceiveBuffer passing = TerminalConsole.passingTo(sink);
         return TerminalConsole.over(
-                greeting == Greeting.TELNET
+                greeting == ProtocolDetection.TELNET
                         ? TelnetTerminal.open(target.endpoint(), patience, passing)
                         : SshTerminal.open(ssh, target, passing));
     }

@@ -1,5 +1,8 @@
 package chaperone.connect;
 
+import chaperone.connect.conversation.Conversation;
+import chaperone.connect.conversation.ConversationException;
+import chaperone.connect.conversation.FailureKind;
 import chaperone.core.config.ConfigProblem;
 import chaperone.core.config.ConfigTree;
 import chaperone.core.platform.Facts;

@@ -4,6 +4,14 @@ import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.catchThrowableOfType;
 
 import chaperone.connect.Connector.Met;
+import chaperone.connect.conversation.Conversation;
+import chaperone.connect.conversation.ConversationException;
+import chaperone.connect.conversation.ConversationListener;
+import chaperone.connect.conversation.Endpoint;
+import chaperone.connect.conversation.FailureKind;
+import chaperone.connect.conversation.Login;
+import chaperone.connect.conversation.Patience;
+import chaperone.connect.conversation.Target;
 import chaperone.core.config.ConfigBytes;
 import chaperone.core.platform.Platform;
 import chaperone.core.platform.Platforms;

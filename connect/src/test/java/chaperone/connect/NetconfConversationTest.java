@@ -1,10 +1,19 @@
 package chaperone.connect;
 
-import static chaperone.connect.NetconfOperations.Datastore.CANDIDATE;
-import static chaperone.connect.NetconfOperations.Datastore.RUNNING;
+import static chaperone.connect.netconf.NetconfOperations.Datastore.CANDIDATE;
+import static chaperone.connect.netconf.NetconfOperations.Datastore.RUNNING;
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.catchThrowableOfType;
 
+import chaperone.connect.conversation.ConversationException;
+import chaperone.connect.conversation.ConversationListener;
+import chaperone.connect.conversation.Endpoint;
+import chaperone.connect.conversation.FailureKind;
+import chaperone.connect.conversation.Login;
+import chaperone.connect.conversation.Patience;
+import chaperone.connect.conversation.Target;
+import chaperone.connect.netconf.NetconfConversation;
+import chaperone.connect.netconf.NetconfOperations;
 import chaperone.standins.StandIn;
 import chaperone.standins.StandIns;
 import chaperone.standins.demo.DemoFleet;

@@ -161,13 +161,15 @@ class CopyStoryTest {
                                 "text \"net loft\"",
                                 "open"));
         assertThat(api.copy("brkw-acc-2")).isEqualTo("NEW_REVISION");
-        String query = "before=" + before + "&after=" + (before + 1);
-        JsonNode compare = api.get("/api/devices/brkw-acc-2/compare?" + query).json(200);
+        Map<String, Object> pair = Map.of(
+                "before", Map.of("device", "brkw-acc-2", "number", before),
+                "after", Map.of("device", "brkw-acc-2", "number", before + 1));
+        JsonNode compare = api.post("/api/compare", pair).json(200);
         assertThat(compare.get("counts"))
                 .hasToString("{\"added\":2,\"modified\":1,\"removed\":1,\"moved\":0,\"noise\":1,\"places\":3}");
         assertThat(compare.get("noise").get(0).get("name").asString()).isEqualTo("byte count");
-        String diff = api.get("/api/devices/brkw-acc-2/compare.diff?" + query).body();
-        assertThat(diff).contains("+vlan 371 \"net loft\"\n").startsWith("--- a/brkw-acc-2.conf\n");
+        String diff = api.post("/api/compare/diff", pair).body();
+        assertThat(diff).contains("+vlan 371 \"net loft\"\n").startsWith("--- a/brkw-acc-2");
         assertThat(api.get("/api/devices/brkw-acc-2")
                         .json(200)
                         .get("device")

@@ -2,7 +2,7 @@ package chaperone.server;
 
 import static org.assertj.core.api.Assertions.assertThat;
 
-import chaperone.connect.SshKeys;
+import chaperone.connect.ssh.SshKeys;
 import chaperone.server.account.Role;
 import chaperone.server.support.Api;
 import chaperone.server.support.TestServer;

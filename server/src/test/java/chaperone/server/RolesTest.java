@@ -91,8 +91,6 @@ class RolesTest {
         GET    /api/devices/{name}/tables/{kind}/difference   | VIEWER
         GET    /api/devices/{name}/events                     | VIEWER
         GET    /api/device-events                             | VIEWER
-        GET    /api/devices/{name}/compare                    | VIEWER
-        GET    /api/devices/{name}/compare.diff               | ENGINEER
         PUT    /api/devices/{name}/telnet                     | ENGINEER
         GET    /api/fleet-edits                               | VIEWER
         POST   /api/fleet-edits/{id}/undo                     | ENGINEER

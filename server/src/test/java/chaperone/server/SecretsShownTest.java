@@ -3,7 +3,7 @@ package chaperone.server;
 import static org.assertj.core.api.Assertions.assertThat;
 
 import chaperone.server.account.Role;
-import chaperone.server.history.Past;
+import chaperone.server.revision.Past;
 import chaperone.server.support.Api;
 import chaperone.server.support.TestServer;
 import java.util.ArrayList;

@@ -3,7 +3,7 @@ package chaperone.server;
 import static org.assertj.core.api.Assertions.assertThat;
 
 import chaperone.server.account.Role;
-import chaperone.server.event.HeardListener;
+import chaperone.server.event.ServerEventListener;
 import chaperone.server.support.Api;
 import chaperone.server.support.TestServer;
 import chaperone.standins.StandIn;
@@ -109,7 +109,7 @@ class TwoServersTest {
     /** Neither what is no event of ours, nor a part of the server that cannot deal with one, silences the others. */
     @Test
     void nothingSilencesTheEventsBetweenServers() throws Exception {
-        HeardListener broken = heard -> {
+        ServerEventListener broken = heard -> {
             throw new IllegalStateException("made for this test");
         };
         second.getBeanFactory().registerSingleton("broken", broken);

@@ -11,9 +11,9 @@
     type Device,
     type Problem
   } from '$lib/api/client';
-  import ProblemNote from '$lib/parts/ProblemNote.svelte';
-  import { valueText } from '$lib/parts/queryText';
-  import When from '$lib/parts/When.svelte';
+  import ProblemNote from '$lib/parts/form/ProblemNote.svelte';
+  import { valueText } from '$lib/parts/fleet/queryText';
+  import When from '$lib/parts/form/When.svelte';
   import { session } from '$lib/state/session.svelte';
   import { accountsOf, FILE_CHOICES, titlesOf } from '$lib/text/logIns';
   import PossibleList from '../PossibleList.svelte';

@@ -3,9 +3,9 @@
   import { page } from '$app/state';
   import { onMount, untrack, type Snippet } from 'svelte';
   import { api, asProblem, need } from '$lib/api/client';
-  import FourMarks from '$lib/parts/FourMarks.svelte';
-  import ProblemNote from '$lib/parts/ProblemNote.svelte';
-  import When from '$lib/parts/When.svelte';
+  import FourMarks from '$lib/parts/fleet/FourMarks.svelte';
+  import ProblemNote from '$lib/parts/form/ProblemNote.svelte';
+  import When from '$lib/parts/form/When.svelte';
   import { live } from '$lib/state/live.svelte';
   import { session } from '$lib/state/session.svelte';
   import { opened } from './opened.svelte';

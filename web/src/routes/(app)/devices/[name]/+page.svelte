@@ -2,11 +2,12 @@
   import { page } from '$app/state';
   import { onMount, untrack } from 'svelte';
   import { api, asProblem, need, type Problem, type Revision } from '$lib/api/client';
-  import ComparePanel from '$lib/parts/ComparePanel.svelte';
-  import ProblemNote from '$lib/parts/ProblemNote.svelte';
-  import RevisionLine from '$lib/parts/RevisionLine.svelte';
+  import ComparePanel from '$lib/parts/compare/ComparePanel.svelte';
+  import ProblemNote from '$lib/parts/form/ProblemNote.svelte';
+  import RevisionLine from '$lib/parts/revision/RevisionLine.svelte';
   import { address } from '$lib/state/address.svelte';
   import { clock } from '$lib/state/clock.svelte';
+  import { saveDiff } from '$lib/state/diffFile';
   import { keys } from '$lib/state/keys.svelte';
   import { live } from '$lib/state/live.svelte';
   import { session } from '$lib/state/session.svelte';
@@ -66,6 +67,17 @@
     }
   }
 
+  async function exportDiff() {
+    if (!handles) return;
+    const end = (number: number) => ({ device: name, kind: view.kind, number });
+    try {
+      const file = `${name}-${view.kind.toLowerCase()}-${handles.a}-${handles.b}`;
+      await saveDiff({ before: end(handles.a), after: end(handles.b) }, file);
+    } catch (thrown) {
+      problem = asProblem(thrown);
+    }
+  }
+
   const titleOf = (letter: string, number: number) => {
     const revision = revisions?.find((each) => each.number === number);
     if (!revision) return letter;
@@ -103,13 +115,7 @@
       {/each}
     </div>
     {#if session.mayAct && handles && handles.a !== handles.b}
-      <a
-        class="btn"
-        href="/api/devices/{encodeURIComponent(
-          name
-        )}/compare.diff?before={handles.a}&after={handles.b}&kind={view.kind}"
-        download>Export .diff</a
-      >
+      <button class="btn" onclick={exportDiff}>Export .diff</button>
     {/if}
     {#if chosen}<RevisionMarks {name} {kind} revision={chosen} onmarked={loadRevisions} />{/if}
     <span class="ml-auto flex gap-2">

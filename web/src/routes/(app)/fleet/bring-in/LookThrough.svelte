@@ -2,7 +2,7 @@
   import { accountsOf } from '$lib/text/logIns';
   import { goto } from '$app/navigation';
   import { api, asProblem, need, type CredentialSet, type Problem } from '$lib/api/client';
-  import ProblemNote from '$lib/parts/ProblemNote.svelte';
+  import ProblemNote from '$lib/parts/form/ProblemNote.svelte';
   import { session } from '$lib/state/session.svelte';
   import { once } from '$lib/state/once';
 

@@ -4,9 +4,9 @@
   import { onMount, untrack } from 'svelte';
   import { SvelteSet } from 'svelte/reactivity';
   import { api, need, type CredentialSet, type JobLine } from '$lib/api/client';
-  import JobBar from '$lib/parts/JobBar.svelte';
-  import ProblemNote from '$lib/parts/ProblemNote.svelte';
-  import When from '$lib/parts/When.svelte';
+  import JobBar from '$lib/parts/job/JobBar.svelte';
+  import ProblemNote from '$lib/parts/form/ProblemNote.svelte';
+  import When from '$lib/parts/form/When.svelte';
   import { address } from '$lib/state/address.svelte';
   import { Doing } from '$lib/state/doing.svelte';
   import { keys } from '$lib/state/keys.svelte';

@@ -1,7 +1,7 @@
 <script lang="ts">
   import type { SvelteSet } from 'svelte/reactivity';
   import type { Job, JobLine } from '$lib/api/client';
-  import When from '$lib/parts/When.svelte';
+  import When from '$lib/parts/form/When.svelte';
   import { session } from '$lib/state/session.svelte';
   import { deviceOf, isOfFleet, shownKey } from '../jobText';
 

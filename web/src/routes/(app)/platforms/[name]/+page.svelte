@@ -10,8 +10,8 @@
     type PlatformKeys,
     type Problem
   } from '$lib/api/client';
-  import ProblemNote from '$lib/parts/ProblemNote.svelte';
-  import When from '$lib/parts/When.svelte';
+  import ProblemNote from '$lib/parts/form/ProblemNote.svelte';
+  import When from '$lib/parts/form/When.svelte';
   import { address } from '$lib/state/address.svelte';
   import { keys as bindings } from '$lib/state/keys.svelte';
   import { session } from '$lib/state/session.svelte';

@@ -1,6 +1,6 @@
 <script lang="ts">
   import { api, asProblem, need, type Problem, type ReadView } from '$lib/api/client';
-  import ProblemNote from '$lib/parts/ProblemNote.svelte';
+  import ProblemNote from '$lib/parts/form/ProblemNote.svelte';
   import { count } from '$lib/text/time';
 
   interface Props {

@@ -9,7 +9,7 @@
     type Problem,
     type TrialStep
   } from '$lib/api/client';
-  import ProblemNote from '$lib/parts/ProblemNote.svelte';
+  import ProblemNote from '$lib/parts/form/ProblemNote.svelte';
   import { session } from '$lib/state/session.svelte';
   import { once } from '$lib/state/once';
   import { STEP, summary } from './trialText';

@@ -10,7 +10,7 @@
   import { lineNumbers } from '@codemirror/view';
   import { onMount, untrack } from 'svelte';
   import type { PlatformKeys, PlatformProblem } from '$lib/api/client';
-  import { editorLook } from '$lib/parts/editorLook';
+  import { editorLook } from '$lib/parts/form/editorLook';
   import { blockAt, keyText, keyTyped } from './yamlPlace';
 
   interface Props {

@@ -2,6 +2,8 @@ package chaperone.core.compare;
 
 import chaperone.core.compare.CompareRow.Kind;
 import chaperone.core.config.ConfigDocument;
+import chaperone.core.noise.Noise;
+import chaperone.core.noise.NoiseMarkedConfig;
 import java.util.List;
 
 /**
@@ -30,7 +32,7 @@ public record Comparison(List<CompareRow> rows, boolean isShortest) {
     }
 
     /** The cost is that of {@link LineDiff} and of {@link LinePairing}. */
-    public static Comparison between(SettledConfig before, SettledConfig after) {
+    public static Comparison between(NoiseMarkedConfig before, NoiseMarkedConfig after) {
         return new ComparisonBuilder(before, after).build();
     }
 

@@ -2,6 +2,7 @@ package chaperone.core.compare;
 
 import chaperone.core.compare.CompareRow.Kind;
 import chaperone.core.config.ConfigDocument;
+import chaperone.core.noise.NoiseMarkedConfig;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.stream.IntStream;
@@ -16,8 +17,9 @@ final class ComparisonBuilder {
     private final List<CompareRow> rows = new ArrayList<>();
 
     /** One text: its lines, and of those that are compared their numbers and what counts of them. */
-    private record Side(SettledConfig config, List<String> lines, int[] numbers, List<String> keys, LinePlaces places) {
-        static Side of(SettledConfig config) {
+    private record Side(
+            NoiseMarkedConfig config, List<String> lines, int[] numbers, List<String> keys, LinePlaces places) {
+        static Side of(NoiseMarkedConfig config) {
             ConfigDocument document = config.document();
             int[] numbers = IntStream.range(0, document.lineCount())
                     .filter(line -> !config.isNoise(line))
@@ -37,7 +39,7 @@ final class ComparisonBuilder {
         }
     }
 
-    ComparisonBuilder(SettledConfig before, SettledConfig after) {
+    ComparisonBuilder(NoiseMarkedConfig before, NoiseMarkedConfig after) {
         this.before = Side.of(before);
         this.after = Side.of(after);
     }

@@ -1,6 +1,7 @@
 package chaperone.core.compare;
 
 import chaperone.core.config.ConfigDocument;
+import chaperone.core.noise.NoiseMarkedConfig;
 import java.util.List;
 import java.util.stream.IntStream;
 
@@ -19,7 +20,7 @@ public record LayoutDiff(int trailingBlanks, int lineEnds, boolean finalNewline)
     }
 
     /** The cost is that of {@link LineDiff}. */
-    public static LayoutDiff between(SettledConfig before, SettledConfig after) {
+    public static LayoutDiff between(NoiseMarkedConfig before, NoiseMarkedConfig after) {
         int blanks = 0;
         int ends = 0;
         int beforeAt = 0;
@@ -44,7 +45,7 @@ public record LayoutDiff(int trailingBlanks, int lineEnds, boolean finalNewline)
         return new LayoutDiff(blanks, ends, endsOpen(before.document()) != endsOpen(after.document()));
     }
 
-    private static List<String> stripped(SettledConfig config) {
+    private static List<String> stripped(NoiseMarkedConfig config) {
         return IntStream.range(0, config.document().lineCount())
                 .mapToObj(line -> config.line(line).stripTrailing())
                 .toList();

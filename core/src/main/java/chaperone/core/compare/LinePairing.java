@@ -11,7 +11,7 @@ import java.util.List;
  * word, which names the setting, is the same. Time and memory removed × added, up to {@value #LARGEST_TABLE}; a larger
  * place is paired line by line from its top, where the lines are alike.
  */
-final class LinePairing {
+public final class LinePairing {
     private static final int LARGEST_TABLE = 250_000;
     /** Words looked at, all comparisons of a place together. */
     private static final long MOST_WORDS = 10_000_000;
@@ -19,12 +19,12 @@ final class LinePairing {
     private static final double ALIKE = 0.55;
     private static final double SAME_FIRST_WORD = 0.2;
 
-    record Pair(int before, int after) {}
+    public record Pair(int before, int after) {}
 
     private LinePairing() {}
 
     /** The same pairs in both directions. */
-    static List<Pair> of(List<String> removed, List<String> added) {
+    public static List<Pair> of(List<String> removed, List<String> added) {
         if (removed.isEmpty() || added.isEmpty()) return List.of();
         if (LineOrder.compare(removed, added) <= 0) return paired(removed, added);
         return paired(added, removed).stream()
@@ -79,12 +79,12 @@ final class LinePairing {
         return pairs;
     }
 
-    static boolean areAlike(double likeness) {
+    public static boolean areAlike(double likeness) {
         return likeness >= ALIKE;
     }
 
     /** From 0, nothing in common, to 1.2, the same. */
-    static double likeness(List<String> before, List<String> after) {
+    public static double likeness(List<String> before, List<String> after) {
         if (before.isEmpty() || after.isEmpty()) return 0;
         double dice = 2.0 * Words.common(before, after) / (before.size() + after.size());
         return before.get(0).equals(after.get(0)) ? dice + SAME_FIRST_WORD : dice;

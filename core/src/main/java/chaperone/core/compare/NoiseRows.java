@@ -1,18 +1,19 @@
 package chaperone.core.compare;
 
 import chaperone.core.compare.CompareRow.Kind;
+import chaperone.core.noise.NoiseMarkedConfig;
 import java.util.ArrayList;
 import java.util.List;
 
 /** Puts the lines that are noise as a whole between the rows of a comparison that was made without them. */
 final class NoiseRows {
-    private final SettledConfig before;
-    private final SettledConfig after;
+    private final NoiseMarkedConfig before;
+    private final NoiseMarkedConfig after;
     private final List<CompareRow> rows = new ArrayList<>();
     private int beforeAt;
     private int afterAt;
 
-    NoiseRows(SettledConfig before, SettledConfig after) {
+    NoiseRows(NoiseMarkedConfig before, NoiseMarkedConfig after) {
         this.before = before;
         this.after = after;
     }

@@ -11,13 +11,13 @@ import java.util.Map;
  * The words of a configuration line: a quoted text, a run of letters, digits and address
  * signs, blanks, or a sign; a masked secret is one, too.
  */
-final class Words {
+public final class Words {
     private static final Pattern WORD =
             Pattern.compile("\u2022{4}[0-9a-f]*|\"[^\"]*\"|[\\pL\\pN._/:$-]+|\\s+|.", Pattern.DOTALL);
 
     private Words() {}
 
-    static List<String> of(String line) {
+    public static List<String> of(String line) {
         List<String> words = new ArrayList<>();
         Matcher matcher = WORD.matcher(line);
         while (matcher.find()) words.add(matcher.group());
@@ -25,7 +25,7 @@ final class Words {
     }
 
     /** The words without blanks. */
-    static List<String> inked(String line) {
+    public static List<String> inked(String line) {
         return of(line).stream().filter(word -> !word.isBlank()).toList();
     }
 

@@ -132,13 +132,13 @@ public final class PartFinder {
         String behind = node.kind() != Kind.STATEMENT || !(grammar instanceof BracedGrammar)
                 ? ""
                 : node.children().isEmpty() && !node.opening().endsWith("{") ? ";" : " {";
-        Reworded asWritten = Reworded.asWritten(node.text(), tokens, behind);
-        Reworded plain = Reworded.plain(node.text(), tokens, behind);
+        NormalizedStatement asWritten = NormalizedStatement.asWritten(node.text(), tokens, behind);
+        NormalizedStatement plain = NormalizedStatement.plain(node.text(), tokens, behind);
         look(node, at, asWritten);
         if (!plain.text().equals(asWritten.text())) look(node, at, plain);
     }
 
-    private void look(ConfigNode node, TextRange at, Reworded statement) {
+    private void look(ConfigNode node, TextRange at, NormalizedStatement statement) {
         for (ByPattern each : patterns) {
             if (each.isWhole()) {
                 if (each.pattern().matcher(statement.text()).find()) statements.add(node);

@@ -1,9 +1,9 @@
 package chaperone.core.platform;
 
-import chaperone.core.compare.Noise;
-import chaperone.core.compare.Structure;
 import chaperone.core.config.ConfigTree;
 import chaperone.core.config.Grammar;
+import chaperone.core.noise.Noise;
+import chaperone.core.structure.Structure;
 import chaperone.core.table.TableReader;
 import com.google.re2j.Pattern;
 import java.util.List;

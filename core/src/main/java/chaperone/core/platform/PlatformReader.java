@@ -1,13 +1,13 @@
 package chaperone.core.platform;
 
-import chaperone.core.compare.Noise;
-import chaperone.core.compare.Structure;
 import chaperone.core.config.Grammar;
 import chaperone.core.config.JsonGrammar;
 import chaperone.core.config.XmlGrammar;
 import chaperone.core.locator.Locator;
+import chaperone.core.noise.Noise;
 import chaperone.core.platform.FactPatterns.ModulePatterns;
 import chaperone.core.platform.FactPatterns.StoragePatterns;
+import chaperone.core.structure.Structure;
 import chaperone.core.table.TableKind;
 import chaperone.core.table.TableReader;
 import com.google.re2j.Pattern;

@@ -1,10 +1,10 @@
 package chaperone.core.platform;
 
-import chaperone.core.compare.Structure;
-import chaperone.core.compare.Structure.Default;
-import chaperone.core.compare.Structure.Entry;
-import chaperone.core.compare.Structure.Named;
-import chaperone.core.compare.Structure.Ordered;
+import chaperone.core.structure.Structure;
+import chaperone.core.structure.Structure.Default;
+import chaperone.core.structure.Structure.Entry;
+import chaperone.core.structure.Structure.Named;
+import chaperone.core.structure.Structure.Ordered;
 
 /** Reads the block {@code structure}: what statements mean beside their text. */
 final class StructureEntries {

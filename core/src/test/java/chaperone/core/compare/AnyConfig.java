@@ -8,6 +8,10 @@ import chaperone.core.config.IndentedGrammar;
 import chaperone.core.config.JsonGrammar;
 import chaperone.core.config.SampleTexts;
 import chaperone.core.config.XmlGrammar;
+import chaperone.core.noise.Noise;
+import chaperone.core.structure.Statement;
+import chaperone.core.structure.Structure;
+import chaperone.core.structure.StructureDiff;
 import com.google.re2j.Pattern;
 import java.util.ArrayList;
 import java.util.Collections;
@@ -17,8 +21,8 @@ import java.util.Optional;
 import java.util.Random;
 
 /** Generated configurations of every grammar, a version of each with edits, and a structure with every kind of rule. */
-final class AnyConfig {
-    static final Map<String, Grammar> GRAMMARS = Map.of(
+public final class AnyConfig {
+    public static final Map<String, Grammar> GRAMMARS = Map.of(
             "indented", new IndentedGrammar("#", 8, List.of()),
             "braced", new BracedGrammar("/*", "*/", true),
             "flat", new FlatGrammar("#", Pattern.compile("^[a-z][a-z-]* \\S")),
@@ -41,16 +45,16 @@ final class AnyConfig {
         return Optional.of(Pattern.compile(text));
     }
 
-    static Statement statements(String grammar, String text) {
+    public static Statement statements(String grammar, String text) {
         return StructureDiff.read(NOISE.in(ConfigDocument.read(GRAMMARS.get(grammar), text)), STRUCTURE);
     }
 
-    static String text(String grammar, long seed) {
+    public static String text(String grammar, long seed) {
         return SampleTexts.of(grammar, seed);
     }
 
     /** The tree with some statements gone, altered, doubled, moved. */
-    static Statement edited(Statement statement, Random random) {
+    public static Statement edited(Statement statement, Random random) {
         List<Statement> children = new ArrayList<>();
         for (Statement child : statement.children()) {
             if (random.nextInt(10) == 0) continue;
@@ -74,12 +78,12 @@ final class AnyConfig {
                 s.unsaid());
     }
 
-    static Statement with(Statement s, List<Statement> children) {
+    public static Statement with(Statement s, List<Statement> children) {
         return new Statement(s.wording(), s.identity(), s.order(), s.line(), s.column(), children, s.unsaid());
     }
 
     /** Every statement in a place of its own, as reading a text gives it. */
-    static Statement placed(Statement root) {
+    public static Statement placed(Statement root) {
         return placed(root, new int[] {Statement.TOP});
     }
 

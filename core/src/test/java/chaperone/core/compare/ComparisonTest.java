@@ -6,6 +6,8 @@ import chaperone.core.compare.CompareRow.Kind;
 import chaperone.core.compare.CompareRow.Side;
 import chaperone.core.config.ConfigDocument;
 import chaperone.core.config.IndentedGrammar;
+import chaperone.core.noise.Noise;
+import chaperone.core.noise.NoiseMarkedConfig;
 import com.google.re2j.Pattern;
 import java.util.ArrayList;
 import java.util.List;
@@ -206,7 +208,7 @@ class ComparisonTest {
         assertThat(counts.moved() > 0).isEqualTo(!turned.equals(blocks));
     }
 
-    private static SettledConfig braced(List<List<String>> blocks) {
+    private static NoiseMarkedConfig braced(List<List<String>> blocks) {
         String text = "ports {\n" + blocks.stream().flatMap(List::stream).collect(Collectors.joining("\n")) + "\n}\n";
         return Noise.NONE.in(ConfigDocument.read(AnyConfig.GRAMMARS.get("braced"), text));
     }
@@ -215,7 +217,7 @@ class ComparisonTest {
         return Comparison.between(placed(before), placed(after));
     }
 
-    private static SettledConfig placed(List<String> lines) {
+    private static NoiseMarkedConfig placed(List<String> lines) {
         return Noise.NONE.in(ConfigDocument.read(new IndentedGrammar("#", 8, List.of()), String.join("\n", lines)));
     }
 

@@ -3,6 +3,7 @@ package chaperone.core.compare;
 import static org.assertj.core.api.Assertions.assertThat;
 
 import chaperone.core.config.ConfigDocument;
+import chaperone.core.noise.Noise;
 import com.google.re2j.Pattern;
 import java.util.List;
 import java.util.Optional;

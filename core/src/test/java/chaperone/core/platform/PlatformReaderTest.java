@@ -2,8 +2,8 @@ package chaperone.core.platform;
 
 import static org.assertj.core.api.Assertions.assertThat;
 
-import chaperone.core.compare.Noise;
 import chaperone.core.config.ConfigDocument;
+import chaperone.core.noise.Noise;
 import chaperone.core.platform.PlatformReader.Outcome.Read;
 import chaperone.core.platform.PlatformReader.Outcome.Refused;
 import java.io.IOException;

@@ -1,6 +1,6 @@
 package chaperone.server.account;
 
-import chaperone.server.housekeeping.Nightly;
+import chaperone.server.housekeeping.NightlyTask;
 import chaperone.server.problem.ProblemException;
 import java.time.Clock;
 import java.time.Duration;
@@ -23,7 +23,7 @@ import org.springframework.transaction.annotation.Transactional;
  * that strangers can slow each other down and lock nobody out.
  */
 @Component
-class LogInBrake implements Nightly {
+class LogInBrake implements NightlyTask {
     static final int FREE_FOR_ACCOUNT = 5;
     static final int FREE_FOR_ADDRESS = 50;
     static final Duration FIRST_WAIT = Duration.ofSeconds(30);

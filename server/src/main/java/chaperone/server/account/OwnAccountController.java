@@ -33,7 +33,7 @@ import org.springframework.web.bind.annotation.RestController;
 class OwnAccountController {
     private final AccountService accounts;
     private final ApiTokens tokens;
-    private final SessionKeeper sessions;
+    private final SessionStarter sessions;
     private final LogInBrake brake;
     private final PasswordChecks passwords;
     private final Clock clock;
@@ -41,7 +41,7 @@ class OwnAccountController {
     OwnAccountController(
             AccountService accounts,
             ApiTokens tokens,
-            SessionKeeper sessions,
+            SessionStarter sessions,
             LogInBrake brake,
             PasswordChecks passwords,
             Clock clock) {

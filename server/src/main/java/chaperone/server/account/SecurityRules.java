@@ -41,7 +41,6 @@ class SecurityRules {
 
         // A configuration with its secrets, and all that reaches out to devices.
         rules.requestMatchers(HttpMethod.GET, "/api/devices/*/revisions/*/text").hasRole(ENGINEER);
-        rules.requestMatchers(HttpMethod.GET, "/api/devices/*/compare.diff").hasRole(ENGINEER);
         rules.requestMatchers(
                         HttpMethod.POST,
                         "/api/copies",
@@ -172,8 +171,8 @@ class SecurityRules {
         http.authorizeHttpRequests(SecurityRules::table);
         http.securityContext(context -> context.securityContextRepository(contexts));
         // A page of another site can make a browser send cookies, never a token.
-        http.csrf(csrf -> csrf.spa().ignoringRequestMatchers(WhoAsks::hasToken));
-        http.addFilterBefore(new WhoAsks(accounts, tokens), CsrfFilter.class);
+        http.csrf(csrf -> csrf.spa().ignoringRequestMatchers(RequestAuthenticator::hasToken));
+        http.addFilterBefore(new RequestAuthenticator(accounts, tokens), CsrfFilter.class);
         http.addFilterBefore(new BodyLimits(), CsrfFilter.class);
         http.requestCache(cache -> cache.disable());
         http.formLogin(form -> form.disable());

@@ -27,14 +27,14 @@ import org.springframework.web.bind.annotation.RestController;
 @RestController
 @RequestMapping("/api/session")
 class SessionController {
-    private final SessionKeeper sessions;
+    private final SessionStarter sessions;
     private final AccountService accounts;
     private final LogInBrake brake;
     private final PasswordChecks passwords;
     private final boolean isDemo;
 
     SessionController(
-            SessionKeeper sessions,
+            SessionStarter sessions,
             AccountService accounts,
             LogInBrake brake,
             PasswordChecks passwords,

@@ -83,9 +83,9 @@ final class AuditAdvice implements MethodInterceptor {
         request.setAttribute(RECORDED, true);
     }
 
-    static AuditedAct entry(Audited audited, HttpServletRequest request, AuditOutcome outcome) {
-        Asker asker = Asker.of(request);
-        return new AuditedAct(
+    static AuditedAction entry(Audited audited, HttpServletRequest request, AuditOutcome outcome) {
+        Actor asker = Actor.of(request);
+        return new AuditedAction(
                 asker.name(),
                 asker.token(),
                 request.getRemoteAddr(),

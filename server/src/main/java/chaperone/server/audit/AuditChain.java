@@ -20,7 +20,7 @@ final class AuditChain {
 
     /** Fields go in with their length before them: moving a letter from one to the next gives another hash. */
     static byte[] digest(AuditEntry entry, byte[] previous) {
-        AuditedAct deed = entry.act();
+        AuditedAction deed = entry.act();
         MessageDigest sha = sha256();
         sha.update(previous);
         List<String> fields = List.of(

@@ -81,7 +81,7 @@ class AuditController {
             String detail,
             AuditOutcome outcome) {
         static EntryView of(AuditEntry entry) {
-            AuditedAct deed = entry.act();
+            AuditedAction deed = entry.act();
             return new EntryView(
                     entry.number(),
                     entry.at(),

@@ -31,7 +31,7 @@ class AuditEntry {
     protected AuditEntry() {}
 
     /** @param at cut to the microseconds that the database keeps, so that the hash can be worked out again */
-    AuditEntry(long number, Instant at, AuditedAct act, byte[] previous) {
+    AuditEntry(long number, Instant at, AuditedAction act, byte[] previous) {
         this.number = number;
         this.at = at.truncatedTo(ChronoUnit.MICROS);
         this.who = act.who();
@@ -52,8 +52,8 @@ class AuditEntry {
         return at;
     }
 
-    AuditedAct act() {
-        return new AuditedAct(who, token, fromAddress, act, object, detail, outcome);
+    AuditedAction act() {
+        return new AuditedAction(who, token, fromAddress, act, object, detail, outcome);
     }
 
     byte[] digest() {

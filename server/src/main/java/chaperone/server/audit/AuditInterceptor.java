@@ -24,7 +24,7 @@ class AuditInterceptor implements HandlerInterceptor {
     @Override
     public boolean preHandle(HttpServletRequest request, HttpServletResponse response, Object handler) {
         // Who logs out is not there any more afterwards.
-        Asker.remember(request);
+        Actor.remember(request);
         return true;
     }
 

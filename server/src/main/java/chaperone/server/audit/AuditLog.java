@@ -25,9 +25,9 @@ public class AuditLog {
     /** Somebody asked for what the role does not allow. */
     @Transactional
     public void recordRefusal(HttpServletRequest request) {
-        Asker asker = Asker.now();
+        Actor asker = Actor.now();
         String what = request.getMethod() + " " + request.getRequestURI();
-        record(new AuditedAct(
+        record(new AuditedAction(
                 asker.name(),
                 asker.token(),
                 request.getRemoteAddr(),
@@ -38,7 +38,7 @@ public class AuditLog {
     }
 
     @Transactional
-    void record(AuditedAct act) {
+    void record(AuditedAction act) {
         entries.waitForTurn();
         Optional<AuditEntry> last = entries.findFirstByOrderByNumberDesc();
         entries.saveAndFlush(new AuditEntry(

@@ -1,11 +1,11 @@
 package chaperone.server.bench;
 
 import chaperone.connect.Connector;
-import chaperone.connect.Console;
-import chaperone.connect.Endpoint;
-import chaperone.connect.Login;
-import chaperone.connect.Target;
-import chaperone.server.account.StillAllowed;
+import chaperone.connect.conversation.Console;
+import chaperone.connect.conversation.Endpoint;
+import chaperone.connect.conversation.Login;
+import chaperone.connect.conversation.Target;
+import chaperone.server.account.AccountRecheck;
 import chaperone.server.console.ConsoleHandler;
 import chaperone.server.problem.ProblemException;
 import java.util.Optional;
@@ -21,7 +21,7 @@ class BenchConsole extends ConsoleHandler {
     private final StandInControl control;
     private final Connector connector;
 
-    BenchConsole(StandInControl control, Connector connector, StillAllowed allowed) {
+    BenchConsole(StandInControl control, Connector connector, AccountRecheck allowed) {
         super(allowed);
         this.control = control;
         this.connector = connector;

@@ -45,7 +45,7 @@ class CallRuleController {
     @GetMapping("/api/callable")
     CallRuleView rule() {
         CallRules.Rule rule = rules.rule();
-        List<Authority> trusted = Authorities.read(rule.authorities()).stream()
+        List<Authority> trusted = CertificateAuthorities.read(rule.authorities()).stream()
                 .map(each -> new Authority(
                         each.getSubjectX500Principal().getName(),
                         each.getNotAfter().toInstant()))
@@ -57,7 +57,7 @@ class CallRuleController {
     @PutMapping("/api/callable")
     @ResponseStatus(HttpStatus.NO_CONTENT)
     void allow(@Valid @RequestBody CallRuleInput input) {
-        List<String> trusted = Authorities.read(input.authorities()).stream()
+        List<String> trusted = CertificateAuthorities.read(input.authorities()).stream()
                 .map(each -> each.getSubjectX500Principal().getName())
                 .toList();
         AuditNote.add(input.ranges()

@@ -1,14 +1,14 @@
 package chaperone.server.callable;
 
-import chaperone.connect.CallRule;
-import chaperone.connect.ConversationException;
-import chaperone.connect.Endpoint;
-import chaperone.connect.FailureKind;
+import chaperone.connect.conversation.CallRule;
+import chaperone.connect.conversation.ConversationException;
+import chaperone.connect.conversation.Endpoint;
+import chaperone.connect.conversation.FailureKind;
 import chaperone.core.inventory.AddressScope;
 import chaperone.core.platform.Dialogue;
 import chaperone.core.platform.Platform;
 import chaperone.core.platform.ShellDialogue;
-import chaperone.server.platform.PlatformShelf;
+import chaperone.server.platform.PlatformRegistry;
 import chaperone.server.problem.ProblemException;
 import java.security.cert.X509Certificate;
 import java.time.Clock;
@@ -33,7 +33,7 @@ public class CallRules implements CallRule {
     private static final Duration KNOWN_FOR = Duration.ofSeconds(1);
 
     private final JdbcClient database;
-    private final ObjectProvider<PlatformShelf> platforms;
+    private final ObjectProvider<PlatformRegistry> platforms;
     private final Clock clock;
     private volatile Optional<Known> known = Optional.empty();
 
@@ -46,7 +46,7 @@ public class CallRules implements CallRule {
 
     private record Known(AddressScope scope, Set<Integer> ports, List<X509Certificate> authorities, Instant until) {}
 
-    CallRules(JdbcClient database, ObjectProvider<PlatformShelf> platforms, Clock clock) {
+    CallRules(JdbcClient database, ObjectProvider<PlatformRegistry> platforms, Clock clock) {
         this.database = database;
         this.platforms = platforms;
         this.clock = clock;
@@ -62,7 +62,7 @@ public class CallRules implements CallRule {
     /** @throws ProblemException that names the line that is no range or no certificate */
     public void allow(Rule rule) {
         scope(rule.ranges(), "ranges");
-        Authorities.read(rule.authorities());
+        CertificateAuthorities.read(rule.authorities());
         database.sql("update call_rule set ranges = ?, ports = ?, authorities = ?")
                 .params(
                         rule.ranges(),
@@ -118,7 +118,10 @@ public class CallRules implements CallRule {
                 .flatMap(CallRules::usualPorts)
                 .forEach(ports::add);
         Known fresh = new Known(
-                scope(rule.ranges(), "ranges"), ports, Authorities.read(rule.authorities()), now.plus(KNOWN_FOR));
+                scope(rule.ranges(), "ranges"),
+                ports,
+                CertificateAuthorities.read(rule.authorities()),
+                now.plus(KNOWN_FOR));
         known = Optional.of(fresh);
         return fresh;
     }

@@ -1,8 +1,8 @@
 package chaperone.server.console;
 
-import chaperone.connect.Login;
-import chaperone.connect.LoginDetail;
-import chaperone.connect.Target;
+import chaperone.connect.conversation.Login;
+import chaperone.connect.conversation.LoginDetail;
+import chaperone.connect.conversation.Target;
 import chaperone.core.config.TextRange;
 import chaperone.core.mask.MaskedConfig;
 import chaperone.core.platform.Platform;
@@ -12,7 +12,7 @@ import chaperone.server.console.Recordings.Piece;
 import chaperone.server.console.Recordings.Recording;
 import chaperone.server.fleet.Device;
 import chaperone.server.fleet.Fleet;
-import chaperone.server.platform.PlatformShelf;
+import chaperone.server.platform.PlatformRegistry;
 import chaperone.server.problem.ProblemException;
 import chaperone.server.secret.SecretMasks;
 import jakarta.validation.Valid;
@@ -42,13 +42,13 @@ import org.springframework.web.bind.annotation.RestController;
 @RestController
 class ConsoleController {
     private final Fleet fleet;
-    private final PlatformShelf platforms;
-    private final ConsoleDesk desk;
+    private final PlatformRegistry platforms;
+    private final PendingConsoles desk;
     private final Recordings recordings;
     private final SecretMasks masks;
 
     ConsoleController(
-            Fleet fleet, PlatformShelf platforms, ConsoleDesk desk, Recordings recordings, SecretMasks masks) {
+            Fleet fleet, PlatformRegistry platforms, PendingConsoles desk, Recordings recordings, SecretMasks masks) {
         this.fleet = fleet;
         this.platforms = platforms;
         this.desk = desk;

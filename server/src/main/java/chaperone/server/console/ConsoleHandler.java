@@ -1,8 +1,8 @@
 package chaperone.server.console;
 
-import chaperone.connect.Console;
-import chaperone.connect.ConversationException;
-import chaperone.server.account.StillAllowed;
+import chaperone.connect.conversation.Console;
+import chaperone.connect.conversation.ConversationException;
+import chaperone.server.account.AccountRecheck;
 import chaperone.server.job.Outcome;
 import chaperone.server.problem.ProblemException;
 import java.io.IOException;
@@ -46,11 +46,11 @@ public abstract class ConsoleHandler extends TextWebSocketHandler implements Dis
     private record Open(WebSocketSession line, Console console) {}
 
     /** @param allowed asked every few seconds: a console ends when its account is locked or altered */
-    protected ConsoleHandler(StillAllowed allowed) {
+    protected ConsoleHandler(AccountRecheck allowed) {
         timer.scheduleWithFixedDelay(() -> endForbidden(allowed), LOOK_SECONDS, LOOK_SECONDS, TimeUnit.SECONDS);
     }
 
-    private void endForbidden(StillAllowed allowed) {
+    private void endForbidden(AccountRecheck allowed) {
         if (open.isEmpty()) return;
         try {
             Predicate<Principal> mayStill = allowed.now();

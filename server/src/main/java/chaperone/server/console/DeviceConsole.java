@@ -1,7 +1,7 @@
 package chaperone.server.console;
 
-import chaperone.connect.Console;
-import chaperone.server.account.StillAllowed;
+import chaperone.connect.conversation.Console;
+import chaperone.server.account.AccountRecheck;
 import chaperone.server.problem.ProblemException;
 import java.security.Principal;
 import org.springframework.stereotype.Component;
@@ -10,9 +10,9 @@ import org.springframework.web.socket.WebSocketSession;
 /** A person's session on a device of the fleet. */
 @Component
 class DeviceConsole extends ConsoleHandler {
-    private final ConsoleDesk desk;
+    private final PendingConsoles desk;
 
-    DeviceConsole(ConsoleDesk desk, StillAllowed allowed) {
+    DeviceConsole(PendingConsoles desk, AccountRecheck allowed) {
         super(allowed);
         this.desk = desk;
     }

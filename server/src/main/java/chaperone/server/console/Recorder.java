@@ -1,6 +1,6 @@
 package chaperone.server.console;
 
-import chaperone.connect.Console;
+import chaperone.connect.conversation.Console;
 import chaperone.server.console.Recordings.Piece;
 import java.io.ByteArrayOutputStream;
 import java.nio.charset.StandardCharsets;

@@ -1,6 +1,6 @@
 package chaperone.server.console;
 
-import chaperone.server.job.ServerPresence;
+import chaperone.server.lease.ServerPresence;
 import chaperone.server.secret.SecretBox;
 import java.sql.Timestamp;
 import java.time.Clock;

@@ -1,10 +1,10 @@
 package chaperone.server.copy;
 
 import chaperone.server.fleet.Device;
+import chaperone.server.job.IntakeDetails;
 import chaperone.server.job.JobKind;
 import chaperone.server.job.JobService;
-import chaperone.server.job.NewLine;
-import chaperone.server.job.Newcomer;
+import chaperone.server.job.NewJobLine;
 import java.util.List;
 import java.util.Optional;
 import org.springframework.stereotype.Service;
@@ -33,8 +33,8 @@ public class CopyJobs {
                 devices.stream().map(CopyJobs::line).toList());
     }
 
-    private static NewLine line(Device device) {
-        return new NewLine(
+    private static NewJobLine line(Device device) {
+        return new NewJobLine(
                 device.name(),
                 device.host(),
                 device.port(),
@@ -42,6 +42,6 @@ public class CopyJobs {
                 device.role(),
                 Optional.of(device.id()),
                 Optional.of(device.credentialSet()),
-                Newcomer.NONE);
+                IntakeDetails.NONE);
     }
 }

@@ -4,13 +4,13 @@ import chaperone.connect.RetrievedCopy;
 import chaperone.core.platform.Facts;
 import chaperone.server.event.Events;
 import chaperone.server.fleet.Device;
+import chaperone.server.fleet.DeviceFacts;
 import chaperone.server.fleet.EventKind;
-import chaperone.server.fleet.FactBook;
 import chaperone.server.fleet.Fleet;
-import chaperone.server.history.ConfigKind;
-import chaperone.server.history.History;
-import chaperone.server.history.History.Kept;
-import chaperone.server.problem.AgainIfOvertaken;
+import chaperone.server.problem.RetryOnConflict;
+import chaperone.server.revision.ConfigKind;
+import chaperone.server.revision.History;
+import chaperone.server.revision.History.Kept;
 import java.time.Clock;
 import java.time.Instant;
 import java.util.Arrays;
@@ -24,7 +24,7 @@ public class CopyStore {
     private final Fleet fleet;
     private final History history;
     private final CopyRepository copies;
-    private final FactBook facts;
+    private final DeviceFacts facts;
     private final Events events;
     private final Clock clock;
 
@@ -35,7 +35,7 @@ public class CopyStore {
      */
     public record Stored(boolean runningIsNew, boolean savedIsNew, String doubt) {}
 
-    CopyStore(Fleet fleet, History history, CopyRepository copies, FactBook facts, Events events, Clock clock) {
+    CopyStore(Fleet fleet, History history, CopyRepository copies, DeviceFacts facts, Events events, Clock clock) {
         this.facts = facts;
         this.fleet = fleet;
         this.history = history;
@@ -44,7 +44,7 @@ public class CopyStore {
         this.clock = clock;
     }
 
-    @AgainIfOvertaken
+    @RetryOnConflict
     @Transactional
     public Optional<Stored> store(long deviceId, RetrievedCopy copy) {
         Instant at = clock.instant();
@@ -75,7 +75,7 @@ public class CopyStore {
     }
 
     /** The first failure of a kind is an event; the same again is not. */
-    @AgainIfOvertaken
+    @RetryOnConflict
     @Transactional
     public void failed(long deviceId, String outcome) {
         fleet.find(deviceId).ifPresent(device -> {
@@ -88,7 +88,7 @@ public class CopyStore {
     }
 
     /** Its configuration is as in its last copy, but a fact has changed, or it had not answered before. */
-    @AgainIfOvertaken
+    @RetryOnConflict
     @Transactional
     void answered(long deviceId, Facts told) {
         fleet.find(deviceId).ifPresent(device -> {

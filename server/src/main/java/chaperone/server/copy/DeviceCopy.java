@@ -1,15 +1,15 @@
 package chaperone.server.copy;
 
-import chaperone.connect.Conversation;
-import chaperone.connect.ConversationException;
-import chaperone.connect.FailureKind;
 import chaperone.connect.RetrievedCopy;
+import chaperone.connect.conversation.Conversation;
+import chaperone.connect.conversation.ConversationException;
+import chaperone.connect.conversation.FailureKind;
 import chaperone.core.platform.Platform;
 import chaperone.core.table.Table;
 import chaperone.core.table.TableReader;
-import chaperone.server.copy.CopySheet.Sheet;
+import chaperone.server.copy.CopyContext.Sheet;
 import chaperone.server.copy.CopyStore.Stored;
-import chaperone.server.job.LineNote;
+import chaperone.server.job.JobLineAddition;
 import chaperone.server.table.Tables;
 import java.time.Clock;
 import java.time.Duration;
@@ -22,11 +22,11 @@ import org.springframework.stereotype.Component;
 
 /** Takes a whole copy in an open conversation, and stores it. */
 @Component
-class DeviceCopy {
+public class DeviceCopy {
     /** Tables move all the time; with a copy that somebody asked for they are not read oftener than this. */
-    static final Duration TABLES_AFTER = Duration.ofHours(1);
+    public static final Duration TABLES_AFTER = Duration.ofHours(1);
 
-    private final SameAgain sameAgain;
+    private final UnchangedCopyWriter sameAgain;
     private final CopyStore store;
     private final Tables tables;
     private final Clock clock;
@@ -34,7 +34,7 @@ class DeviceCopy {
     /** What was read in one conversation. */
     record Read(RetrievedCopy copy, TextDigests digests, List<Table> tables) {}
 
-    DeviceCopy(SameAgain sameAgain, CopyStore store, Tables tables, Clock clock) {
+    DeviceCopy(UnchangedCopyWriter sameAgain, CopyStore store, Tables tables, Clock clock) {
         this.sameAgain = sameAgain;
         this.store = store;
         this.tables = tables;
@@ -76,15 +76,15 @@ class DeviceCopy {
     }
 
     /** What is to be noted if all is as it was; the tables, which move all the time, are kept either way. */
-    Optional<LineNote> sameAgain(long device, Sheet sheet, Read read) {
-        Optional<LineNote> note = sameAgain.note(device, sheet, read);
+    Optional<JobLineAddition> sameAgain(long device, Sheet sheet, Read read) {
+        Optional<JobLineAddition> note = sameAgain.note(device, sheet, read);
         if (note.isPresent()) keep(device, read.tables());
         return note;
     }
 
     /** Nothing if the device was removed meanwhile. */
     Optional<Stored> store(long device, Sheet sheet, Read read) {
-        Optional<LineNote> same = sameAgain(device, sheet, read);
+        Optional<JobLineAddition> same = sameAgain(device, sheet, read);
         if (same.isPresent()) {
             return sameAgain.write(same.get()) ? Optional.of(new Stored(false, false, "")) : Optional.empty();
         }

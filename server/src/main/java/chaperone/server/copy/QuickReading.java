@@ -1,15 +1,15 @@
 package chaperone.server.copy;
 
 import chaperone.connect.Connector;
-import chaperone.connect.Conversation;
-import chaperone.connect.ConversationException;
-import chaperone.connect.ConversationListener;
 import chaperone.connect.FactReading;
-import chaperone.connect.FailureKind;
+import chaperone.connect.conversation.Conversation;
+import chaperone.connect.conversation.ConversationException;
+import chaperone.connect.conversation.ConversationListener;
+import chaperone.connect.conversation.FailureKind;
 import chaperone.core.platform.Facts;
 import chaperone.core.platform.Platform;
-import chaperone.server.copy.CopySheet.Sheet;
-import chaperone.server.platform.PlatformShelf;
+import chaperone.server.copy.CopyContext.Sheet;
+import chaperone.server.platform.PlatformRegistry;
 import java.sql.Timestamp;
 import java.time.Clock;
 import java.time.Duration;
@@ -20,17 +20,17 @@ import org.springframework.stereotype.Component;
 
 /** Looks at a device between copies: facts and the platform's quick check; a copy only when something has moved. */
 @Component
-class QuickReading {
+public class QuickReading {
     private static final String NOTE = """
             with noted as (
               update device set last_tried_at = :at, checked_at = :at, version = version + 1 where id = :device)
             select set_config('synchronous_commit', 'off', true)""";
 
-    private final CopySheet sheets;
+    private final CopyContext sheets;
     private final DeviceCopy copies;
     private final CopyStore store;
     private final Connector connector;
-    private final PlatformShelf platforms;
+    private final PlatformRegistry platforms;
     private final JdbcClient database;
     private final Clock clock;
 
@@ -43,11 +43,11 @@ class QuickReading {
     }
 
     QuickReading(
-            CopySheet sheets,
+            CopyContext sheets,
             DeviceCopy copies,
             CopyStore store,
             Connector connector,
-            PlatformShelf platforms,
+            PlatformRegistry platforms,
             JdbcClient database,
             Clock clock) {
         this.sheets = sheets;
@@ -63,7 +63,7 @@ class QuickReading {
      * @param fullAfter how old a copy may be before it is taken anew although nothing seems to have changed
      * @param tablesAfter how old tables may be before they are read anew
      */
-    Seen read(long device, Duration fullAfter, Duration tablesAfter) {
+    public Seen read(long device, Duration fullAfter, Duration tablesAfter) {
         Optional<Sheet> found = sheets.of(device);
         if (found.isEmpty()) return Seen.GONE;
         Sheet sheet = found.get();

@@ -2,8 +2,8 @@ package chaperone.server.copy;
 
 import chaperone.server.audit.AuditNote;
 import chaperone.server.audit.Audited;
-import chaperone.server.fleet.Groups;
 import chaperone.server.problem.ProblemException;
+import chaperone.server.query.Groups;
 import jakarta.validation.Valid;
 import jakarta.validation.constraints.Max;
 import jakarta.validation.constraints.Min;

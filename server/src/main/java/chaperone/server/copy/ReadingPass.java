@@ -1,10 +1,10 @@
 package chaperone.server.copy;
 
-import chaperone.server.fleet.ChosenDevices;
 import chaperone.server.fleet.Device;
-import chaperone.server.fleet.Groups;
-import chaperone.server.job.DeviceTurn;
+import chaperone.server.lease.DeviceAccess;
 import chaperone.server.problem.ProblemException;
+import chaperone.server.query.ChosenDevices;
+import chaperone.server.query.Groups;
 import java.time.Clock;
 import java.time.Instant;
 import java.util.ArrayList;
@@ -34,7 +34,7 @@ class ReadingPass implements DisposableBean {
     private final ReadingPlanRepository plans;
     private final Groups groups;
     private final ChosenDevices due;
-    private final DeviceTurn turn;
+    private final DeviceAccess turn;
     private final QuickReading reading;
     private final Clock clock;
     private final Set<Long> inHand = ConcurrentHashMap.newKeySet();
@@ -48,7 +48,7 @@ class ReadingPass implements DisposableBean {
             ReadingPlanRepository plans,
             Groups groups,
             ChosenDevices due,
-            DeviceTurn turn,
+            DeviceAccess turn,
             QuickReading reading,
             Clock clock) {
         this.plans = plans;

@@ -1,6 +1,6 @@
 package chaperone.server.copy;
 
-import chaperone.server.history.LatestRevision;
+import chaperone.server.revision.LatestRevision;
 import java.util.HashMap;
 import java.util.Map;
 import java.util.Optional;

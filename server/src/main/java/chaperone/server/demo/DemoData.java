@@ -2,22 +2,22 @@ package chaperone.server.demo;
 
 import chaperone.connect.Connector;
 import chaperone.connect.Connector.Met;
-import chaperone.connect.ConversationListener;
-import chaperone.connect.Endpoint;
-import chaperone.connect.Target;
+import chaperone.connect.conversation.ConversationListener;
+import chaperone.connect.conversation.Endpoint;
+import chaperone.connect.conversation.Target;
 import chaperone.core.config.ConfigBytes;
 import chaperone.server.account.AccountService;
 import chaperone.server.account.Role;
 import chaperone.server.callable.CallRules;
 import chaperone.server.copy.CopyJobs;
 import chaperone.server.copy.CopyStore;
-import chaperone.server.fleet.CredentialSets;
-import chaperone.server.fleet.CredentialSets.Entry;
+import chaperone.server.credential.CredentialSets;
+import chaperone.server.credential.CredentialSets.Entry;
 import chaperone.server.fleet.Fleet;
-import chaperone.server.fleet.HostKeys;
-import chaperone.server.fleet.Pairs;
-import chaperone.server.job.DeviceTurn;
-import chaperone.server.platform.PlatformShelf;
+import chaperone.server.hostkey.HostKeys;
+import chaperone.server.lease.DeviceAccess;
+import chaperone.server.pair.Pairs;
+import chaperone.server.platform.PlatformRegistry;
 import chaperone.server.routine.Routines;
 import java.io.IOException;
 import java.io.UncheckedIOException;
@@ -97,8 +97,8 @@ class DemoData implements ApplicationRunner {
     private final CopyJobs jobs;
     private final Routines routines;
     private final Connector connector;
-    private final DeviceTurn turn;
-    private final PlatformShelf platforms;
+    private final DeviceAccess turn;
+    private final PlatformRegistry platforms;
     private final CallRules rules;
     private final Clock clock;
     private final Path history;
@@ -114,8 +114,8 @@ class DemoData implements ApplicationRunner {
             CopyJobs jobs,
             Routines routines,
             Connector connector,
-            DeviceTurn turn,
-            PlatformShelf platforms,
+            DeviceAccess turn,
+            PlatformRegistry platforms,
             CallRules rules,
             Clock clock,
             @Value("${chaperone.demo.history}") Path history,

@@ -1,6 +1,6 @@
 package chaperone.server.event;
 
-import chaperone.server.account.StillAllowed;
+import chaperone.server.account.AccountRecheck;
 import java.io.IOException;
 import java.security.Principal;
 import java.util.Map;
@@ -23,12 +23,12 @@ import org.springframework.web.servlet.mvc.method.annotation.SseEmitter;
  * for the requests that are under way: they would never end by themselves.
  */
 @RestController
-class EventController implements SmartLifecycle, HeardListener {
+class EventController implements SmartLifecycle, ServerEventListener {
     private static final Logger LOG = LoggerFactory.getLogger(EventController.class);
     private static final int MOST_PAGES = 1000;
     private static final int BEAT_SECONDS = 10;
 
-    private final StillAllowed allowed;
+    private final AccountRecheck allowed;
     private final Map<SseEmitter, Principal> pages = new ConcurrentHashMap<>();
 
     /** One thread sends to all: a page that reads slowly costs a buffer, not a thread. After its end it takes nothing. */
@@ -37,7 +37,7 @@ class EventController implements SmartLifecycle, HeardListener {
 
     private volatile boolean isRunning;
 
-    EventController(StillAllowed allowed) {
+    EventController(AccountRecheck allowed) {
         this.allowed = allowed;
         sender.scheduleWithFixedDelay(this::beat, BEAT_SECONDS, BEAT_SECONDS, TimeUnit.SECONDS);
     }
@@ -77,7 +77,7 @@ class EventController implements SmartLifecycle, HeardListener {
     }
 
     @Override
-    public void heard(Heard heard) {
+    public void heard(ServerEvent heard) {
         if (heard.kind().equals("stop")) return;
         sender.execute(() -> send(SseEmitter.event().name(heard.kind()).data(Long.toString(heard.id()))));
     }

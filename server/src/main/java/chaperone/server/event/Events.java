@@ -39,7 +39,7 @@ public class Events {
         TransactionSynchronizationManager.registerSynchronization(new TransactionSynchronization() {
             @Override
             public void afterCommit() {
-                publisher.publishEvent(new FleetMoved());
+                publisher.publishEvent(new FleetChangedEvent());
             }
         });
     }

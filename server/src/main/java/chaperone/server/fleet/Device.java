@@ -2,6 +2,7 @@ package chaperone.server.fleet;
 
 import chaperone.core.answer.FourAnswers;
 import chaperone.core.platform.Facts;
+import chaperone.server.site.Site;
 import jakarta.persistence.CollectionTable;
 import jakarta.persistence.Column;
 import jakarta.persistence.ElementCollection;
@@ -118,7 +119,7 @@ public class Device {
         return platform;
     }
 
-    Optional<Site> site() {
+    public Optional<Site> site() {
         return Optional.ofNullable(site);
     }
 
@@ -130,15 +131,15 @@ public class Device {
         return role;
     }
 
-    String model() {
+    public String model() {
         return model;
     }
 
-    String serial() {
+    public String serial() {
         return serial;
     }
 
-    String release() {
+    public String release() {
         return release;
     }
 
@@ -146,15 +147,15 @@ public class Device {
         return credentialSetId;
     }
 
-    Instant addedAt() {
+    public Instant addedAt() {
         return addedAt;
     }
 
-    Optional<Instant> lastTriedAt() {
+    public Optional<Instant> lastTriedAt() {
         return Optional.ofNullable(lastTriedAt);
     }
 
-    Optional<Instant> lastCopyAt() {
+    public Optional<Instant> lastCopyAt() {
         return Optional.ofNullable(lastCopyAt);
     }
 
@@ -162,20 +163,20 @@ public class Device {
         return Optional.ofNullable(lastFailure);
     }
 
-    Optional<Instant> changedAt() {
+    public Optional<Instant> changedAt() {
         return Optional.ofNullable(changedAt);
     }
 
-    String macBase() {
+    public String macBase() {
         return macBase;
     }
 
-    String installMode() {
+    public String installMode() {
         return installMode;
     }
 
     /** Room for files, if the device tells. */
-    Optional<Facts.Storage> room() {
+    public Optional<Facts.Storage> room() {
         return Optional.ofNullable(storageFree).map(free -> new Facts.Storage(Optional.ofNullable(storageTotal), free));
     }
 
@@ -185,7 +186,7 @@ public class Device {
     }
 
     /** When it last started, by its own uptime. */
-    Optional<Instant> startedAt() {
+    public Optional<Instant> startedAt() {
         return Optional.ofNullable(startedAt);
     }
 
@@ -198,7 +199,7 @@ public class Device {
     }
 
     /** In the order of their slots. */
-    List<ModulePart> modules() {
+    public List<ModulePart> modules() {
         return modules.stream()
                 .sorted(Comparator.comparing((ModulePart part) -> part.slot().length())
                         .thenComparing(ModulePart::slot))
@@ -211,7 +212,7 @@ public class Device {
     }
 
     /** When it was last seen to be as its last copy has it. */
-    Optional<Instant> checkedAt() {
+    public Optional<Instant> checkedAt() {
         return Optional.ofNullable(checkedAt);
     }
 
@@ -220,7 +221,7 @@ public class Device {
         return incomplete;
     }
 
-    boolean isTelnetAllowed() {
+    public boolean isTelnetAllowed() {
         return telnetAllowed;
     }
 
@@ -229,27 +230,27 @@ public class Device {
     }
 
     /** In the order of the alphabet. */
-    List<String> tags() {
+    public List<String> tags() {
         return tags.stream().sorted().toList();
     }
 
-    void tag(Collection<String> more, Collection<String> less) {
+    public void tag(Collection<String> more, Collection<String> less) {
         tags.removeAll(less);
         tags.addAll(more);
     }
 
-    void use(long credentialSet) {
+    public void use(long credentialSet) {
         credentialSetId = credentialSet;
     }
 
-    FourAnswers answers(Instant now) {
+    public FourAnswers answers(Instant now) {
         return FourAnswers.of(
                 new FourAnswers.Known(
                         lastCopyAt(), lastFailure != null, Optional.ofNullable(savedEqualsRunning), incomplete),
                 now);
     }
 
-    void place(Optional<Site> site, String role) {
+    public void place(Optional<Site> site, String role) {
         this.site = site.orElse(null);
         this.role = role;
     }

@@ -12,18 +12,11 @@ import org.springframework.data.jpa.repository.JpaRepository;
 import org.springframework.data.jpa.repository.JpaSpecificationExecutor;
 import org.springframework.data.jpa.repository.Query;
 
-interface DeviceRepository extends JpaRepository<Device, Long>, JpaSpecificationExecutor<Device> {
+public interface DeviceRepository extends JpaRepository<Device, Long>, JpaSpecificationExecutor<Device> {
 
     /** How many devices have a value of a fact. */
     interface ValueCount {
         String getValue();
-
-        long getDevices();
-    }
-
-    /** How many devices use a credential set. */
-    interface SetCount {
-        long getCredentialSet();
 
         long getDevices();
     }
@@ -50,13 +43,6 @@ interface DeviceRepository extends JpaRepository<Device, Long>, JpaSpecification
     Optional<Device> findByHostAndPort(String host, int port);
 
     Optional<Device> findByPlatformAndSerial(String platform, String serial);
-
-    long countByCredentialSetId(long id);
-
-    boolean existsBySite(Site site);
-
-    @Query("select d.credentialSetId as credentialSet, count(d) as devices from Device d group by d.credentialSetId")
-    List<SetCount> countsByCredentialSet();
 
     @Query("select coalesce(s.name, '') as value, count(d) as devices from Device d left join d.site s group by s.name"
             + " order by s.name")

@@ -1,16 +1,20 @@
 package chaperone.server.fleet;
 
 import chaperone.connect.Connector.Met;
-import chaperone.connect.Endpoint;
-import chaperone.connect.Login;
-import chaperone.connect.Target;
+import chaperone.connect.conversation.Endpoint;
+import chaperone.connect.conversation.Login;
+import chaperone.connect.conversation.Target;
 import chaperone.core.answer.FourAnswers;
 import chaperone.core.inventory.DeviceName;
 import chaperone.server.audit.AuditNote;
+import chaperone.server.credential.CredentialSets;
 import chaperone.server.event.Events;
-import chaperone.server.job.NewLine;
-import chaperone.server.job.Newcomer;
+import chaperone.server.hostkey.HostKeys;
+import chaperone.server.job.IntakeDetails;
+import chaperone.server.job.NewJobLine;
 import chaperone.server.problem.ProblemException;
+import chaperone.server.site.Site;
+import chaperone.server.site.SiteRepository;
 import java.net.InetAddress;
 import java.net.UnknownHostException;
 import java.time.Clock;
@@ -36,7 +40,7 @@ public class Fleet {
     private final SiteRepository sites;
     private final HostKeys keys;
     private final CredentialSets credentials;
-    private final FactBook facts;
+    private final DeviceFacts facts;
     private final Events events;
     private final Clock clock;
 
@@ -55,7 +59,7 @@ public class Fleet {
             SiteRepository sites,
             HostKeys keys,
             CredentialSets credentials,
-            FactBook facts,
+            DeviceFacts facts,
             Events events,
             Clock clock) {
         this.devices = devices;
@@ -183,7 +187,7 @@ public class Fleet {
 
     /** Makes the sites that a list names for the first time. */
     @Transactional
-    void addSites(Collection<String> names) {
+    public void addSites(Collection<String> names) {
         for (String name : names) {
             String code = name.toLowerCase(Locale.ROOT).replaceAll("[^a-z0-9]+", "-");
             String shortened = code.length() > 40 ? code.substring(0, 40) : code;
@@ -199,7 +203,7 @@ public class Fleet {
                 target,
                 met,
                 credentialSet,
-                new NewLine(
+                new NewJobLine(
                         at.toString(),
                         at.host(),
                         at.port(),
@@ -207,12 +211,12 @@ public class Fleet {
                         "",
                         Optional.empty(),
                         Optional.empty(),
-                        Newcomer.NONE));
+                        IntakeDetails.NONE));
     }
 
     /** Takes a device that was met into the fleet, unless it is there under this or another address. */
     @Transactional
-    public Admission admit(Target target, Met met, long credentialSet, NewLine line) {
+    public Admission admit(Target target, Met met, long credentialSet, NewJobLine line) {
         String host = target.endpoint().host();
         int port = target.endpoint().port();
         Optional<Admission> same = sameDevice(host, port, met);

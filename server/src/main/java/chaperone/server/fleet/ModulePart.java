@@ -5,7 +5,7 @@ import jakarta.persistence.Embeddable;
 
 /** A part of a device that can be taken out, as it is stored. */
 @Embeddable
-record ModulePart(String slot, String name, String serial) {
+public record ModulePart(String slot, String name, String serial) {
     static ModulePart of(Module module) {
         return new ModulePart(module.slot(), module.name(), module.serial());
     }

@@ -1,4 +1,4 @@
-/** Devices, sites, credential sets, pinned host keys, and bringing devices in. */
+/** The devices with their facts and what happened to them. */
 @NullMarked
 package chaperone.server.fleet;
 

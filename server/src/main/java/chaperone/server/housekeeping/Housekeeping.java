@@ -28,39 +28,39 @@ class Housekeeping {
     static final int PORTION = 1000;
 
     private final JdbcClient database;
-    private final List<Nightly> others;
+    private final List<NightlyTask> others;
     private final Clock clock;
 
-    Housekeeping(JdbcClient database, List<Nightly> others, Clock clock) {
+    Housekeeping(JdbcClient database, List<NightlyTask> others, Clock clock) {
         this.database = database;
         this.others = others;
         this.clock = clock;
     }
 
     /** How many days each kind is kept. */
-    Map<Grown, Integer> rules() {
-        Map<Grown, Integer> rules = new EnumMap<>(Grown.class);
+    Map<HousekeepingKind, Integer> rules() {
+        Map<HousekeepingKind, Integer> rules = new EnumMap<>(HousekeepingKind.class);
         database.sql("select kind, keep_days from housekeeping_rule").query(row -> {
-            rules.put(Grown.valueOf(row.getString("kind")), row.getInt("keep_days"));
+            rules.put(HousekeepingKind.valueOf(row.getString("kind")), row.getInt("keep_days"));
         });
         return rules;
     }
 
-    void keep(Grown kind, int days) {
+    void keep(HousekeepingKind kind, int days) {
         database.sql("insert into housekeeping_rule values (?, ?) on conflict (kind) do update set keep_days = ?")
                 .params(kind.name(), days, days)
                 .update();
     }
 
     /** How many of each kind have gone. */
-    Map<Grown, Integer> thin() {
-        Map<Grown, Integer> gone = new EnumMap<>(Grown.class);
+    Map<HousekeepingKind, Integer> thin() {
+        Map<HousekeepingKind, Integer> gone = new EnumMap<>(HousekeepingKind.class);
         rules().forEach((kind, days) ->
                 gone.put(kind, thin(kind, clock.instant().minus(Duration.ofDays(days)))));
         return gone;
     }
 
-    private int thin(Grown kind, Instant limit) {
+    private int thin(HousekeepingKind kind, Instant limit) {
         int gone = 0;
         int portion;
         do {
@@ -81,7 +81,7 @@ class Housekeeping {
         });
     }
 
-    private static void tidyUp(Nightly other) {
+    private static void tidyUp(NightlyTask other) {
         try {
             other.tidyUp();
         } catch (RuntimeException e) {

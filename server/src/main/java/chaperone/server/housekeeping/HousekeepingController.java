@@ -27,14 +27,14 @@ class HousekeepingController {
 
     /** In days, by kind. */
     @GetMapping("/api/housekeeping")
-    Map<Grown, Integer> rules() {
+    Map<HousekeepingKind, Integer> rules() {
         return housekeeping.rules();
     }
 
     @Audited("set how long something is kept")
     @PutMapping("/api/housekeeping/{kind}")
     @ResponseStatus(HttpStatus.NO_CONTENT)
-    void keep(@PathVariable Grown kind, @Valid @RequestBody KeepDays rule) {
+    void keep(@PathVariable HousekeepingKind kind, @Valid @RequestBody KeepDays rule) {
         AuditNote.add(rule.keepDays() + " days");
         housekeeping.keep(kind, rule.keepDays());
     }

@@ -1,6 +1,6 @@
 package chaperone.server.job;
 
-import chaperone.connect.ConversationException;
+import chaperone.connect.conversation.ConversationException;
 import org.springframework.core.Ordered;
 import org.springframework.core.annotation.Order;
 import org.springframework.http.HttpStatus;

@@ -59,7 +59,7 @@ class JobController {
             Instant askedAt,
             Optional<Instant> endedAt,
             boolean stopAsked,
-            Map<LineState, Long> states,
+            Map<JobLineState, Long> states,
             List<OutcomeCount> outcomes,
             List<String> inHand,
             double perMinute) {}
@@ -71,7 +71,7 @@ class JobController {
             String target,
             String host,
             int port,
-            LineState state,
+            JobLineState state,
             Outcome outcome,
             String meaning,
             String advice,
@@ -124,11 +124,11 @@ class JobController {
     @GetMapping("/{id}/lines")
     LinePage lines(
             @PathVariable long id,
-            @RequestParam(defaultValue = "") @Size(max = 5) List<LineState> states,
+            @RequestParam(defaultValue = "") @Size(max = 5) List<JobLineState> states,
             @RequestParam(defaultValue = "0") @Min(0) @Max(100_000) int page,
             @RequestParam(defaultValue = "100") @Min(1) @Max(500) int size) {
         find(id);
-        List<LineState> wanted = states.isEmpty() ? List.of(LineState.values()) : states;
+        List<JobLineState> wanted = states.isEmpty() ? List.of(JobLineState.values()) : states;
         Page<JobLine> found = lines.page(id, wanted, PageRequest.of(page, size));
         return new LinePage(found.map(LineView::of).getContent(), found.getTotalElements());
     }
@@ -167,8 +167,8 @@ class JobController {
     }
 
     private JobView view(Job job, List<StateCount> counts, long ended) {
-        Map<LineState, Long> states = new EnumMap<>(LineState.class);
-        for (LineState state : LineState.values()) states.put(state, 0L);
+        Map<JobLineState, Long> states = new EnumMap<>(JobLineState.class);
+        for (JobLineState state : JobLineState.values()) states.put(state, 0L);
         counts.forEach(count -> states.merge(count.getState(), count.getLines(), Long::sum));
         List<OutcomeCount> outcomes = counts.stream()
                 .filter(count -> count.getOutcome() != Outcome.NONE)
@@ -178,7 +178,7 @@ class JobController {
                 .toList();
         List<String> inHand = job.endedAt().isPresent()
                 ? List.of()
-                : lines.targets(job.id(), LineState.IN_HAND, PageRequest.of(0, SHOWN_IN_HAND));
+                : lines.targets(job.id(), JobLineState.IN_HAND, PageRequest.of(0, SHOWN_IN_HAND));
         return new JobView(
                 job.id(),
                 job.kind(),

@@ -35,7 +35,7 @@ class JobLine {
     private String found = "";
 
     @Enumerated(EnumType.STRING)
-    private LineState state = LineState.WAITING;
+    private JobLineState state = JobLineState.WAITING;
 
     @Enumerated(EnumType.STRING)
     private Outcome outcome = Outcome.NONE;
@@ -48,7 +48,7 @@ class JobLine {
 
     protected JobLine() {}
 
-    JobLine(long job, int number, NewLine line) {
+    JobLine(long job, int number, NewJobLine line) {
         this.jobId = job;
         this.number = number;
         this.target = line.target();
@@ -65,8 +65,8 @@ class JobLine {
     }
 
     /** What was asked for, as it was asked. */
-    NewLine asked() {
-        return new NewLine(
+    NewJobLine asked() {
+        return new NewJobLine(
                 target,
                 host,
                 port,
@@ -74,7 +74,7 @@ class JobLine {
                 role,
                 device(),
                 credentialSet(),
-                Newcomer.stored(Optional.ofNullable(platform), telnetAllowed, tags, furtherSets));
+                IntakeDetails.stored(Optional.ofNullable(platform), telnetAllowed, tags, furtherSets));
     }
 
     long id() {
@@ -113,7 +113,7 @@ class JobLine {
         return Optional.ofNullable(credentialSetId);
     }
 
-    LineState state() {
+    JobLineState state() {
         return state;
     }
 
@@ -127,7 +127,7 @@ class JobLine {
 
     /** Whether it was begun too often without ending. */
     boolean isGivenUp() {
-        return state == LineState.IN_HAND && broken + 1 >= LineBook.MOST_BROKEN;
+        return state == JobLineState.IN_HAND && broken + 1 >= JobLineStore.MOST_BROKEN;
     }
 
     int attempts() {
@@ -142,7 +142,7 @@ class JobLine {
         return Optional.ofNullable(endedAt);
     }
 
-    void end(LineResult result, Instant at) {
+    void end(JobLineResult result, Instant at) {
         state = result.state();
         outcome = result.outcome();
         seen = result.seen().length() > 500 ? result.seen().substring(0, 500) : result.seen();
@@ -156,7 +156,7 @@ class JobLine {
 
     void waitAgain(Optional<Long> credentials, boolean allowTelnet) {
         telnetAllowed |= allowTelnet;
-        state = LineState.WAITING;
+        state = JobLineState.WAITING;
         outcome = Outcome.NONE;
         seen = "";
         startedAt = null;

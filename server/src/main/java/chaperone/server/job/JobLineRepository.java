@@ -15,7 +15,7 @@ interface JobLineRepository extends JpaRepository<JobLine, Long> {
     interface StateCount {
         long getJob();
 
-        LineState getState();
+        JobLineState getState();
 
         Outcome getOutcome();
 
@@ -38,27 +38,27 @@ interface JobLineRepository extends JpaRepository<JobLine, Long> {
     List<EndedCount> endedSinceStart(Collection<Long> jobs);
 
     @Query("select l from JobLine l where l.jobId = :job and l.state in :states order by l.number")
-    Page<JobLine> page(long job, Collection<LineState> states, Pageable page);
+    Page<JobLine> page(long job, Collection<JobLineState> states, Pageable page);
 
     @Query("select l from JobLine l where l.jobId = :job and l.number in :numbers order by l.number")
     List<JobLine> byNumbers(long job, Collection<Integer> numbers);
 
     @Query("select l.target from JobLine l where l.jobId = :job and l.state = :state order by l.startedAt")
-    List<String> targets(long job, LineState state, Pageable page);
+    List<String> targets(long job, JobLineState state, Pageable page);
 
     @Query("select count(l) from JobLine l where l.jobId = :job and l.state in :states")
-    long count(long job, Collection<LineState> states);
+    long count(long job, Collection<JobLineState> states);
 
     /** @return 0 if it has ended already */
     @Modifying(flushAutomatically = true, clearAutomatically = true)
     @Query("update JobLine l set l.state = :state, l.outcome = :outcome, l.seen = :seen, l.endedAt = :at"
-            + " where l.id = :line and l.state in (chaperone.server.job.LineState.WAITING,"
-            + " chaperone.server.job.LineState.IN_HAND)")
-    int endOpen(long line, LineState state, Outcome outcome, String seen, Instant at);
+            + " where l.id = :line and l.state in (chaperone.server.job.JobLineState.WAITING,"
+            + " chaperone.server.job.JobLineState.IN_HAND)")
+    int endOpen(long line, JobLineState state, Outcome outcome, String seen, Instant at);
 
     @Modifying(flushAutomatically = true, clearAutomatically = true)
-    @Query("update JobLine l set l.state = chaperone.server.job.LineState.STOPPED,"
+    @Query("update JobLine l set l.state = chaperone.server.job.JobLineState.STOPPED,"
             + " l.outcome = chaperone.server.job.Outcome.STOPPED, l.endedAt = instant"
-            + " where l.jobId = :job and l.state = chaperone.server.job.LineState.WAITING")
+            + " where l.jobId = :job and l.state = chaperone.server.job.JobLineState.WAITING")
     int stopWaiting(long job);
 }

@@ -1,13 +1,17 @@
 package chaperone.server.job;
 
-import chaperone.connect.Conversation;
-import chaperone.connect.ConversationException;
-import chaperone.connect.ConversationLimits.Permit;
+import chaperone.connect.conversation.Conversation;
+import chaperone.connect.conversation.ConversationException;
+import chaperone.connect.conversation.ConversationLimits.Permit;
 import chaperone.core.config.ConfigBytes;
-import chaperone.server.job.DeviceLease.Lease;
-import chaperone.server.job.LineBook.Claimed;
-import chaperone.server.job.LineBook.Ended;
-import chaperone.server.platform.PlatformShelf;
+import chaperone.server.job.JobLineStore.Claimed;
+import chaperone.server.job.JobLineStore.Ended;
+import chaperone.server.lease.ConversationPermits;
+import chaperone.server.lease.DeviceLease;
+import chaperone.server.lease.DeviceLease.Lease;
+import chaperone.server.lease.LeaseLostException;
+import chaperone.server.lease.OpenConversations;
+import chaperone.server.platform.PlatformRegistry;
 import chaperone.server.secret.SecretMasks;
 import java.time.Duration;
 import java.util.EnumMap;
@@ -28,12 +32,12 @@ class JobRunner {
     private static final Duration TURN = Duration.ofMillis(100);
 
     private final JobService jobs;
-    private final LineBook book;
-    private final Map<JobKind, LineHandler> handlers;
-    private final ConversationPlaces limits;
+    private final JobLineStore book;
+    private final Map<JobKind, JobLineHandler> handlers;
+    private final ConversationPermits limits;
     private final DeviceLease leases;
     private final OpenConversations conversations;
-    private final PlatformShelf platforms;
+    private final PlatformRegistry platforms;
     private final SecretMasks masks;
 
     /** What becomes of the lines' task. */
@@ -44,33 +48,33 @@ class JobRunner {
 
     JobRunner(
             JobService jobs,
-            LineBook book,
-            List<LineHandler> handlers,
-            ConversationPlaces limits,
+            JobLineStore book,
+            List<JobLineHandler> handlers,
+            ConversationPermits limits,
             DeviceLease leases,
             OpenConversations conversations,
-            PlatformShelf platforms,
+            PlatformRegistry platforms,
             SecretMasks masks) {
         this.platforms = platforms;
         this.masks = masks;
         this.jobs = jobs;
         this.book = book;
-        this.handlers = handlers.stream().collect(Collectors.toMap(LineHandler::kind, Function.identity()));
+        this.handlers = handlers.stream().collect(Collectors.toMap(JobLineHandler::kind, Function.identity()));
         this.limits = limits;
         this.leases = leases;
         this.conversations = conversations;
     }
 
     /** Lines that have ended already are passed over, so that a group can be done again after a process died in it. */
-    Next run(LineGroup group) {
+    Next run(JobLineBatch group) {
         Optional<Permit> permit = turn(group);
         if (permit.isEmpty()) return Next.LATER;
         List<String> addresses =
-                group.members().stream().map(LineGroup.Member::address).toList();
+                group.members().stream().map(JobLineBatch.Member::address).toList();
         Permit place = permit.get();
         try (place;
                 Lease lease = leases.take(addresses)) {
-            List<LineGroup.Member> free = group.members().stream()
+            List<JobLineBatch.Member> free = group.members().stream()
                     .filter(member -> lease.holds(member.address()))
                     .toList();
             boolean areAllDone =
@@ -84,12 +88,12 @@ class JobRunner {
      *
      * @return false if one was left out, since somebody else talks to its device by now
      */
-    private boolean doInTurn(List<LineGroup.Member> members, Lease lease) {
+    private boolean doInTurn(List<JobLineBatch.Member> members, Lease lease) {
         boolean areAllDone = true;
         Optional<Ended> before = Optional.empty();
-        List<Long> devices = members.stream().map(LineGroup.Member::device).toList();
-        Map<JobKind, Function<LineWork, LineResult>> begun = new EnumMap<>(JobKind.class);
-        for (LineGroup.Member member : members) {
+        List<Long> devices = members.stream().map(JobLineBatch.Member::device).toList();
+        Map<JobKind, Function<JobLineContext, JobLineResult>> begun = new EnumMap<>(JobKind.class);
+        for (JobLineBatch.Member member : members) {
             if (!lease.begin(member.address())) {
                 areAllDone = false;
                 continue;
@@ -97,7 +101,7 @@ class JobRunner {
             int stops = conversations.stops();
             Optional<Claimed> line = book.claim(member.line(), before);
             before = line.map(claimed -> {
-                Function<LineWork, LineResult> handler = work -> begun.computeIfAbsent(
+                Function<JobLineContext, JobLineResult> handler = work -> begun.computeIfAbsent(
                                 claimed.kind(), kind -> handlers.get(kind).begin(devices))
                         .apply(work);
                 return new Ended(claimed.id(), claimed.job(), handled(claimed, handler, stops, lease));
@@ -108,7 +112,7 @@ class JobRunner {
         return areAllDone;
     }
 
-    private Optional<Permit> turn(LineGroup group) {
+    private Optional<Permit> turn(JobLineBatch group) {
         try {
             return limits.acquire(group.place(), TURN);
         } catch (InterruptedException e) {
@@ -118,10 +122,11 @@ class JobRunner {
         }
     }
 
-    private LineResult handled(Claimed line, Function<LineWork, LineResult> handler, int stops, Lease lease) {
+    private JobLineResult handled(
+            Claimed line, Function<JobLineContext, JobLineResult> handler, int stops, Lease lease) {
         List<Conversation> held = new CopyOnWriteArrayList<>();
         lease.whenLost(() -> held.forEach(Conversation::stop));
-        LineWork work = new LineWork(line.asked(), conversation -> {
+        JobLineContext work = new JobLineContext(line.asked(), conversation -> {
             held.add(conversation);
             conversations.add(line.job(), conversation);
             // Somebody may have asked while the connection was being made: that word came too early for this one.
@@ -129,7 +134,7 @@ class JobRunner {
             if (lease.isLost()) conversation.stop();
         });
         try {
-            LineResult result = handler.apply(work);
+            JobLineResult result = handler.apply(work);
             // Somebody else may have been at the device meanwhile: what was found is worth nothing.
             if (lease.isLost()) throw new LeaseLostException(line.asked().host());
             return result;
@@ -140,11 +145,11 @@ class JobRunner {
             String seen = masks.of(platforms.current().all(), e.seen()).text();
             LOG.info("Job {}, line {}: {} {}", line.job(), line.number(), e.kind(), seen);
             Outcome outcome = Outcome.of(e.kind());
-            LineState state = outcome == Outcome.STOPPED ? LineState.STOPPED : LineState.FAILED;
-            return new LineResult(state, outcome, ConfigBytes.printable(seen), "");
+            JobLineState state = outcome == Outcome.STOPPED ? JobLineState.STOPPED : JobLineState.FAILED;
+            return new JobLineResult(state, outcome, ConfigBytes.printable(seen), "");
         } catch (RuntimeException e) {
             LOG.error("Line {} of job {} failed", line.number(), line.job(), e);
-            return LineResult.failed(Outcome.INTERNAL, "");
+            return JobLineResult.failed(Outcome.INTERNAL, "");
         } finally {
             held.forEach(conversation -> conversations.remove(line.job(), conversation));
         }

@@ -45,7 +45,7 @@ public class JobService {
 
     /** @return the number of the new job, which begins as soon as the transaction ends */
     @Transactional
-    public long start(JobKind kind, String title, String askedBy, List<NewLine> wanted) {
+    public long start(JobKind kind, String title, String askedBy, List<NewJobLine> wanted) {
         return start(kind, title, askedBy, wanted, Duration.ZERO);
     }
 
@@ -54,11 +54,11 @@ public class JobService {
      * @return the number of the new job
      */
     @Transactional
-    public long start(JobKind kind, String title, String askedBy, List<NewLine> wanted, Duration spacing) {
+    public long start(JobKind kind, String title, String askedBy, List<NewJobLine> wanted, Duration spacing) {
         if (wanted.isEmpty()) throw new IllegalArgumentException("A job needs at least one line");
         Job job = jobs.save(new Job(kind, title, askedBy, clock.instant()));
         List<JobLine> stored = new ArrayList<>();
-        for (NewLine line : wanted) stored.add(new JobLine(job.id(), stored.size(), line));
+        for (NewJobLine line : wanted) stored.add(new JobLine(job.id(), stored.size(), line));
         schedule(lines.saveAll(stored), spacing);
         events.jobMoved(job.id());
         return job.id();
@@ -81,11 +81,11 @@ public class JobService {
     int retry(long id, Collection<Integer> numbers, Optional<Long> credentials, boolean allowTelnet) {
         Job job = locked(id);
         List<JobLine> chosen = numbers.isEmpty()
-                ? lines.page(id, List.of(LineState.FAILED, LineState.STOPPED), Pageable.unpaged())
+                ? lines.page(id, List.of(JobLineState.FAILED, JobLineState.STOPPED), Pageable.unpaged())
                         .getContent()
                 : lines.byNumbers(id, numbers);
         List<JobLine> again = chosen.stream()
-                .filter(line -> line.state() == LineState.FAILED || line.state() == LineState.STOPPED)
+                .filter(line -> line.state() == JobLineState.FAILED || line.state() == JobLineState.STOPPED)
                 .toList();
         if (again.isEmpty()) {
             throw new ProblemException(
@@ -113,9 +113,9 @@ public class JobService {
         // Another process may have ended it since it was read.
         lines.endOpen(
                 lineId,
-                isStopped ? LineState.STOPPED : LineState.FAILED,
+                isStopped ? JobLineState.STOPPED : JobLineState.FAILED,
                 isStopped ? Outcome.STOPPED : Outcome.INTERNAL,
-                isStopped ? "" : "begun " + LineBook.MOST_BROKEN + " times, and never ended",
+                isStopped ? "" : "begun " + JobLineStore.MOST_BROKEN + " times, and never ended",
                 clock.instant());
         endIfLast(locked(job));
         events.jobMoved(job);
@@ -130,14 +130,14 @@ public class JobService {
     }
 
     private void endIfLast(Job job) {
-        boolean more = lines.count(job.id(), List.of(LineState.WAITING, LineState.IN_HAND)) > 0;
+        boolean more = lines.count(job.id(), List.of(JobLineState.WAITING, JobLineState.IN_HAND)) > 0;
         if (!more) job.end(clock.instant());
     }
 
     private void schedule(List<JobLine> waiting, Duration spacing) {
         Scheduler tasks = scheduler.getObject();
         Instant now = clock.instant();
-        List<LineGroup> groups = LineGroup.of(waiting);
+        List<JobLineBatch> groups = JobLineBatch.of(waiting);
         List<SchedulableInstance<?>> wanted = new ArrayList<>();
         for (int i = 0; i < groups.size(); i++) {
             // A millisecond apart, so that they are picked in this order: a site whose places are full must not hold

@@ -17,14 +17,14 @@ class JobTasks {
     static final String NAME = "job-line";
 
     @Bean
-    Task<LineGroup> jobLineTask(JobRunner runner) {
-        return Tasks.custom(NAME, LineGroup.class)
+    Task<JobLineBatch> jobLineTask(JobRunner runner) {
+        return Tasks.custom(NAME, JobLineBatch.class)
                 .onDeadExecutionRevive()
                 .onFailure(new FailureHandler.OnFailureRetryLater<>(Duration.ofSeconds(3)))
                 .execute((instance, context) -> next(runner.run(instance.getData())));
     }
 
-    private static CompletionHandler<LineGroup> next(JobRunner.Next next) {
+    private static CompletionHandler<JobLineBatch> next(JobRunner.Next next) {
         return switch (next) {
             case DONE -> new OnCompleteRemove<>();
             case LATER -> new OnCompleteReschedule<>(Schedules.fixedDelay(Duration.ofMillis(300)));

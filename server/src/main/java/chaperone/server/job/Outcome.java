@@ -1,6 +1,6 @@
 package chaperone.server.job;
 
-import chaperone.connect.FailureKind;
+import chaperone.connect.conversation.FailureKind;
 
 /** How a line ended; each with what it means and, for a failure, what to do next. */
 public enum Outcome {

@@ -5,7 +5,7 @@ import chaperone.core.table.Links;
 import chaperone.server.audit.AuditNote;
 import chaperone.server.audit.Audited;
 import chaperone.server.fleet.Fleet.Standing;
-import chaperone.server.fleet.Pairs;
+import chaperone.server.pair.Pairs;
 import chaperone.server.problem.ProblemException;
 import jakarta.validation.Valid;
 import jakarta.validation.constraints.DecimalMax;

@@ -7,7 +7,7 @@ import chaperone.core.table.Links;
 import chaperone.core.table.TableKind;
 import chaperone.server.fleet.Fleet;
 import chaperone.server.fleet.Fleet.Standing;
-import chaperone.server.fleet.Pairs;
+import chaperone.server.pair.Pairs;
 import chaperone.server.table.Tables;
 import java.util.HashMap;
 import java.util.HashSet;
@@ -19,7 +19,7 @@ import org.springframework.transaction.annotation.Transactional;
 
 /** The network as the devices' neighbour tables tell it. */
 @Service
-class Network {
+public class Network {
     private final Fleet fleet;
     private final Tables tables;
     private final Pairs pairs;

@@ -19,9 +19,9 @@ import org.springframework.web.bind.annotation.RestController;
 @RestController
 @RequestMapping("/api/noise-patterns")
 class NoiseController {
-    private final NoiseBook book;
+    private final NoiseRules book;
 
-    NoiseController(NoiseBook book) {
+    NoiseController(NoiseRules book) {
         this.book = book;
     }
 

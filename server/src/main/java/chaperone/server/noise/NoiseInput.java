@@ -1,6 +1,6 @@
 package chaperone.server.noise;
 
-import chaperone.core.compare.Noise;
+import chaperone.core.noise.Noise;
 import chaperone.server.problem.ProblemException;
 import com.google.re2j.Pattern;
 import com.google.re2j.PatternSyntaxException;

@@ -1,6 +1,6 @@
 package chaperone.server.noise;
 
-import chaperone.core.compare.Noise;
+import chaperone.core.noise.Noise;
 import com.google.re2j.Pattern;
 import jakarta.persistence.Entity;
 import jakarta.persistence.GeneratedValue;

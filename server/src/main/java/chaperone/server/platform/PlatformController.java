@@ -37,11 +37,11 @@ class PlatformController {
     private static final int LONGEST_YAML = 262_144;
     private static final int LONGEST_TEXT = 8_000_000;
 
-    private final PlatformShelf shelf;
+    private final PlatformRegistry shelf;
     private final PlatformTextRepository texts;
     private final SecretMasks masks;
 
-    PlatformController(PlatformShelf shelf, PlatformTextRepository texts, SecretMasks masks) {
+    PlatformController(PlatformRegistry shelf, PlatformTextRepository texts, SecretMasks masks) {
         this.shelf = shelf;
         this.texts = texts;
         this.masks = masks;
@@ -141,7 +141,7 @@ class PlatformController {
 
     @PostMapping("/{name}/read")
     ReadView read(@PathVariable String name, @Valid @RequestBody TextToRead wanted) {
-        Platform platform = wanted.yaml().map(PlatformShelf::readOrRefuse).orElseGet(() -> shelf.get(name));
+        Platform platform = wanted.yaml().map(PlatformRegistry::readOrRefuse).orElseGet(() -> shelf.get(name));
         return ReadView.of(platform, masks.of(platform, wanted.text()));
     }
 

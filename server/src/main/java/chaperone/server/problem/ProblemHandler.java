@@ -96,14 +96,14 @@ class ProblemHandler extends ResponseEntityExceptionHandler {
 
     @ExceptionHandler
     ResponseEntity<Object> unforeseen(Exception e, HttpServletResponse response) {
-        if (DatabaseAway.isReason(e)) {
+        if (DatabaseUnavailableHandler.isReason(e)) {
             return ResponseEntity.status(HttpStatus.SERVICE_UNAVAILABLE)
-                    .header(HttpHeaders.RETRY_AFTER, Long.toString(DatabaseAway.RETRY_AFTER.toSeconds()))
+                    .header(HttpHeaders.RETRY_AFTER, Long.toString(DatabaseUnavailableHandler.RETRY_AFTER.toSeconds()))
                     .body(problem(
                             HttpStatus.SERVICE_UNAVAILABLE,
                             "database-away",
-                            DatabaseAway.MEANING,
-                            DatabaseAway.ADVICE));
+                            DatabaseUnavailableHandler.MEANING,
+                            DatabaseUnavailableHandler.ADVICE));
         }
         return ResponseEntity.internalServerError().body(unforeseen(e));
     }

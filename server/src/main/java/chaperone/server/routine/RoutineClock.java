@@ -1,10 +1,10 @@
 package chaperone.server.routine;
 
 import chaperone.server.copy.CopyJobs;
-import chaperone.server.fleet.ChosenDevices;
 import chaperone.server.fleet.Device;
 import chaperone.server.fleet.Fleet;
 import chaperone.server.problem.ProblemException;
+import chaperone.server.query.ChosenDevices;
 import chaperone.server.routine.Routine.Missed;
 import chaperone.server.routine.RoutineRun.Outcome;
 import java.time.Clock;

@@ -1,7 +1,7 @@
 package chaperone.server.routine;
 
-import chaperone.server.fleet.ChosenDevices;
 import chaperone.server.fleet.Fleet;
+import chaperone.server.query.ChosenDevices;
 import chaperone.server.routine.Routine.Missed;
 import java.time.Clock;
 import java.util.List;

@@ -2,7 +2,7 @@ package chaperone.server.table;
 
 import chaperone.core.table.Table;
 import chaperone.core.table.TableKind;
-import chaperone.server.problem.AgainIfOvertaken;
+import chaperone.server.problem.RetryOnConflict;
 import java.time.Instant;
 import java.util.List;
 import java.util.Map;
@@ -21,7 +21,7 @@ public class Tables {
         this.history = history;
     }
 
-    @AgainIfOvertaken
+    @RetryOnConflict
     @Transactional
     public void keep(long device, List<Table> read, Instant at) {
         for (Table table : read) {

@@ -1,11 +1,11 @@
 package chaperone.server.trial;
 
 import chaperone.connect.Connector;
-import chaperone.connect.Conversation;
-import chaperone.connect.ConversationException;
-import chaperone.connect.ConversationListener;
-import chaperone.connect.LoginDetail;
-import chaperone.connect.Target;
+import chaperone.connect.conversation.Conversation;
+import chaperone.connect.conversation.ConversationException;
+import chaperone.connect.conversation.ConversationListener;
+import chaperone.connect.conversation.LoginDetail;
+import chaperone.connect.conversation.Target;
 import chaperone.core.config.ConfigBytes;
 import chaperone.core.mask.MaskedConfig;
 import chaperone.core.platform.BaseField;
@@ -17,9 +17,9 @@ import chaperone.server.audit.AuditNote;
 import chaperone.server.audit.Audited;
 import chaperone.server.fleet.Device;
 import chaperone.server.fleet.Fleet;
-import chaperone.server.job.DeviceTurn;
 import chaperone.server.job.Outcome;
-import chaperone.server.platform.PlatformShelf;
+import chaperone.server.lease.DeviceAccess;
+import chaperone.server.platform.PlatformRegistry;
 import chaperone.server.problem.ProblemException;
 import chaperone.server.secret.SecretMasks;
 import jakarta.validation.Valid;
@@ -47,13 +47,14 @@ import org.springframework.web.bind.annotation.RestController;
 @RestController
 @RequestMapping("/api/platforms/{name}/first-contact")
 class FirstContactController {
-    private final PlatformShelf shelf;
+    private final PlatformRegistry shelf;
     private final Fleet fleet;
     private final Connector connector;
-    private final DeviceTurn turn;
+    private final DeviceAccess turn;
     private final SecretMasks masks;
 
-    FirstContactController(PlatformShelf shelf, Fleet fleet, Connector connector, DeviceTurn turn, SecretMasks masks) {
+    FirstContactController(
+            PlatformRegistry shelf, Fleet fleet, Connector connector, DeviceAccess turn, SecretMasks masks) {
         this.shelf = shelf;
         this.fleet = fleet;
         this.connector = connector;

@@ -1,10 +1,10 @@
 package chaperone.server.trial;
 
 import chaperone.connect.Connector;
-import chaperone.connect.Conversation;
-import chaperone.connect.ConversationException;
-import chaperone.connect.ConversationListener;
-import chaperone.connect.Target;
+import chaperone.connect.conversation.Conversation;
+import chaperone.connect.conversation.ConversationException;
+import chaperone.connect.conversation.ConversationListener;
+import chaperone.connect.conversation.Target;
 import chaperone.core.config.ConfigBytes;
 import chaperone.core.config.ConfigProblem;
 import chaperone.core.config.ConfigText;

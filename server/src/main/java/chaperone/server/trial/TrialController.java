@@ -1,18 +1,18 @@
 package chaperone.server.trial;
 
 import chaperone.connect.Connector;
-import chaperone.connect.Endpoint;
-import chaperone.connect.Target;
+import chaperone.connect.conversation.Endpoint;
+import chaperone.connect.conversation.Target;
 import chaperone.core.platform.Platform;
 import chaperone.server.audit.AuditNote;
 import chaperone.server.audit.Audited;
-import chaperone.server.fleet.CredentialSets;
+import chaperone.server.callable.HostName;
+import chaperone.server.credential.CredentialSets;
 import chaperone.server.fleet.Device;
 import chaperone.server.fleet.Fleet;
-import chaperone.server.fleet.HostKeys;
-import chaperone.server.fleet.HostName;
-import chaperone.server.job.DeviceTurn;
-import chaperone.server.platform.PlatformShelf;
+import chaperone.server.hostkey.HostKeys;
+import chaperone.server.lease.DeviceAccess;
+import chaperone.server.platform.PlatformRegistry;
 import chaperone.server.problem.ProblemException;
 import chaperone.server.secret.SecretMasks;
 import io.swagger.v3.oas.annotations.media.Content;
@@ -48,22 +48,22 @@ class TrialController {
     private static final Logger LOG = LoggerFactory.getLogger(TrialController.class);
     private static final String LINES = "application/x-ndjson";
 
-    private final PlatformShelf shelf;
+    private final PlatformRegistry shelf;
     private final Fleet fleet;
     private final CredentialSets credentials;
     private final HostKeys keys;
     private final Connector connector;
-    private final DeviceTurn turn;
+    private final DeviceAccess turn;
     private final JsonMapper json;
     private final SecretMasks masks;
 
     TrialController(
-            PlatformShelf shelf,
+            PlatformRegistry shelf,
             Fleet fleet,
             CredentialSets credentials,
             HostKeys keys,
             Connector connector,
-            DeviceTurn turn,
+            DeviceAccess turn,
             JsonMapper json,
             SecretMasks masks) {
         this.masks = masks;
@@ -101,7 +101,7 @@ class TrialController {
             content = @Content(mediaType = LINES, schema = @Schema(implementation = TrialStep.class)))
     ResponseEntity<StreamingResponseBody> attempt(
             @PathVariable String name, @Valid @RequestBody TryRequest wanted, Principal principal) {
-        Platform platform = wanted.yaml().map(PlatformShelf::readOrRefuse).orElseGet(() -> shelf.get(name));
+        Platform platform = wanted.yaml().map(PlatformRegistry::readOrRefuse).orElseGet(() -> shelf.get(name));
         Place place = place(wanted);
         AuditNote.add(place.target().endpoint().toString());
         LOG.info(

@@ -12,14 +12,14 @@ class AuditChainTest {
 
     @Test
     void everyFieldCountsAndNoLetterMovesFromOneToTheNext() {
-        List<AuditedAct> deeds = List.of(
+        List<AuditedAction> deeds = List.of(
                 act("r.anand", "", "1.2.3.4", "copied", "a", "b"),
                 act("r.anan", "d", "1.2.3.4", "copied", "a", "b"),
                 act("r.anand", "", "1.2.3.4", "copieda", "", "b"),
                 act("r.anand", "", "1.2.3.4", "copied", "ab", ""),
                 act("r.anand", "", "1.2.3.5", "copied", "a", "b"));
         List<byte[]> digests = new ArrayList<>();
-        for (AuditedAct act : deeds) digests.add(new AuditEntry(1, AT, act, AuditChain.BEGINNING).digest());
+        for (AuditedAction act : deeds) digests.add(new AuditEntry(1, AT, act, AuditChain.BEGINNING).digest());
         assertThat(digests.stream().map(java.util.HexFormat.of()::formatHex)).doesNotHaveDuplicates();
     }
 
@@ -36,13 +36,13 @@ class AuditChainTest {
     @Test
     void longTextsAreCutBetweenCharactersAndZeroBytesGo() {
         String ships = "⛴".repeat(299) + "\uD83D\uDEA2\uD83D\uDEA2";
-        AuditedAct act = act("a", "", "", "x", ships, "a\0b");
+        AuditedAction act = act("a", "", "", "x", ships, "a\0b");
         assertThat(act.object().codePointCount(0, act.object().length())).isEqualTo(300);
         assertThat(act.object()).endsWith("…");
         assertThat(act.detail()).isEqualTo("a b");
     }
 
-    private static AuditedAct act(String who, String token, String from, String act, String object, String detail) {
-        return new AuditedAct(who, token, from, act, object, detail, AuditOutcome.DONE);
+    private static AuditedAction act(String who, String token, String from, String act, String object, String detail) {
+        return new AuditedAction(who, token, from, act, object, detail, AuditOutcome.DONE);
     }
 }

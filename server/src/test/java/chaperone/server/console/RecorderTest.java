@@ -2,8 +2,8 @@ package chaperone.server.console;
 
 import static org.assertj.core.api.Assertions.assertThat;
 
-import chaperone.connect.Console;
-import chaperone.server.job.ServerPresence;
+import chaperone.connect.conversation.Console;
+import chaperone.server.lease.ServerPresence;
 import chaperone.server.secret.SecretBox;
 import chaperone.server.support.TestPostgres;
 import chaperone.server.support.TestServer;

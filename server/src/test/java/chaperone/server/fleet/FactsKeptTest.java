@@ -5,6 +5,8 @@ import static org.assertj.core.api.Assertions.assertThat;
 import chaperone.core.platform.Facts;
 import chaperone.core.platform.Facts.Module;
 import chaperone.core.platform.Facts.Storage;
+import chaperone.server.site.Site;
+import chaperone.server.site.SiteTree;
 import java.time.Duration;
 import java.util.ArrayList;
 import java.util.HashSet;

@@ -50,10 +50,12 @@ class HousekeepingTest {
         Housekeeping housekeeping =
                 new Housekeeping(database, List.of(tidied::incrementAndGet), Clock.fixed(NOW, ZoneOffset.UTC));
 
-        Map<Grown, Integer> gone = housekeeping.thin();
+        Map<HousekeepingKind, Integer> gone = housekeeping.thin();
 
-        assertThat(gone).containsEntry(Grown.JOBS, OLD).containsEntry(Grown.RECORDINGS, 1);
-        assertThat(gone).containsEntry(Grown.CREDENTIAL_USES, 1).containsEntry(Grown.ROUTINE_RUNS, 1);
+        assertThat(gone).containsEntry(HousekeepingKind.JOBS, OLD).containsEntry(HousekeepingKind.RECORDINGS, 1);
+        assertThat(gone)
+                .containsEntry(HousekeepingKind.CREDENTIAL_USES, 1)
+                .containsEntry(HousekeepingKind.ROUTINE_RUNS, 1);
         assertThat(texts("select title from job")).containsExactly("goes on");
         assertThat(texts("select account from console_recording")).containsExactly("goes on");
         assertThat(texts("select day from credential_use")).containsExactly("2026-11-01");
@@ -64,10 +66,10 @@ class HousekeepingTest {
     @Test
     void everyKindHasADefaultThatCanBeSetAnew() {
         Housekeeping housekeeping = new Housekeeping(database, List.of(), Clock.systemUTC());
-        assertThat(housekeeping.rules()).containsOnlyKeys(Grown.values());
-        housekeeping.keep(Grown.RECORDINGS, 7);
-        assertThat(housekeeping.rules()).containsEntry(Grown.RECORDINGS, 7);
-        housekeeping.keep(Grown.RECORDINGS, 180);
+        assertThat(housekeeping.rules()).containsOnlyKeys(HousekeepingKind.values());
+        housekeeping.keep(HousekeepingKind.RECORDINGS, 7);
+        assertThat(housekeeping.rules()).containsEntry(HousekeepingKind.RECORDINGS, 7);
+        housekeeping.keep(HousekeepingKind.RECORDINGS, 180);
     }
 
     private static void sql(String statement) {

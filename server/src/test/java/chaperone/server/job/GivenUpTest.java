@@ -3,7 +3,7 @@ package chaperone.server.job;
 import static org.assertj.core.api.Assertions.assertThat;
 
 import chaperone.server.account.Role;
-import chaperone.server.job.LineGroup.Member;
+import chaperone.server.job.JobLineBatch.Member;
 import chaperone.server.support.Api;
 import chaperone.server.support.TestServer;
 import java.nio.charset.StandardCharsets;
@@ -37,11 +37,11 @@ class GivenUpTest {
 
     @Test
     void aLineThatWasBegunTooOftenIsNotBegunForEver() {
-        long line = line("IN_HAND", LineBook.MOST_BROKEN - 1, false);
+        long line = line("IN_HAND", JobLineStore.MOST_BROKEN - 1, false);
         server.context().getBean(JobRunner.class).run(groupOf(line));
         Map<String, Object> ended = row(line);
         assertThat(ended).containsEntry("state", "FAILED").containsEntry("outcome", "INTERNAL");
-        assertThat(ended.get("seen").toString()).contains("begun " + LineBook.MOST_BROKEN + " times");
+        assertThat(ended.get("seen").toString()).contains("begun " + JobLineStore.MOST_BROKEN + " times");
     }
 
     @Test
@@ -55,24 +55,24 @@ class GivenUpTest {
     void aStopDoesNotOverwriteAnEnd() {
         long line = line("DONE", 0, true);
         server.context().getBean(JobService.class).endIfNotToBeDone(line);
-        assertThat(server.context().getBean(JobLineRepository.class).count(job(line), List.of(LineState.DONE)))
+        assertThat(server.context().getBean(JobLineRepository.class).count(job(line), List.of(JobLineState.DONE)))
                 .isOne();
         JobLineRepository lines = server.context().getBean(JobLineRepository.class);
         server.context()
                 .getBean(org.springframework.transaction.support.TransactionTemplate.class)
                 .executeWithoutResult(status -> assertThat(
-                                lines.endOpen(line, LineState.STOPPED, Outcome.STOPPED, "", java.time.Instant.now()))
+                                lines.endOpen(line, JobLineState.STOPPED, Outcome.STOPPED, "", java.time.Instant.now()))
                         .isZero());
         assertThat(row(line)).containsEntry("state", "DONE");
     }
 
     @Test
     void whatWaitsInTheQueueNamesNoClass() {
-        LineGroup group = new LineGroup("quay", List.of(new Member(7, "127.20.1.21 22", 3)));
+        JobLineBatch group = new JobLineBatch("quay", List.of(new Member(7, "127.20.1.21 22", 3)));
         TaskSerializer.JsonTasks serializer = new TaskSerializer.JsonTasks();
         byte[] stored = serializer.serialize(group);
         assertThat(new String(stored, StandardCharsets.UTF_8)).doesNotContain("chaperone", "LineGroup", "Member");
-        assertThat(serializer.deserialize(LineGroup.class, stored)).isEqualTo(group);
+        assertThat(serializer.deserialize(JobLineBatch.class, stored)).isEqualTo(group);
     }
 
     /** @return the number of a line of a job of its own */
@@ -91,11 +91,11 @@ class GivenUpTest {
                 .single();
     }
 
-    private static LineGroup groupOf(long line) {
+    private static JobLineBatch groupOf(long line) {
         long device = database.sql("select id from device where name = 'brkw-acc-1'")
                 .query(Long.class)
                 .single();
-        return new LineGroup("x", List.of(new Member(line, "127.20.1.21 " + server.devicePort(), device)));
+        return new JobLineBatch("x", List.of(new Member(line, "127.20.1.21 " + server.devicePort(), device)));
     }
 
     private static long job(long line) {

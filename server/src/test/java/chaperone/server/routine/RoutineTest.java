@@ -4,8 +4,8 @@ import static org.assertj.core.api.Assertions.assertThat;
 
 import chaperone.server.account.Role;
 import chaperone.server.copy.CopyJobs;
-import chaperone.server.fleet.ChosenDevices;
 import chaperone.server.fleet.Fleet;
+import chaperone.server.query.ChosenDevices;
 import chaperone.server.support.Api;
 import chaperone.server.support.TestClock;
 import chaperone.server.support.TestServer;

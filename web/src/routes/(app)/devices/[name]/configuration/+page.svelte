@@ -2,7 +2,7 @@
   import { page } from '$app/state';
   import { onMount, untrack } from 'svelte';
   import { api, asProblem, need, type ConfigKind, type Heading, type Problem } from '$lib/api/client';
-  import ProblemNote from '$lib/parts/ProblemNote.svelte';
+  import ProblemNote from '$lib/parts/form/ProblemNote.svelte';
   import { address } from '$lib/state/address.svelte';
   import { keys } from '$lib/state/keys.svelte';
   import { session } from '$lib/state/session.svelte';

@@ -1,5 +1,5 @@
 <script lang="ts">
-  import { virtualRows } from '$lib/parts/virtualRows.svelte';
+  import { virtualRows } from '$lib/parts/form/virtualRows.svelte';
 
   interface Props {
     lines: readonly string[];

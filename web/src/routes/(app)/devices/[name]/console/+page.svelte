@@ -9,9 +9,9 @@
     type ConsoleReplay,
     type Problem
   } from '$lib/api/client';
-  import Console from '$lib/parts/Console.svelte';
-  import ProblemNote from '$lib/parts/ProblemNote.svelte';
-  import When from '$lib/parts/When.svelte';
+  import Console from '$lib/parts/console/Console.svelte';
+  import ProblemNote from '$lib/parts/form/ProblemNote.svelte';
+  import When from '$lib/parts/form/When.svelte';
   import { session } from '$lib/state/session.svelte';
   import { bytes } from '$lib/text/bytes';
   import { once } from '$lib/state/once';

@@ -2,7 +2,7 @@
   import type { Terminal } from '@xterm/xterm';
   import { onMount } from 'svelte';
   import type { ConsoleReplay } from '$lib/api/client';
-  import { terminalIn } from '$lib/parts/terminal';
+  import { terminalIn } from '$lib/parts/console/terminal';
   import { bytesOf, moments } from './replay';
 
   interface Props {

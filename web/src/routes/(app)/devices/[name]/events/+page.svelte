@@ -2,8 +2,8 @@
   import { page } from '$app/state';
   import { onMount, untrack } from 'svelte';
   import { api, asProblem, need, type DeviceEvent, type Problem } from '$lib/api/client';
-  import ProblemNote from '$lib/parts/ProblemNote.svelte';
-  import When from '$lib/parts/When.svelte';
+  import ProblemNote from '$lib/parts/form/ProblemNote.svelte';
+  import When from '$lib/parts/form/When.svelte';
   import { live } from '$lib/state/live.svelte';
   import { beforeAndAfter } from './eventText';
 

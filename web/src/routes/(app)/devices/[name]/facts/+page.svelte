@@ -1,8 +1,8 @@
 <script lang="ts">
   import { page } from '$app/state';
   import { api, asProblem, need, type CredentialSet, type Problem } from '$lib/api/client';
-  import ProblemNote from '$lib/parts/ProblemNote.svelte';
-  import When from '$lib/parts/When.svelte';
+  import ProblemNote from '$lib/parts/form/ProblemNote.svelte';
+  import When from '$lib/parts/form/When.svelte';
   import { session } from '$lib/state/session.svelte';
   import { bytes } from '$lib/text/bytes';
   import { onMount } from 'svelte';

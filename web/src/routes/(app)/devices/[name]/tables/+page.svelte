@@ -2,8 +2,8 @@
   import { page } from '$app/state';
   import { untrack } from 'svelte';
   import { api, asProblem, need, type DeviceTable, type Problem, type TableReading } from '$lib/api/client';
-  import ProblemNote from '$lib/parts/ProblemNote.svelte';
-  import When from '$lib/parts/When.svelte';
+  import ProblemNote from '$lib/parts/form/ProblemNote.svelte';
+  import When from '$lib/parts/form/When.svelte';
   import { clock } from '$lib/state/clock.svelte';
   import { address } from '$lib/state/address.svelte';
   import { count, moment } from '$lib/text/time';

@@ -7,7 +7,7 @@
     type Problem,
     type TableDifference
   } from '$lib/api/client';
-  import ProblemNote from '$lib/parts/ProblemNote.svelte';
+  import ProblemNote from '$lib/parts/form/ProblemNote.svelte';
   import { count } from '$lib/text/time';
   import { COLUMN, hasWords, SIGN } from './tableText';
 

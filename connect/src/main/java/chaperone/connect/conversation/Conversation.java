@@ -1,0 +1,39 @@
+package chaperone.connect.conversation;
+
+/**
+ * An open conversation with a device, in whatever protocol its platform speaks. Owned by one thread; only {@link #stop}
+ * may be called from another. Every wait ends, at the latest with the patience of the whole conversation.
+ */
+public interface Conversation extends AutoCloseable {
+
+    Endpoint endpoint();
+
+    /** The fingerprint of the key or certificate that the device showed, as {@code SHA256:…}; empty for Telnet. */
+    String identity();
+
+    /** Whether nobody on the way can read what is said. */
+    default boolean isEncrypted() {
+        return true;
+    }
+
+    /**
+     * The answer to a request that reads; lines end with a line feed.
+     *
+     * @throws ConversationException if the device refuses it, falls silent, ends the session or says too much
+     */
+    String ask(String request);
+
+    /**
+     * The answer to a request that may alter the device, and with it what it answers to next.
+     *
+     * @throws ConversationException as {@link #ask}
+     */
+    String alter(String request);
+
+    /** Ends the conversation from another thread; the one that owns it gets {@link FailureKind#STOPPED}. */
+    void stop();
+
+    /** Ends the session; says goodbye if the device still listens. Never throws. */
+    @Override
+    void close();
+}

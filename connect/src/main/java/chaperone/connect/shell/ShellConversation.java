@@ -1,0 +1,269 @@
+package chaperone.connect.shell;
+
+import chaperone.connect.conversation.Conversation;
+import chaperone.connect.conversation.ConversationException;
+import chaperone.connect.conversation.ConversationListener;
+import chaperone.connect.conversation.ConversationListener.Step;
+import chaperone.connect.conversation.Endpoint;
+import chaperone.connect.conversation.FailureKind;
+import chaperone.connect.conversation.Login;
+import chaperone.connect.conversation.LoginDetail;
+import chaperone.connect.conversation.Patience;
+import chaperone.connect.conversation.ReceiveBuffer;
+import chaperone.core.config.ConfigBytes;
+import chaperone.core.platform.ShellDialogue;
+import chaperone.core.platform.ShellDialogue.Paging;
+import chaperone.core.platform.ShellDialogue.Raise;
+import chaperone.core.platform.ShellDialogue.TelnetLogin;
+import com.google.re2j.Matcher;
+import java.io.IOException;
+import java.nio.charset.StandardCharsets;
+import java.time.Duration;
+import java.util.List;
+import java.util.function.Predicate;
+
+/** A conversation on a device's command line. */
+public final class ShellConversation implements Conversation {
+    private static final Duration SETTLING = Duration.ofMillis(40);
+
+    private final Endpoint endpoint;
+    private final TerminalLine line;
+    private final ReceiveBuffer incoming;
+    private final Patience patience;
+    private final ConversationListener listener;
+    private final long deadline;
+    private ShellDialogue dialogue;
+    /** Without the blank behind it, which may come in a packet of its own. */
+    private String prompt = "";
+
+    private volatile boolean stopped;
+
+    public ShellConversation(
+            Endpoint endpoint,
+            TerminalLine line,
+            Patience patience,
+            ConversationListener listener,
+            ShellDialogue dialogue) {
+        this.endpoint = endpoint;
+        this.line = line;
+        this.incoming = line.incoming();
+        this.patience = patience;
+        this.listener = listener;
+        this.deadline = System.nanoTime() + patience.whole().toNanos();
+        this.dialogue = dialogue;
+    }
+
+    @Override
+    public String identity() {
+        return line.identity();
+    }
+
+    @Override
+    public boolean isEncrypted() {
+        return !line.identity().isEmpty();
+    }
+
+    @Override
+    public Endpoint endpoint() {
+        return endpoint;
+    }
+
+    /** Answers the questions of a Telnet log-in; the first prompt, or a refusal, comes after it. */
+    public void logIn(TelnetLogin questions, LoginDetail login) {
+        awaitLine(questions.asksAccount()::matches, patience.prompt(), FailureKind.UNEXPECTED_PROMPT);
+        incoming.take();
+        send(login.account());
+        awaitLine(questions.asksPassword()::matches, patience.silence(), FailureKind.FELL_SILENT);
+        incoming.take();
+        send(login.password());
+        String next = awaitLine(
+                l -> isPrompt(l) || questions.asksAccount().matches(l),
+                patience.logIn(),
+                FailureKind.UNEXPECTED_PROMPT);
+        String said = ShellReply.read(incoming.copy(), "", "");
+        if (questions.refused().matcher(said).find() || questions.asksAccount().matches(next)) {
+            throw failure(FailureKind.LOGIN_REFUSED, "account " + login.account() + " or its password");
+        }
+    }
+
+    /** Waits for the first prompt and gives those of the dialogues whose prompt it can be. */
+    public List<ShellDialogue> meet(List<ShellDialogue> candidates) {
+        Predicate<String> isPrompt =
+                l -> candidates.stream().anyMatch(d -> d.prompt().matches(l));
+        String first = awaitLine(isPrompt, patience.prompt(), FailureKind.UNEXPECTED_PROMPT);
+        // A welcome text may hold something like a prompt: only the line after which nothing more comes is one.
+        while (incomingWithin(SETTLING)) first = awaitLine(isPrompt, patience.prompt(), FailureKind.UNEXPECTED_PROMPT);
+        prompt = first.stripTrailing();
+        listener.reached(Step.PROMPT_FOUND, prompt);
+        return candidates.stream().filter(d -> d.prompt().matches(prompt)).toList();
+    }
+
+    /** From now on the conversation follows this dialogue. */
+    public void follow(ShellDialogue next) {
+        dialogue = next;
+    }
+
+    /** Switches paging off and goes up to the level from which configurations can be read. */
+    public void prepare(Login login) {
+        dialogue.page().ifPresent(page -> {
+            ask(page.off());
+            listener.reached(Step.PAGING_OFF, page.off());
+        });
+        dialogue.raise().ifPresent(raise -> raise(raise, login));
+    }
+
+    private void raise(Raise raise, Login login) {
+        if (!raise.prompt().matches(prompt)) {
+            send(raise.command());
+            String next =
+                    awaitLine(l -> isPrompt(l) || raise.asks().matches(l), patience.silence(), FailureKind.FELL_SILENT);
+            if (raise.asks().matches(next)) {
+                // Not to be taken for the prompt that is still to come.
+                incoming.take();
+                send(login.privilegedPassword());
+                next = awaitLine(this::isPrompt, patience.silence(), FailureKind.FELL_SILENT);
+            }
+            String said = ShellReply.read(incoming.take(), "", "");
+            prompt = next.stripTrailing();
+            if (!raise.prompt().matches(next)) {
+                throw failure(
+                        FailureKind.PRIVILEGE_REFUSED, said.isBlank() ? "the prompt stayed " + next : said.strip());
+            }
+        }
+        listener.reached(Step.PRIVILEGED, prompt);
+    }
+
+    /** The answer to a command after which the prompt is the same as before. A refusal is its first line. */
+    @Override
+    public String ask(String command) {
+        String answer = answerTo(command, l -> l.stripTrailing().equals(prompt));
+        int end = answer.indexOf('\n');
+        Matcher refusal = dialogue.refusal().matcher(end < 0 ? answer : answer.substring(0, end));
+        if (refusal.lookingAt()) throw refused(command, refusal);
+        return answer;
+    }
+
+    /** The answer to a command that may lead to another prompt. A refusal may stand anywhere in it. */
+    @Override
+    public String alter(String command) {
+        String answer = answerTo(command, this::isPrompt);
+        Matcher refusal = dialogue.refusal().matcher(answer);
+        if (refusal.find()) throw refused(command, refusal);
+        return answer;
+    }
+
+    private ConversationException refused(String command, Matcher refusal) {
+        return failure(FailureKind.COMMAND_REFUSED, command + ": " + refusal.group());
+    }
+
+    private String answerTo(String command, Predicate<String> isEnd) {
+        incoming.take();
+        send(command);
+        String pageEnd = dialogue.page().map(Paging::endsWith).orElse("");
+        Predicate<String> isPageEnd = l -> !pageEnd.isEmpty() && l.endsWith(pageEnd);
+        boolean paged = false;
+        String last = awaitLine(isEnd.or(isPageEnd), patience.silence(), FailureKind.FELL_SILENT);
+        while (isPageEnd.test(last)) {
+            paged = true;
+            long known = incoming.arrived();
+            sendRaw(dialogue.page().orElseThrow().next());
+            awaitMore(known, patience.silence(), FailureKind.FELL_SILENT);
+            last = awaitLine(isEnd.or(isPageEnd), patience.silence(), FailureKind.FELL_SILENT);
+        }
+        prompt = last.stripTrailing();
+        String answer = ShellReply.read(incoming.take(), command, paged ? pageEnd : "");
+        listener.exchanged(command, answer);
+        return answer;
+    }
+
+    private boolean isPrompt(String line) {
+        return dialogue.prompt().matches(line);
+    }
+
+    private boolean incomingWithin(Duration time) {
+        try {
+            return incoming.awaitMoreThan(incoming.arrived(), time) && !incoming.isEnded();
+        } catch (InterruptedException e) {
+            throw interrupted(e);
+        }
+    }
+
+    /** The last line, once it is one of those awaited; each silence on the way may last {@code silence}. */
+    private String awaitLine(Predicate<String> awaited, Duration silence, FailureKind ifSilent) {
+        while (true) {
+            long known = incoming.arrived();
+            if (incoming.isOverfull())
+                throw failure(FailureKind.TOO_LONG, "more than " + patience.mostBytes() + " bytes");
+            String last = incoming.lastLine();
+            if (!last.isEmpty() && awaited.test(last)) return last;
+            awaitMore(known, silence, ifSilent);
+        }
+    }
+
+    private void awaitMore(long known, Duration silence, FailureKind ifSilent) {
+        try {
+            boolean came = incoming.awaitOpenLine(known, silence, deadline);
+            if (stopped) throw failure(FailureKind.STOPPED, "stopped by hand");
+            if (!came) throw failure(ifSilent, "waited " + silence.toSeconds() + " s after " + lastSeen());
+            boolean gone = incoming.isEnded() && incoming.arrived() <= known;
+            if (gone) throw failure(FailureKind.DROPPED, "the device ended the session after " + lastSeen());
+        } catch (InterruptedException e) {
+            throw interrupted(e);
+        }
+    }
+
+    private ConversationException interrupted(InterruptedException e) {
+        Thread.currentThread().interrupt();
+        return new ConversationException(FailureKind.STOPPED, endpoint, "interrupted", e);
+    }
+
+    /** The last line as evidence: printable, short. */
+    private String lastSeen() {
+        String line =
+                ConfigBytes.printable(ConfigBytes.decode(incoming.lastLine().getBytes(StandardCharsets.ISO_8859_1)));
+        String printable = line.replaceAll("\\p{Cntrl}", " ").strip();
+        String shown = printable.length() > 80 ? printable.substring(printable.length() - 80) : printable;
+        return shown.isEmpty() ? "an empty line" : "\"" + shown + "\"";
+    }
+
+    private void send(String line) {
+        sendRaw(line + "\r");
+    }
+
+    private void sendRaw(String text) {
+        try {
+            line.outgoing().write(text.getBytes(StandardCharsets.UTF_8));
+            line.outgoing().flush();
+        } catch (IOException e) {
+            FailureKind kind = stopped ? FailureKind.STOPPED : FailureKind.DROPPED;
+            throw new ConversationException(kind, endpoint, "the session had ended", e);
+        }
+    }
+
+    private ConversationException failure(FailureKind kind, String seen) {
+        return new ConversationException(kind, endpoint, seen);
+    }
+
+    @Override
+    public void stop() {
+        stopped = true;
+        incoming.end();
+    }
+
+    @Override
+    public void close() {
+        if (!stopped && !incoming.isEnded() && line.isOpen()) leave();
+        line.close();
+    }
+
+    private void leave() {
+        try {
+            send(dialogue.leave());
+            incoming.awaitMoreThan(incoming.arrived(), SETTLING);
+        } catch (ConversationException e) {
+            // It has gone already, which is what was wanted.
+        } catch (InterruptedException e) {
+            Thread.currentThread().interrupt();
+        }
+    }
+}

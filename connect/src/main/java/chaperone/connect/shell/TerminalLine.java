@@ -1,0 +1,20 @@
+package chaperone.connect.shell;
+
+import chaperone.connect.conversation.ReceiveBuffer;
+import java.io.IOException;
+import java.io.OutputStream;
+
+/** The two directions of a terminal, over SSH or Telnet. */
+public interface TerminalLine extends AutoCloseable {
+    ReceiveBuffer incoming();
+
+    OutputStream outgoing() throws IOException;
+
+    boolean isOpen();
+
+    /** The fingerprint of the host key; empty if the protocol has none. */
+    String identity();
+
+    @Override
+    void close();
+}

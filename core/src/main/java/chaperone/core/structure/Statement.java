@@ -1,0 +1,78 @@
+package chaperone.core.structure;
+
+import java.util.List;
+
+/**
+ * A statement with what it means: the form in which two configurations are compared by structure.
+ *
+ * @param order the rule by which its place among its siblings counts, or {@link #ANY_ORDER}
+ * @param line where it starts, from 0; the root stands at {@link #TOP}
+ * @param column in that line, in characters from 0
+ * @param unsaid statements below it that only say what holds without them; they are not among the children
+ */
+public record Statement(
+        Wording wording,
+        Identity identity,
+        int order,
+        int line,
+        int column,
+        List<Statement> children,
+        List<Statement> unsaid) {
+    static final int ANY_ORDER = -1;
+    public static final int TOP = -1;
+
+    /**
+     * A statement's letters, with less and less of what has no meaning.
+     *
+     * @param text as it is written
+     * @param spelled without what its grammar lets one write in several ways
+     * @param settled without noise, too
+     * @param key without a number that only says where it stands, too: what of it counts
+     */
+    public record Wording(String text, String spelled, String settled, String key) {
+        static final Wording NONE = new Wording("", "", "", "");
+    }
+
+    /**
+     * What a statement speaks of.
+     *
+     * @param name empty if that cannot be told
+     * @param isCertain whether a statement of another name is another thing even where it is the only one of its kind
+     * @param label how the statement is called in a path
+     */
+    public record Identity(String name, boolean isCertain, String label) {
+        static final Identity NONE = new Identity("", false, "");
+    }
+
+    public Statement {
+        children = List.copyOf(children);
+        unsaid = List.copyOf(unsaid);
+    }
+
+    public String text() {
+        return wording.text();
+    }
+
+    public String key() {
+        return wording.key();
+    }
+
+    String name() {
+        return identity.name();
+    }
+
+    public boolean isOrdered() {
+        return order != ANY_ORDER;
+    }
+
+    /** Everything that counts of it and of what stands below, order where it counts; equal for equal meaning. */
+    int meaning() {
+        int hash = 31 * key().hashCode() + order;
+        int loose = 0;
+        for (Statement child : children) {
+            if (child.isOrdered()) hash = 31 * hash + child.meaning();
+            else loose += 0x9E3779B9 * child.meaning();
+        }
+        return 31 * hash + loose;
+    }
+}

@@ -1,0 +1,87 @@
+package chaperone.core.structure;
+
+import com.google.re2j.Pattern;
+import java.util.List;
+import java.util.Optional;
+
+/**
+ * What a family's statements mean beside their text: where order counts, what a statement speaks of, what goes without
+ * saying. The first rule that fits a statement counts. {@code in} is matched with the statement above it and left out
+ * where that does not matter; at the top stands nothing, an empty text.
+ */
+public record Structure(List<Ordered> ordered, List<Named> names, List<Entry> entries, List<Default> defaults) {
+    public static final Structure NONE = new Structure(List.of(), List.of(), List.of(), List.of());
+
+    /**
+     * Statements whose order counts among themselves.
+     *
+     * @param lines which ones; all of the block if left out
+     * @param number its first group only says where the statement stands, and means nothing more
+     */
+    public record Ordered(Optional<Pattern> in, Optional<Pattern> lines, Optional<Pattern> number) {
+        boolean holds(String above, String text) {
+            return fits(in, above) && fits(lines, text);
+        }
+    }
+
+    /**
+     * What a statement speaks of: two with one name are the same thing, whatever else they say.
+     *
+     * @param name its first group is the name
+     */
+    public record Named(Optional<Pattern> in, Pattern name) {}
+
+    /**
+     * What names the entries of a list (JSON), or elements of one name that stand side by side (XML).
+     *
+     * @param path the names that lead to the list, or to the element; left out, it holds for all of them, as long as
+     *     there are several
+     * @param key the members that name an entry
+     */
+    public record Entry(Optional<Pattern> path, List<String> key) {
+        public Entry {
+            key = List.copyOf(key);
+        }
+
+        boolean holds(String names) {
+            return fits(path, names);
+        }
+    }
+
+    /** A line that says what holds without it. */
+    public record Default(Optional<Pattern> in, Pattern line) {}
+
+    public Structure {
+        ordered = List.copyOf(ordered);
+        names = List.copyOf(names);
+        entries = List.copyOf(entries);
+        defaults = List.copyOf(defaults);
+    }
+
+    /** The rule by which order counts for a statement, as an index into {@link #ordered}; -1 if it does not count. */
+    int orderOf(String above, String text) {
+        for (int i = 0; i < ordered.size(); i++) {
+            if (ordered.get(i).holds(above, text)) return i;
+        }
+        return Statement.ANY_ORDER;
+    }
+
+    /** Empty if no rule names it. */
+    String nameOf(String above, String text) {
+        return names.stream()
+                .filter(rule -> fits(rule.in(), above))
+                .flatMap(rule -> Patterns.firstGroup(rule.name(), text).stream())
+                .findFirst()
+                .orElse("");
+    }
+
+    boolean isDefault(String above, String text) {
+        return defaults.stream()
+                .anyMatch(rule ->
+                        fits(rule.in(), above) && rule.line().matcher(text).find());
+    }
+
+    private static boolean fits(Optional<Pattern> pattern, String text) {
+        return pattern.isEmpty() || pattern.get().matcher(text).find();
+    }
+}

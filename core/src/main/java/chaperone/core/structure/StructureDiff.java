@@ -1,0 +1,50 @@
+package chaperone.core.structure;
+
+import chaperone.core.noise.NoiseMarkedConfig;
+import chaperone.core.structure.Difference.Kind;
+import java.util.List;
+
+/**
+ * Two configurations compared by what they mean: attribute by attribute, with the path to each.
+ *
+ * <p>Order counts only where the platform says so; a moved statement is one difference, a modified one is one; what only
+ * says what holds without it, what is noise and numbers that only say where a rule stands are set aside. Each statement
+ * of an added or removed block is a difference of its own. The cost is that of {@link StatementMatching}, block by block.
+ *
+ * @param differences in the order in which they would be read, with those that are set aside
+ */
+public record StructureDiff(List<Difference> differences) {
+
+    /** How many of each kind; {@code aside} are those without a meaning. */
+    public record Counts(int added, int modified, int removed, int moved, int aside) {
+        public boolean areNone() {
+            return added + modified + removed + moved == 0;
+        }
+    }
+
+    public StructureDiff {
+        differences = List.copyOf(differences);
+    }
+
+    public static StructureDiff between(NoiseMarkedConfig before, NoiseMarkedConfig after, Structure structure) {
+        return between(read(before, structure), read(after, structure));
+    }
+
+    static StructureDiff between(Statement before, Statement after) {
+        return new StructureDiff(StructureWalk.between(before, after));
+    }
+
+    public static Statement read(NoiseMarkedConfig config, Structure structure) {
+        return StatementReader.read(config, structure);
+    }
+
+    public Counts counts() {
+        int aside =
+                (int) differences.stream().filter(each -> !each.kind().counts()).count();
+        return new Counts(count(Kind.ADDED), count(Kind.MODIFIED), count(Kind.REMOVED), count(Kind.MOVED), aside);
+    }
+
+    private int count(Kind kind) {
+        return (int) differences.stream().filter(each -> each.kind() == kind).count();
+    }
+}

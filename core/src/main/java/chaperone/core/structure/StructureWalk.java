@@ -1,0 +1,135 @@
+package chaperone.core.structure;
+
+import chaperone.core.structure.Difference.Anchor;
+import chaperone.core.structure.Difference.Kind;
+import chaperone.core.structure.Difference.Part;
+import chaperone.core.structure.Difference.Spot;
+import chaperone.core.structure.Statement.Wording;
+import java.util.ArrayList;
+import java.util.HashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.TreeMap;
+
+/** Goes through two trees of statements side by side and notes where they differ. */
+final class StructureWalk {
+    private final List<Difference> differences = new ArrayList<>();
+
+    private StructureWalk() {}
+
+    static List<Difference> between(Statement before, Statement after) {
+        StructureWalk walk = new StructureWalk();
+        walk.block(List.of(), before, after);
+        return walk.differences;
+    }
+
+    private void block(List<Part> path, Statement before, Statement after) {
+        StatementMatching siblings = StatementMatching.match(before.children(), after.children());
+        Map<Integer, Integer> beforeOf = new HashMap<>();
+        for (int i = 0; i < before.children().size(); i++) {
+            if (siblings.afterOf(i) >= 0) beforeOf.put(siblings.afterOf(i), i);
+        }
+        noteUnsaid(path, before, after);
+        noteOrder(path, before, after, siblings);
+        int removedUpTo = 0;
+        Map<Integer, Spot> last = new HashMap<>();
+        for (int j = 0; j < after.children().size(); j++) {
+            Statement there = after.children().get(j);
+            Integer i = beforeOf.get(j);
+            Anchor anchor = anchorOf(Spot.before(before), there, last);
+            if (i == null) {
+                added(path, there, anchor);
+                last.put(there.order(), Spot.after(there));
+                continue;
+            }
+            removedUpTo = removed(path, before, siblings, removedUpTo, i);
+            Statement here = before.children().get(i);
+            if (siblings.hasMoved(i)) note(Kind.MOVED, path, here, there, Optional.of(anchor));
+            notePair(path, here, there);
+            last.put(there.order(), Spot.before(here));
+            block(with(path, new Part(false, there)), here, there);
+        }
+        removed(path, before, siblings, removedUpTo, before.children().size());
+    }
+
+    private static Anchor anchorOf(Spot parent, Statement child, Map<Integer, Spot> last) {
+        Optional<Spot> previous = child.isOrdered() ? Optional.ofNullable(last.get(child.order())) : Optional.empty();
+        return new Anchor(parent, previous);
+    }
+
+    /** Notes what is gone from {@code from} up to {@code to}, so that it is read where it stood. */
+    private int removed(List<Part> path, Statement before, StatementMatching siblings, int from, int to) {
+        for (int i = from; i < to; i++) {
+            if (siblings.afterOf(i) < 0) removed(path, before.children().get(i));
+        }
+        return Math.max(from, to);
+    }
+
+    private void removed(List<Part> path, Statement statement) {
+        differences.add(new Difference(
+                Kind.REMOVED, path, Optional.of(new Part(true, statement)), Optional.empty(), Optional.empty()));
+        for (Statement child : statement.children()) removed(with(path, new Part(true, statement)), child);
+    }
+
+    private void added(List<Part> path, Statement statement, Anchor anchor) {
+        differences.add(new Difference(
+                Kind.ADDED, path, Optional.empty(), Optional.of(new Part(false, statement)), Optional.of(anchor)));
+        Map<Integer, Spot> last = new HashMap<>();
+        for (Statement child : statement.children()) {
+            added(with(path, new Part(false, statement)), child, anchorOf(Spot.after(statement), child, last));
+            last.put(child.order(), Spot.after(child));
+        }
+    }
+
+    private void notePair(List<Part> path, Statement here, Statement there) {
+        Wording before = here.wording();
+        Wording after = there.wording();
+        if (!before.key().equals(after.key())) note(Kind.MODIFIED, path, here, there);
+        else if (!before.settled().equals(after.settled())) note(Kind.RENUMBERED, path, here, there);
+        else if (!before.spelled().equals(after.spelled())) note(Kind.NOISE, path, here, there);
+        else if (!before.text().equals(after.text())) note(Kind.SPELLING, path, here, there);
+    }
+
+    private void note(Kind kind, List<Part> path, Statement here, Statement there) {
+        note(kind, path, here, there, Optional.empty());
+    }
+
+    private void note(Kind kind, List<Part> path, Statement here, Statement there, Optional<Anchor> anchor) {
+        differences.add(new Difference(
+                kind, path, Optional.of(new Part(true, here)), Optional.of(new Part(false, there)), anchor));
+    }
+
+    /** A line that says what holds without it, on one side only: no difference, yet it can be seen. */
+    private void noteUnsaid(List<Part> path, Statement before, Statement after) {
+        Map<String, Part> left = new TreeMap<>();
+        Map<String, Part> right = new TreeMap<>();
+        for (Statement each : before.unsaid()) left.put(each.key(), new Part(true, each));
+        for (Statement each : after.unsaid()) right.put(each.key(), new Part(false, each));
+        Map<String, Part> either = new TreeMap<>(left);
+        either.putAll(right);
+        either.forEach((key, part) -> {
+            if (!left.containsKey(key) || !right.containsKey(key)) note(Kind.UNSAID, with(path, part), before, after);
+        });
+    }
+
+    /** One note for a block whose statements stand in another order that means nothing. */
+    private void noteOrder(List<Part> path, Statement before, Statement after, StatementMatching siblings) {
+        int furthest = -1;
+        for (int i = 0; i < before.children().size(); i++) {
+            int j = siblings.afterOf(i);
+            if (j < 0 || before.children().get(i).isOrdered()) continue;
+            if (j < furthest) {
+                note(Kind.REORDERED, path, before, after);
+                return;
+            }
+            furthest = j;
+        }
+    }
+
+    private static List<Part> with(List<Part> path, Part part) {
+        List<Part> longer = new ArrayList<>(path);
+        longer.add(part);
+        return longer;
+    }
+}

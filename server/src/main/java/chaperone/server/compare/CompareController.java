@@ -1,0 +1,86 @@
+package chaperone.server.compare;
+
+import chaperone.core.compare.UnifiedDiff;
+import chaperone.core.config.ConfigBytes;
+import chaperone.server.api.TextFile;
+import chaperone.server.audit.AuditNote;
+import chaperone.server.audit.Audited;
+import chaperone.server.compare.CompareEnds.EndInput;
+import jakarta.validation.Valid;
+import jakarta.validation.constraints.Max;
+import jakarta.validation.constraints.Min;
+import jakarta.validation.constraints.NotNull;
+import jakarta.validation.constraints.Size;
+import java.util.Optional;
+import org.springframework.http.ResponseEntity;
+import org.springframework.transaction.annotation.Transactional;
+import org.springframework.web.bind.annotation.PostMapping;
+import org.springframework.web.bind.annotation.RequestBody;
+import org.springframework.web.bind.annotation.RequestMapping;
+import org.springframework.web.bind.annotation.RestController;
+
+/** Any two of: revisions, devices, running and saved configurations, texts. */
+@RestController
+@RequestMapping("/api/compare")
+class CompareController {
+    private static final int CONTEXT = 3;
+
+    private final CompareEnds ends;
+
+    CompareController(CompareEnds ends) {
+        this.ends = ends;
+    }
+
+    /**
+     * @param platform how texts are read
+     * @param context equal rows shown around a change; 3 if left out
+     * @param noise whether noise is kept in view like changes
+     */
+    record CompareRequest(
+            Optional<@Size(max = 40) String> platform,
+            @NotNull @Valid EndInput before,
+            @NotNull @Valid EndInput after,
+            Optional<@Min(0) @Max(10_000_000) Integer> context,
+            Optional<Boolean> noise) {}
+
+    private record Pair(CompareEnd before, CompareEnd after) {}
+
+    @PostMapping
+    @Transactional(readOnly = true)
+    public CompareView lines(@Valid @RequestBody CompareRequest request) {
+        Pair pair = pair(request);
+        return CompareView.of(
+                pair.before(),
+                pair.after(),
+                request.context().orElse(CONTEXT),
+                request.noise().orElse(false));
+    }
+
+    /** Attribute by attribute; both ends must be of one platform. */
+    @PostMapping("/structure")
+    @Transactional(readOnly = true)
+    public StructureView structure(@Valid @RequestBody CompareRequest request) {
+        Pair pair = pair(request);
+        return StructureView.of(pair.before(), pair.after());
+    }
+
+    /** For {@code patch}: exact to the byte, noise and secrets included; the look is recorded. */
+    @Audited(value = "fetched a difference with its secrets", when = Audited.When.BEFORE)
+    @PostMapping(path = "/diff", produces = "text/x-diff")
+    @Transactional
+    public ResponseEntity<byte[]> diff(@Valid @RequestBody CompareRequest request) {
+        Pair pair = pair(request);
+        AuditNote.add(pair.before().title() + " and " + pair.after().title());
+        return TextFile.of(
+                pair.before().title() + "-" + pair.after().title() + ".diff",
+                ConfigBytes.encode(UnifiedDiff.between(
+                        "a/" + pair.before().title(), pair.before().whole(),
+                        "b/" + pair.after().title(), pair.after().whole())));
+    }
+
+    private Pair pair(CompareRequest request) {
+        return new Pair(
+                ends.find(request.before(), request.platform(), "before"),
+                ends.find(request.after(), request.platform(), "after"));
+    }
+}

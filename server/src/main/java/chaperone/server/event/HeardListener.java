@@ -1,6 +1,0 @@
-package chaperone.server.event;
-
-/** Whoever wants to know what happened, in this process or another one. What one of them throws holds up no other. */
-public interface HeardListener {
-    void heard(Heard heard);
-}

@@ -1,8 +1,0 @@
-package chaperone.server.fleet;
-
-import java.util.List;
-import org.springframework.data.jpa.repository.JpaRepository;
-
-interface HostKeyRepository extends JpaRepository<HostKey, HostKey.Address> {
-    List<HostKey> findByFingerprint(String fingerprint);
-}

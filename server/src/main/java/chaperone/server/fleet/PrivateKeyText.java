@@ -1,9 +1,0 @@
-package chaperone.server.fleet;
-
-/** A private key as somebody pasted it. Its text never shows it. */
-public record PrivateKeyText(String text, String passphrase) {
-    @Override
-    public String toString() {
-        return "PrivateKeyText";
-    }
-}

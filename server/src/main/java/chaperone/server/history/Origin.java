@@ -1,7 +1,0 @@
-package chaperone.server.history;
-
-/** How a revision came about, as far as is known. */
-public enum Origin {
-    FIRST_COPY,
-    NOT_PLANNED
-}

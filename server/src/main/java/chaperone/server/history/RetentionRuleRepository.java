@@ -1,5 +1,0 @@
-package chaperone.server.history;
-
-import org.springframework.data.jpa.repository.JpaRepository;
-
-interface RetentionRuleRepository extends JpaRepository<RetentionRule, Integer> {}

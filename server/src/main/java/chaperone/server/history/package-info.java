@@ -1,5 +1,0 @@
-/** Revisions, their contents, and comparing them. */
-@NullMarked
-package chaperone.server.history;
-
-import org.jspecify.annotations.NullMarked;

@@ -1,6 +1,0 @@
-package chaperone.server.housekeeping;
-
-/** Small work of a part of the server that is done once a night. */
-public interface Nightly {
-    void tidyUp();
-}

@@ -1,0 +1,27 @@
+package chaperone.server.intake;
+
+import chaperone.server.job.JobKind;
+import chaperone.server.job.JobLineContext;
+import chaperone.server.job.JobLineHandler;
+import chaperone.server.job.JobLineResult;
+import org.springframework.stereotype.Component;
+
+/** Takes one device of a list into the fleet. */
+@Component
+class ImportHandler implements JobLineHandler {
+    private final DeviceIntake newcomers;
+
+    ImportHandler(DeviceIntake newcomers) {
+        this.newcomers = newcomers;
+    }
+
+    @Override
+    public JobKind kind() {
+        return JobKind.IMPORT;
+    }
+
+    @Override
+    public JobLineResult handle(JobLineContext work) {
+        return newcomers.take(work);
+    }
+}

@@ -1,0 +1,129 @@
+package chaperone.server.query;
+
+import chaperone.core.answer.FourAnswers;
+import chaperone.core.query.Field;
+import chaperone.core.query.QueryHelp;
+import chaperone.core.query.QueryReader;
+import chaperone.server.api.CsvFile;
+import chaperone.server.credential.CredentialSet;
+import chaperone.server.credential.CredentialSetRepository;
+import chaperone.server.fleet.Device;
+import chaperone.server.fleet.DeviceRepository;
+import chaperone.server.fleet.DeviceRepository.ValueCount;
+import jakarta.validation.Valid;
+import jakarta.validation.constraints.Max;
+import jakarta.validation.constraints.Min;
+import jakarta.validation.constraints.Size;
+import java.time.Clock;
+import java.time.Instant;
+import java.util.List;
+import org.springdoc.core.annotations.ParameterObject;
+import org.springframework.http.ResponseEntity;
+import org.springframework.transaction.annotation.Transactional;
+import org.springframework.web.bind.annotation.GetMapping;
+import org.springframework.web.bind.annotation.RequestParam;
+import org.springframework.web.bind.annotation.RestController;
+
+/** What may be written in a query, and the devices that one means as a table. */
+@RestController
+class QueryController {
+    private static final List<String> TABLE = List.of(
+            "name",
+            "address",
+            "port",
+            "platform",
+            "site",
+            "role",
+            "model",
+            "serial",
+            "release",
+            "tags",
+            "kept",
+            "matched",
+            "sound",
+            "current",
+            "copied",
+            "changed");
+
+    private final DeviceRepository devices;
+    private final CredentialSetRepository credentials;
+    private final DeviceGroupRepository stored;
+    private final DeviceSearch search;
+    private final Clock clock;
+
+    QueryController(
+            DeviceRepository devices,
+            CredentialSetRepository credentials,
+            DeviceGroupRepository stored,
+            DeviceSearch search,
+            Clock clock) {
+        this.stored = stored;
+        this.search = search;
+        this.devices = devices;
+        this.credentials = credentials;
+        this.clock = clock;
+    }
+
+    /** @param cursor in characters from the beginning */
+    @GetMapping("/api/query-help")
+    @Transactional(readOnly = true)
+    public QueryHelp help(
+            @RequestParam @Size(max = QueryReader.LONGEST) String query,
+            @RequestParam @Min(0) @Max(QueryReader.LONGEST) int cursor) {
+        return QueryHelp.at(query, cursor, this::values);
+    }
+
+    private List<String> values(Field field) {
+        return switch (field) {
+            case SITE -> words(devices.sites());
+            case ROLE -> words(devices.roles());
+            case PLATFORM -> words(devices.platforms());
+            case RELEASE -> words(devices.releases());
+            case MODEL -> words(devices.models());
+            case TAG -> words(devices.tags());
+            case GROUP ->
+                stored.findAllByOrderByName().stream().map(DeviceGroup::name).toList();
+            case CREDENTIALS ->
+                credentials.findAll().stream().map(CredentialSet::name).sorted().toList();
+            default -> List.of();
+        };
+    }
+
+    private static List<String> words(List<ValueCount> counts) {
+        return counts.stream().map(ValueCount::getValue).toList();
+    }
+
+    /** As RFC 4180 has it, in UTF-8; moments as RFC 3339 has them. */
+    @GetMapping(value = "/api/devices.csv", produces = "text/csv")
+    @Transactional(readOnly = true)
+    public ResponseEntity<String> table(@Valid @ParameterObject DeviceListRequest wanted) {
+        Instant now = clock.instant();
+        List<Device> found = devices.findAll(search.condition(wanted), DeviceFilter.sort(wanted.sort()));
+        return CsvFile.of(
+                "fleet.csv",
+                TABLE,
+                found.stream().map(device -> row(device, now)).toList());
+    }
+
+    private static Object[] row(Device device, Instant now) {
+        FourAnswers answers = device.answers(now);
+        return new Object[] {
+            device.name(),
+            device.host(),
+            device.port(),
+            device.platform(),
+            device.siteName(),
+            device.role(),
+            device.model(),
+            device.serial(),
+            device.release(),
+            String.join(" ", device.tags()),
+            answers.kept().kind(),
+            answers.matched().kind(),
+            answers.sound().kind(),
+            answers.current().kind(),
+            device.lastCopyAt().map(Instant::toString).orElse(""),
+            device.changedAt().map(Instant::toString).orElse("")
+        };
+    }
+}

@@ -1,0 +1,197 @@
+package chaperone.server.revision;
+
+import chaperone.core.compare.Comparison;
+import chaperone.core.config.CompletenessCheck;
+import chaperone.core.config.ConfigBytes;
+import chaperone.core.config.ConfigDocument;
+import chaperone.core.config.Grammar;
+import chaperone.core.noise.Noise;
+import chaperone.core.noise.NoiseMarkedConfig;
+import chaperone.core.platform.Platform;
+import chaperone.server.audit.AuditNote;
+import chaperone.server.content.Contents;
+import chaperone.server.fleet.Device;
+import chaperone.server.fleet.DeviceFacts;
+import chaperone.server.fleet.EventKind;
+import chaperone.server.noise.NoiseRules;
+import chaperone.server.platform.PlatformRegistry;
+import chaperone.server.problem.ProblemException;
+import chaperone.server.secret.SecretMasks;
+import java.time.Instant;
+import java.util.Arrays;
+import java.util.List;
+import java.util.Optional;
+import org.springframework.http.HttpStatus;
+import org.springframework.stereotype.Service;
+import org.springframework.transaction.annotation.Propagation;
+import org.springframework.transaction.annotation.Transactional;
+
+/** The revisions of each device. A copy that differs in noise alone is the same revision, seen again. */
+@Service
+public class History {
+    private static final byte[] NO_DIGEST = {};
+
+    private final RevisionRepository revisions;
+    private final Contents contents;
+    private final PlatformRegistry platforms;
+    private final DeviceFacts facts;
+    private final NoiseRules noises;
+    private final SecretMasks masks;
+
+    /**
+     * @param id the revision's key, for the copy that points to it
+     * @param doubt why it may be only a part; empty if it is whole
+     */
+    public record Kept(long id, boolean isNew, byte[] settledDigest, String doubt) {}
+
+    /** A revision with its text. */
+    public record Text(Revision revision, String whole) {
+        NoiseMarkedConfig settled(Grammar grammar, Noise noise) {
+            return noise.in(ConfigDocument.read(grammar, whole));
+        }
+    }
+
+    History(
+            RevisionRepository revisions,
+            Contents contents,
+            PlatformRegistry platforms,
+            DeviceFacts facts,
+            NoiseRules noises,
+            SecretMasks masks) {
+        this.masks = masks;
+        this.noises = noises;
+        this.facts = facts;
+        this.revisions = revisions;
+        this.contents = contents;
+        this.platforms = platforms;
+    }
+
+    /**
+     * Notes what a device showed at a moment. Part of the transaction that stores the copy: all of it or nothing.
+     *
+     * @param part the line by which the device said itself that not all was shown
+     */
+    @Transactional(propagation = Propagation.MANDATORY)
+    public Kept keep(Device device, ConfigKind kind, String text, Optional<String> part, Instant at) {
+        Noise noise = noises.of(device);
+        Grammar grammar = platformOf(device).grammar();
+        NoiseMarkedConfig config = noise.in(ConfigDocument.read(grammar, text));
+        byte[] settled = settledDigest(config);
+        Optional<Revision> latest = revisions.findFirstByDeviceIdAndKindOrderByNumberDesc(device.id(), kind);
+        byte[] bytes = ConfigBytes.encode(text);
+        if (latest.isPresent() && latest.get().settlesTo(settled)) return seenAgain(latest.get(), bytes, settled, at);
+        // Nothing if its bytes were damaged: then there is nothing to compare with, and the copy is kept all the same.
+        Optional<Text> before = latest.flatMap(this::textIfSound);
+        // What counts as noise may have changed since the revision was kept: then its text decides.
+        byte[] settledBefore = before.map(sound -> settledDigest(sound.settled(grammar, noise)))
+                .orElse(NO_DIGEST);
+        if (Arrays.equals(settledBefore, settled)) {
+            latest.orElseThrow().settle(settled);
+            return seenAgain(latest.orElseThrow(), bytes, settled, at);
+        }
+        int number = latest.map(Revision::number).orElse(0) + 1;
+        byte[] digest = contents.keep(bytes, latest.map(Revision::digest));
+        Revision revision = new Revision(
+                device.id(), kind, number, digest, settled, config.document().lineCount(), at);
+        before.ifPresent(earlier -> revision.differsBy(counts(device, noise, earlier, new Text(revision, text))));
+        revision.doubt(part.map(line -> "the device says: " + masks.shown(platformOf(device), line))
+                .or(() -> doubt(device, kind, text))
+                .orElse(""));
+        return new Kept(revisions.save(revision).id(), true, settled, revision.incomplete());
+    }
+
+    private Kept seenAgain(Revision latest, byte[] bytes, byte[] settled, Instant at) {
+        latest.seenAgain(at);
+        // The very same bytes are the cure for stored ones that were damaged.
+        if (Arrays.equals(latest.digest(), Contents.sha256(bytes))) contents.keep(bytes, Optional.empty());
+        return new Kept(latest.id(), false, settled, latest.incomplete());
+    }
+
+    private Comparison.Counts counts(Device device, Noise noise, Text before, Text after) {
+        Grammar grammar = platforms.get(device.platform()).grammar();
+        return Comparison.between(before.settled(grammar, noise), after.settled(grammar, noise))
+                .counts();
+    }
+
+    /** @param before absent if the revision is the first one now */
+    public void compareAnew(Device device, Optional<Revision> before, Revision revision) {
+        Noise noise = noises.of(device);
+        revision.differsBy(before.map(earlier -> counts(device, noise, text(earlier), text(revision)))
+                .orElse(Comparison.Counts.NONE));
+    }
+
+    /** Against the newest revision that was whole: what was doubted once is no measure. */
+    private Optional<String> doubt(Device device, ConfigKind kind, String text) {
+        Grammar grammar = platforms.get(device.platform()).grammar();
+        return revisions
+                .findFirstByDeviceIdAndKindAndIncompleteOrderByNumberDesc(device.id(), kind, "")
+                .flatMap(this::textIfSound)
+                .flatMap(whole -> CompletenessCheck.doubt(grammar.read(whole.whole()), grammar.read(text)));
+    }
+
+    /**
+     * Somebody says that a doubted revision is all there is. If it is the newest, the device counts as kept from its
+     * last copy on.
+     */
+    @Transactional
+    void accept(Device device, ConfigKind kind, int number) {
+        Revision revision = get(device, kind, number).revision();
+        if (revision.incomplete().isEmpty()) {
+            throw new ProblemException(
+                    HttpStatus.CONFLICT,
+                    "whole-already",
+                    "Nobody doubts that this revision is whole.",
+                    "Nothing to do.");
+        }
+        AuditNote.add(revision.incomplete());
+        revision.doubt("");
+        boolean isNewest = revisions
+                .findFirstByDeviceIdAndKindOrderByNumberDesc(device.id(), kind)
+                .filter(newest -> newest.number() == number)
+                .isPresent();
+        if (isNewest && kind == ConfigKind.RUNNING) {
+            facts.note(device, EventKind.WHOLE, device.incomplete(), "");
+            device.acceptAsWhole(revision.lastCopyAt());
+        }
+    }
+
+    @Transactional(readOnly = true)
+    List<Revision> all(Device device, ConfigKind kind) {
+        return revisions.all(device.id(), kind);
+    }
+
+    /** A revision as the device showed it, secrets and all. */
+    @Transactional(readOnly = true)
+    public Text get(Device device, ConfigKind kind, int number) {
+        return revisions
+                .findByDeviceIdAndKindAndNumber(device.id(), kind, number)
+                .map(this::text)
+                .orElseThrow(() -> ProblemException.notFound("revision", number));
+    }
+
+    /** The newest revision. */
+    @Transactional(readOnly = true)
+    public Text newest(Device device, ConfigKind kind) {
+        return revisions
+                .findFirstByDeviceIdAndKindOrderByNumberDesc(device.id(), kind)
+                .map(this::text)
+                .orElseThrow(() -> ProblemException.notFound(kind.word() + " configuration of", device.name()));
+    }
+
+    Platform platformOf(Device device) {
+        return platforms.get(device.platform());
+    }
+
+    private Optional<Text> textIfSound(Revision revision) {
+        return contents.readIfSound(revision.digest()).map(bytes -> new Text(revision, ConfigBytes.decode(bytes)));
+    }
+
+    private Text text(Revision revision) {
+        return textIfSound(revision).orElseThrow(() -> Contents.unreadable("revision " + revision.number()));
+    }
+
+    /** What the text is once its noise is set aside. */
+    static byte[] settledDigest(NoiseMarkedConfig config) {
+        return Contents.sha256(ConfigBytes.encode(String.join("\n", config.lines())));
+    }
+}

@@ -1,0 +1,7 @@
+package chaperone.server.revision;
+
+/** How a revision came about, as far as is known. */
+public enum Origin {
+    FIRST_COPY,
+    NOT_PLANNED
+}

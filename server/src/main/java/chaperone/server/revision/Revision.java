@@ -1,0 +1,147 @@
+package chaperone.server.revision;
+
+import chaperone.core.compare.Comparison;
+import jakarta.persistence.Entity;
+import jakarta.persistence.EnumType;
+import jakarta.persistence.Enumerated;
+import jakarta.persistence.GeneratedValue;
+import jakarta.persistence.GenerationType;
+import jakarta.persistence.Id;
+import java.time.Instant;
+import java.util.Arrays;
+
+/** A distinct content of a configuration, from its first copy to its last. */
+@Entity
+public class Revision {
+    @Id
+    @GeneratedValue(strategy = GenerationType.IDENTITY)
+    private Long id;
+
+    private long deviceId;
+
+    @Enumerated(EnumType.STRING)
+    private ConfigKind kind;
+
+    /** Counts from 1 for each device and kind. */
+    private int number;
+
+    private byte[] digest;
+
+    /** Digest of the text with its noise set aside: what decides whether a copy is a new revision. */
+    private byte[] settledDigest;
+
+    @Enumerated(EnumType.STRING)
+    private Origin origin;
+
+    private int lines;
+
+    /** Against the revision before it; all 0 for the first. */
+    private int added;
+
+    private int modified;
+    private int removed;
+    private int moved;
+    private Instant firstCopyAt;
+    private Instant lastCopyAt;
+
+    /** Why it may be only a part of what the device has; empty if it is whole. */
+    private String incomplete = "";
+
+    protected Revision() {}
+
+    Revision(long device, ConfigKind kind, int number, byte[] digest, byte[] settledDigest, int lines, Instant at) {
+        this.deviceId = device;
+        this.kind = kind;
+        this.number = number;
+        this.digest = digest.clone();
+        this.settledDigest = settledDigest.clone();
+        this.origin = number == 1 ? Origin.FIRST_COPY : Origin.NOT_PLANNED;
+        this.lines = lines;
+        this.firstCopyAt = at;
+        this.lastCopyAt = at;
+    }
+
+    long id() {
+        return id;
+    }
+
+    public int number() {
+        return number;
+    }
+
+    byte[] digest() {
+        return digest.clone();
+    }
+
+    Origin origin() {
+        return origin;
+    }
+
+    int lines() {
+        return lines;
+    }
+
+    int added() {
+        return added;
+    }
+
+    int modified() {
+        return modified;
+    }
+
+    int removed() {
+        return removed;
+    }
+
+    int moved() {
+        return moved;
+    }
+
+    ConfigKind kind() {
+        return kind;
+    }
+
+    long device() {
+        return deviceId;
+    }
+
+    /** Whether it differs from another in noise alone, as far as noise is known now. */
+    boolean settlesLike(Revision other) {
+        return Arrays.equals(settledDigest, other.settledDigest);
+    }
+
+    void settle(byte[] settled) {
+        settledDigest = settled.clone();
+    }
+
+    Instant firstCopyAt() {
+        return firstCopyAt;
+    }
+
+    Instant lastCopyAt() {
+        return lastCopyAt;
+    }
+
+    String incomplete() {
+        return incomplete;
+    }
+
+    void doubt(String reason) {
+        incomplete = reason;
+    }
+
+    boolean settlesTo(byte[] settled) {
+        return Arrays.equals(settledDigest, settled);
+    }
+
+    void differsBy(Comparison.Counts counts) {
+        added = counts.added();
+        modified = counts.modified();
+        removed = counts.removed();
+        moved = counts.moved();
+    }
+
+    void seenAgain(Instant at) {
+        if (at.isAfter(lastCopyAt)) lastCopyAt = at;
+    }
+}

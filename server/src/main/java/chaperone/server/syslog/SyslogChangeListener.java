@@ -1,0 +1,162 @@
+package chaperone.server.syslog;
+
+import chaperone.core.origin.LogMessage;
+import chaperone.core.platform.Platform;
+import chaperone.server.copy.DeviceCopy;
+import chaperone.server.copy.QuickReading;
+import chaperone.server.fleet.Device;
+import chaperone.server.fleet.DeviceFacts;
+import chaperone.server.fleet.EventKind;
+import chaperone.server.fleet.Fleet;
+import chaperone.server.fleet.Fleet.Sender;
+import chaperone.server.lease.DeviceAccess;
+import chaperone.server.platform.PlatformRegistry;
+import chaperone.server.problem.ProblemException;
+import java.time.Duration;
+import java.util.Optional;
+import java.util.Set;
+import java.util.concurrent.ConcurrentHashMap;
+import java.util.concurrent.Executors;
+import java.util.concurrent.ScheduledExecutorService;
+import java.util.concurrent.TimeUnit;
+import org.slf4j.Logger;
+import org.slf4j.LoggerFactory;
+import org.springframework.beans.factory.DisposableBean;
+import org.springframework.stereotype.Component;
+import org.springframework.transaction.support.TransactionTemplate;
+
+/**
+ * Copies a device that says that it was edited. A person who edits says so several times: the copy waits a moment, and
+ * one that waits already is enough. Anybody can send such a message; all it can do is to have a device looked at.
+ */
+@Component
+class SyslogChangeListener implements DisposableBean {
+    private static final Logger LOG = LoggerFactory.getLogger(SyslogChangeListener.class);
+    private static final Duration MOMENT = Duration.ofSeconds(2);
+    private static final Duration NEXT_TRY = Duration.ofSeconds(10);
+    private static final int MOST_TRIES = 6;
+    private static final int AT_ONCE = 4;
+    private static final int MOST_WAITING = 1000;
+
+    private final Fleet fleet;
+    private final PlatformRegistry platforms;
+    private final DeviceFacts facts;
+    private final DeviceAccess turn;
+    private final QuickReading reading;
+    private final TransactionTemplate transaction;
+    private final Set<Long> waiting = ConcurrentHashMap.newKeySet();
+    private final ScheduledExecutorService workers = Executors.newScheduledThreadPool(AT_ONCE, task -> {
+        Thread thread = new Thread(task, "edit-hearing");
+        thread.setDaemon(true);
+        return thread;
+    });
+
+    SyslogChangeListener(
+            Fleet fleet,
+            PlatformRegistry platforms,
+            DeviceFacts facts,
+            DeviceAccess turn,
+            QuickReading reading,
+            TransactionTemplate transaction) {
+        this.fleet = fleet;
+        this.platforms = platforms;
+        this.facts = facts;
+        this.turn = turn;
+        this.reading = reading;
+        this.transaction = transaction;
+    }
+
+    /**
+     * Messages of devices that are not in the fleet, or that tell of something else, are passed over. What comes from an
+     * address that is not the device's own has it looked at, and is kept nowhere: anybody can have sent it.
+     *
+     * @param address from which the message came
+     */
+    void hear(LogMessage message, String address) {
+        if (!mayTellOfEdit(message)) return;
+        Optional<Sender> sender = fleet.sender(message.host(), address);
+        if (sender.isEmpty() || !tellsOfEdit(sender.get().device(), message)) return;
+        Device device = sender.get().device();
+        if (waiting.size() >= MOST_WAITING || !waiting.add(device.id())) return;
+        try {
+            if (sender.get().isOwnAddress()) note(device.id(), claim(message, address));
+        } catch (RuntimeException e) {
+            // Not noted is no reason to be deaf: the look tells what it is about.
+            LOG.error("{} said that it was edited, which could not be noted", device.name(), e);
+        }
+        wait(device, MOMENT, MOST_TRIES);
+    }
+
+    private void note(long device, String claim) {
+        transaction.executeWithoutResult(
+                status -> fleet.find(device).ifPresent(found -> facts.note(found, EventKind.EDITED, "", claim)));
+    }
+
+    boolean isWaiting(long device) {
+        return waiting.contains(device);
+    }
+
+    /** Whether any platform would take it for that: asked first, since it costs nothing. */
+    private boolean mayTellOfEdit(LogMessage message) {
+        return platforms.current().all().stream()
+                .flatMap(platform -> platform.editedMessage().stream())
+                .anyMatch(edited -> edited.matcher(message.said()).find());
+    }
+
+    private boolean tellsOfEdit(Device device, LogMessage message) {
+        return platforms
+                .current()
+                .find(device.platform())
+                .flatMap(Platform::editedMessage)
+                .filter(edited -> edited.matcher(message.said()).find())
+                .isPresent();
+    }
+
+    /** What the message says of itself, and where it came from: nobody has proved any of it. */
+    private static String claim(LogMessage message, String address) {
+        StringBuilder claim = new StringBuilder();
+        for (String part : new String[] {"account", "from", "way"}) {
+            Optional.ofNullable(message.data().get(part))
+                    .ifPresent(value -> claim.append(claim.isEmpty() ? "claimed: " : ", ")
+                            .append(part)
+                            .append(' ')
+                            .append(plain(value)));
+        }
+        claim.append(claim.isEmpty() ? "" : "; ").append("message from ").append(address);
+        return claim.toString();
+    }
+
+    private static String plain(String value) {
+        String shown = value.codePoints()
+                .filter(c -> c >= ' ' && c != 0x7f && !Character.isSurrogate((char) Math.min(c, 0xffff)) || c > 0xffff)
+                .collect(StringBuilder::new, StringBuilder::appendCodePoint, StringBuilder::append)
+                .toString();
+        return shown.substring(0, Math.min(shown.length(), 60));
+    }
+
+    private void wait(Device device, Duration moment, int tries) {
+        workers.schedule(() -> copy(device, tries), moment.toMillis(), TimeUnit.MILLISECONDS);
+    }
+
+    private void copy(Device device, int tries) {
+        // Whatever the device says from now on is news again.
+        waiting.remove(device.id());
+        try {
+            turn.take(
+                    device.siteName(),
+                    device.host(),
+                    device.port(),
+                    () -> reading.read(device.id(), Duration.ZERO, DeviceCopy.TABLES_AFTER));
+        } catch (ProblemException busy) {
+            if (tries > 1 && waiting.add(device.id())) wait(device, NEXT_TRY, tries - 1);
+        } catch (RuntimeException e) {
+            LOG.error("{} said that it was edited and could not be copied", device.name(), e);
+        }
+    }
+
+    @Override
+    public void destroy() throws InterruptedException {
+        workers.shutdownNow();
+        workers.awaitTermination(5, TimeUnit.SECONDS);
+    }
+}

@@ -1,0 +1,133 @@
+package chaperone.server.syslog;
+
+import chaperone.core.origin.LogMessage;
+import chaperone.server.Settings;
+import java.io.IOException;
+import java.io.UncheckedIOException;
+import java.net.DatagramPacket;
+import java.net.DatagramSocket;
+import java.net.InetSocketAddress;
+import java.nio.charset.StandardCharsets;
+import java.util.ArrayList;
+import java.util.LinkedHashSet;
+import java.util.List;
+import java.util.Set;
+import java.util.concurrent.ArrayBlockingQueue;
+import java.util.concurrent.BlockingQueue;
+import org.jspecify.annotations.Nullable;
+import org.slf4j.Logger;
+import org.slf4j.LoggerFactory;
+import org.springframework.beans.factory.annotation.Autowired;
+import org.springframework.context.SmartLifecycle;
+import org.springframework.stereotype.Component;
+
+/**
+ * Takes log messages by UDP (RFC 5426), one a datagram. One thread only takes them off the socket; another deals with
+ * them in batches, in which what was said twice counts once. What comes faster is dropped, and counted.
+ */
+@Component
+class SyslogListener implements SmartLifecycle {
+    private static final Logger LOG = LoggerFactory.getLogger(SyslogListener.class);
+    private static final int LARGEST = 8192;
+    /** Asked of the system, which may give less. */
+    private static final int RECEIVE_BUFFER = 8 * 1024 * 1024;
+
+    private static final int MOST_WAITING = 20_000;
+    private static final int BATCH = 2000;
+
+    private final Settings.Log where;
+    private final SyslogChangeListener hearing;
+    private final SyslogCounters counts;
+    private final BlockingQueue<Said> waiting = new ArrayBlockingQueue<>(MOST_WAITING);
+    private volatile @Nullable DatagramSocket socket;
+
+    /** A message as it came. */
+    private record Said(String text, String from) {}
+
+    @Autowired
+    SyslogListener(Settings settings, SyslogChangeListener hearing, SyslogCounters counts) {
+        this(settings.log(), hearing, counts);
+    }
+
+    SyslogListener(Settings.Log where, SyslogChangeListener hearing, SyslogCounters counts) {
+        this.where = where;
+        this.hearing = hearing;
+        this.counts = counts;
+    }
+
+    @Override
+    public void start() {
+        if (where.port() == 0) return;
+        DatagramSocket open;
+        try {
+            open = new DatagramSocket(new InetSocketAddress(where.address(), where.port()));
+            open.setReceiveBufferSize(RECEIVE_BUFFER);
+        } catch (IOException e) {
+            throw new UncheckedIOException("No log messages can be heard at port " + where.port(), e);
+        }
+        socket = open;
+        counts.listensAt(where.port());
+        begin("log-port", () -> receive(open));
+        begin("log-reader", this::deal);
+    }
+
+    private static void begin(String name, Runnable work) {
+        Thread thread = new Thread(work, name);
+        thread.setDaemon(true);
+        thread.start();
+    }
+
+    private void receive(DatagramSocket open) {
+        DatagramPacket packet = new DatagramPacket(new byte[LARGEST], LARGEST);
+        while (isRunning()) {
+            try {
+                packet.setLength(LARGEST);
+                open.receive(packet);
+                String text = new String(packet.getData(), 0, packet.getLength(), StandardCharsets.UTF_8);
+                String from = packet.getAddress().getHostAddress();
+                counts.received();
+                if (!waiting.offer(new Said(text, from))) counts.dropped(from);
+            } catch (IOException e) {
+                if (isRunning()) LOG.warn("Log messages cannot be received: {}", e.getMessage());
+            }
+        }
+    }
+
+    private void deal() {
+        List<Said> batch = new ArrayList<>();
+        while (isRunning()) {
+            try {
+                batch.clear();
+                batch.add(waiting.take());
+                waiting.drainTo(batch, BATCH);
+                deal(new LinkedHashSet<>(batch));
+            } catch (InterruptedException e) {
+                Thread.currentThread().interrupt();
+                return;
+            }
+        }
+    }
+
+    private void deal(Set<Said> batch) {
+        for (Said said : batch) {
+            try {
+                LogMessage.read(said.text())
+                        .ifPresentOrElse(message -> hearing.hear(message, said.from()), counts::notRead);
+            } catch (RuntimeException e) {
+                LOG.error("A log message from {} could not be dealt with", said.from(), e);
+            }
+        }
+    }
+
+    @Override
+    public void stop() {
+        DatagramSocket open = socket;
+        if (open != null) open.close();
+    }
+
+    @Override
+    public boolean isRunning() {
+        DatagramSocket open = socket;
+        return open != null && !open.isClosed();
+    }
+}

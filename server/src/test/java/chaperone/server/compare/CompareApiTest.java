@@ -1,0 +1,170 @@
+package chaperone.server.compare;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import chaperone.server.account.Role;
+import chaperone.server.revision.Past;
+import chaperone.server.support.Api;
+import chaperone.server.support.TestServer;
+import java.util.List;
+import java.util.Map;
+import org.junit.jupiter.api.AfterAll;
+import org.junit.jupiter.api.BeforeAll;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.api.Timeout;
+import tools.jackson.databind.JsonNode;
+
+/** Any two things compared through the API; the database and the devices are real. */
+@Timeout(120)
+class CompareApiTest {
+    private static final String FIRST = """
+        name brkw-acc-1
+        vlan 330 "ticket hall"
+        port 1/0/1
+          text "kiosk"
+          open
+        port 1/0/2
+          closed
+        list quay-in
+          10 pass tcp any any 443
+          20 stop ip any any
+        """;
+    private static final String SECOND = """
+        name brkw-acc-1
+        vlan 330 "hall"
+        port 1/0/2
+          closed
+        port 1/0/1
+          text "kiosk"
+        list quay-in
+          10 stop ip any any
+          20 pass tcp any any 443
+        """;
+
+    private static TestServer server;
+    private static Api engineer;
+
+    @BeforeAll
+    static void start() {
+        server = TestServer.start(2962);
+        engineer = server.as(Role.ENGINEER);
+        server.bringIn(engineer, "127.20.1.21\n127.20.1.22\n127.20.1.2\n");
+        for (String device : List.of("brkw-acc-2", "brkw-rtr-1")) engineer.copy(device);
+        Past.of(server, "brkw-acc-1", List.of(FIRST, SECOND));
+    }
+
+    @AfterAll
+    static void stop() {
+        server.close();
+    }
+
+    @Test
+    void pastedTextsGiveTheAnswerOfThePage() {
+        int number = newest("brkw-acc-1");
+        JsonNode page = compare(
+                Map.of("device", "brkw-acc-1", "number", number - 1), Map.of("device", "brkw-acc-1", "number", number));
+        JsonNode pasted = compare(text(FIRST), text(SECOND));
+        assertThat(pasted.get("sections")).isEqualTo(page.get("sections"));
+        assertThat(pasted.get("counts")).isEqualTo(page.get("counts"));
+        // A moved block, a modified line, two rules that changed places, and "open", which goes without saying.
+        assertThat(pasted.get("counts").get("moved").asInt()).isPositive();
+    }
+
+    @Test
+    void byStructureOnlyMeaningCounts() {
+        JsonNode structure = engineer.post(
+                        "/api/compare/structure",
+                        Map.of("platform", "corvane", "before", text(FIRST), "after", text(SECOND)))
+                .json(200);
+        JsonNode counts = structure.get("counts");
+        assertThat(List.of(
+                        counts.get("added").asInt(),
+                        counts.get("modified").asInt(),
+                        counts.get("removed").asInt(),
+                        counts.get("moved").asInt()))
+                .containsExactly(0, 1, 0, 1);
+        JsonNode modified = structure
+                .get("differences")
+                .valueStream()
+                .filter(each -> each.get("kind").asString().equals("MODIFIED"))
+                .findFirst()
+                .orElseThrow();
+        assertThat(modified.get("attribute").asString()).isEqualTo("vlan 330");
+        assertThat(modified.get("after").get("text").asString()).isEqualTo("vlan 330 \"hall\"");
+    }
+
+    @Test
+    void devicesRunningAndSavedAndAnyRevisionCanBeCompared() {
+        JsonNode devices = compare(Map.of("device", "brkw-acc-1"), Map.of("device", "brkw-acc-2"));
+        assertThat(devices.get("after").get("device").asString()).isEqualTo("brkw-acc-2");
+        JsonNode saved = compare(
+                Map.of("device", "brkw-acc-2", "kind", "SAVED"), Map.of("device", "brkw-acc-2", "kind", "RUNNING"));
+        assertThat(saved.get("counts").get("places").asInt()).isZero();
+        JsonNode other = engineer.post(
+                        "/api/compare/structure",
+                        Map.of("before", Map.of("device", "brkw-acc-1"), "after", Map.of("device", "brkw-rtr-1")))
+                .json(422);
+        assertThat(other.get("detail").asString()).contains("corvane").contains("altamont");
+    }
+
+    @Test
+    void whatCannotBeFoundIsNamed() {
+        assertThat(refusal(Map.of("device", "nobody"), text("x"), 404)).contains("nobody");
+        assertThat(refusal(Map.of(), text("x"), 400)).contains("\"before\"");
+        assertThat(refusal(Map.of("device", "brkw-acc-1", "number", 99), text("x"), 404))
+                .contains("99");
+        JsonNode noPlatform = engineer.post("/api/compare", Map.of("before", text("a"), "after", text("b")))
+                .json(400);
+        assertThat(noPlatform.get("detail").asString()).contains("platform");
+    }
+
+    @Test
+    void aDifferenceCanBeTakenAwayByEngineersOnly() {
+        Map<String, Object> request = Map.of("platform", "corvane", "before", text("a\nb\n"), "after", text("a\nc\n"));
+        assertThat(engineer.post("/api/compare/diff", request).body())
+                .isEqualTo("--- a/pasted\n+++ b/pasted\n@@ -1,2 +1,2 @@\n a\n-b\n+c\n");
+        assertThat(server.as(Role.VIEWER).post("/api/compare/diff", request).status())
+                .isEqualTo(403);
+    }
+
+    @Test
+    void revisionsCarryLabelsAndNotesThatCanBeFound() {
+        String revision = "/api/devices/brkw-acc-1/revisions/" + newest("brkw-acc-1");
+        long id = engineer.post(revision + "/marks", Map.of("kind", "LABEL", "text", "before the kiosks"))
+                .json(201)
+                .get("id")
+                .asLong();
+        assertThat(engineer.post(revision + "/marks", Map.of("kind", "LABEL", "text", "before the kiosks"))
+                        .status())
+                .isEqualTo(422);
+        assertThat(engineer.post(revision + "/marks", Map.of("kind", "LABEL", "text", "x".repeat(41)))
+                        .status())
+                .isEqualTo(422);
+        JsonNode found = engineer.get("/api/revision-marks?find=THE%20KIOSK").json(200);
+        assertThat(found).hasSize(1);
+        assertThat(found.get(0).get("device").asString()).isEqualTo("brkw-acc-1");
+        assertThat(engineer.delete(revision + "/marks/" + id).status()).isEqualTo(204);
+        assertThat(engineer.get("/api/revision-marks?find=the%20kiosk").json(200))
+                .isEmpty();
+    }
+
+    private static String refusal(Map<String, Object> before, Map<String, Object> after, int status) {
+        return engineer.post("/api/compare", Map.of("platform", "corvane", "before", before, "after", after))
+                .json(status)
+                .get("detail")
+                .asString();
+    }
+
+    private static JsonNode compare(Map<String, Object> before, Map<String, Object> after) {
+        return engineer.post("/api/compare", Map.of("platform", "corvane", "before", before, "after", after))
+                .json(200);
+    }
+
+    private static Map<String, Object> text(String text) {
+        return Map.of("text", text);
+    }
+
+    private static int newest(String device) {
+        return engineer.get("/api/devices/" + device + "/revisions").json(200).size();
+    }
+}

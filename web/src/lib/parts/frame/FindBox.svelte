@@ -1,0 +1,105 @@
+<script lang="ts">
+  import { goto } from '$app/navigation';
+  import { api, need } from '$lib/api/client';
+  import { choicesOf, type Choice } from './findChoices';
+
+  import { wordsAsQuery } from '../fleet/queryText';
+
+  let { input = $bindable() }: { input?: HTMLInputElement } = $props();
+  let text = $state('');
+  let found = $state.raw<Choice[]>([]);
+  let at = $state(0);
+  let asked = 0;
+  let asking: Promise<void> | undefined;
+  const isOpen = $derived(text.trim() !== '');
+
+  async function find() {
+    const mine = ++asked;
+    at = 0;
+    const query = { query: wordsAsQuery(text), size: 8, sort: 'name' };
+    if (!isOpen) {
+      found = [];
+      return;
+    }
+    const [page, marks] = await Promise.all([
+      need(api.GET('/api/devices', { params: { query } })).catch(() => undefined),
+      need(api.GET('/api/revision-marks', { params: { query: { find: text.trim(), size: 4 } } })).catch(
+        () => []
+      )
+    ]);
+    // Answers may overtake each other: only the latest question counts.
+    if (mine === asked) found = choicesOf(page?.devices ?? [], marks);
+  }
+
+  function leave() {
+    asked++;
+    text = '';
+    found = [];
+    input?.blur();
+  }
+
+  function open(choice: Choice | undefined) {
+    if (!choice) return;
+    leave();
+    goto(choice.path);
+  }
+
+  /** Whoever types quickly means what is found for the whole text, not for its beginning. */
+  async function openWhenFound() {
+    const mine = asked;
+    await asking;
+    if (mine === asked) open(found[at]);
+  }
+
+  function key(event: KeyboardEvent) {
+    if (event.key === 'Escape') leave();
+    else if (event.key === 'ArrowDown') at = Math.min(at + 1, found.length - 1);
+    else if (event.key === 'ArrowUp') at = Math.max(at - 1, 0);
+    else if (event.key === 'Enter') void openWhenFound();
+    else return;
+    event.preventDefault();
+  }
+</script>
+
+<div class="relative w-[26rem] max-w-[40vw]">
+  <label class="input w-full rounded-full">
+    <input
+      bind:this={input}
+      bind:value={text}
+      oninput={() => (asking = find())}
+      onkeydown={key}
+      maxlength="200"
+      role="combobox"
+      aria-label="Find a device"
+      aria-expanded={isOpen}
+      aria-controls="found"
+      aria-activedescendant={isOpen && found[at] ? `found-${at}` : undefined}
+      placeholder="Find a device, its address, model…"
+    />
+    <kbd>Ctrl K</kbd>
+  </label>
+  <ul
+    id="found"
+    role="listbox"
+    aria-label="Found devices"
+    class="panel absolute top-10 z-30 w-full py-1"
+    hidden={!isOpen}
+  >
+    {#each found as choice, index (choice.key)}
+      <li role="option" aria-selected={index === at} id="found-{index}">
+        <button
+          class={['flex w-full justify-between px-3 py-1 text-left', index === at && 'bg-chosen']}
+          tabindex="-1"
+          onclick={() => open(choice)}
+        >
+          <span class="font-semibold">{choice.title}</span>
+          <span class="text-quiet truncate pl-3">{choice.more}</span>
+        </button>
+      </li>
+    {:else}
+      <li role="option" aria-selected="false" class="text-quiet px-3 py-1">
+        No device, label or note has these words.
+      </li>
+    {/each}
+  </ul>
+</div>
