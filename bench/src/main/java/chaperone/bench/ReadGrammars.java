@@ -59,7 +59,7 @@ final class ReadGrammars {
         return List.of(
                 one(
                         "indented",
-                        new IndentedGrammar("#", 8, List.of()),
+                        new IndentedGrammar("#", 8, 2, List.of()),
                         "StreamTokenizer",
                         ReadGrammars::tokens,
                         i -> i % 3 == 0 ? "port 1/0/" + i : "  text \"berth light " + i + "\"",
@@ -67,7 +67,7 @@ final class ReadGrammars {
                         ""),
                 one(
                         "braced",
-                        new BracedGrammar("/*", "*/", true),
+                        new BracedGrammar("/*", "*/", true, 4),
                         "StreamTokenizer",
                         ReadGrammars::tokens,
                         i -> "    sub " + i + " { tag " + i + "; address 192.0.2.1/27; }",

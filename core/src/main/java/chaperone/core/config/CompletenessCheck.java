@@ -31,7 +31,7 @@ public final class CompletenessCheck {
                 .findFirst()
                 .map(section -> "no \"" + section.getKey() + "\" any more, where " + number(section.getValue())
                         + " statements stood before");
-        return missing.or(() -> shortness(before.statements(), now.statements()));
+        return missing.or(() -> shortness(before.statementCount(), now.statementCount()));
     }
 
     private static Optional<String> shortness(long before, long now) {

@@ -1,5 +1,6 @@
 package chaperone.core.config;
 
+import chaperone.core.config.ConfigStatement.Form;
 import java.util.List;
 import java.util.stream.Stream;
 
@@ -32,6 +33,28 @@ public record ConfigNode(
     /** This node and all below it, in the order of the text. */
     public Stream<ConfigNode> walk() {
         return Stream.concat(Stream.of(this), children.stream().flatMap(ConfigNode::walk));
+    }
+
+    /** Whether it has a place for other statements, be there any or not. */
+    private boolean isBlock() {
+        return !children.isEmpty() || !closing.isEmpty();
+    }
+
+    /** What it says, apart from where it stands; comments and blanks below it are left out. */
+    ConfigStatement statement() {
+        List<ConfigStatement> below = statements(children);
+        if (kind == Kind.VERBATIM) return new ConfigStatement(Form.FREE_TEXT, text, List.of());
+        if (isBlock() && opening.endsWith("[")) return new ConfigStatement(Form.LIST, text, below);
+        // In an indented grammar a comment may be all that stands below a line.
+        boolean isLine = !isBlock() || below.isEmpty() && closing.isEmpty();
+        return new ConfigStatement(isLine ? Form.LINE : Form.BLOCK, text, below);
+    }
+
+    static List<ConfigStatement> statements(List<ConfigNode> nodes) {
+        return nodes.stream()
+                .filter(node -> node.kind == Kind.STATEMENT || node.kind == Kind.VERBATIM)
+                .map(ConfigNode::statement)
+                .toList();
     }
 
     void writeTo(StringBuilder text) {

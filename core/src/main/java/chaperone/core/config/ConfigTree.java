@@ -17,8 +17,13 @@ public record ConfigTree(List<ConfigNode> nodes, List<ConfigProblem> problems) {
         return nodes.stream().flatMap(ConfigNode::walk);
     }
 
+    /** What stands at the top, as values: without places, comments and blanks. */
+    public List<ConfigStatement> statements() {
+        return ConfigNode.statements(nodes);
+    }
+
     /** How many statements it holds, at every level. */
-    public long statements() {
+    public long statementCount() {
         return walk().filter(node -> node.kind() == ConfigNode.Kind.STATEMENT).count();
     }
 

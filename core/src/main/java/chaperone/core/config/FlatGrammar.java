@@ -4,6 +4,7 @@ import chaperone.core.config.ConfigNode.Kind;
 import chaperone.core.config.TreeBuilder.Place;
 import com.google.re2j.Pattern;
 import java.util.List;
+import java.util.stream.Collectors;
 
 /**
  * A configuration with one statement a line and nothing below it.
@@ -29,6 +30,11 @@ public record FlatGrammar(String comment, Pattern statement) implements Grammar 
             tree.leaf(kind, line.text(), at, line.raw());
         }
         return tree.done();
+    }
+
+    @Override
+    public String write(List<ConfigStatement> statements) {
+        return statements.stream().map(each -> each.text() + "\n").collect(Collectors.joining());
     }
 
     private Kind kindOf(String line) {

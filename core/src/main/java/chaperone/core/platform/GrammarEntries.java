@@ -13,8 +13,8 @@ import java.util.Map;
 /** Reads the block {@code configuration}: a grammar, and the entries that this grammar has. */
 final class GrammarEntries {
     private static final Map<String, List<String>> OF_GRAMMAR = Map.of(
-            "indented", List.of("comment", "tab-width", "verbatim"),
-            "braced", List.of("comment-from", "comment-to", "escapes"),
+            "indented", List.of("comment", "tab-width", "indent", "verbatim"),
+            "braced", List.of("comment-from", "comment-to", "escapes", "indent"),
             "flat", List.of("comment", "statement"),
             "json", List.of(),
             "xml", List.of());
@@ -35,7 +35,8 @@ final class GrammarEntries {
                         sign(block, "comment-from"),
                         sign(block, "comment-to"),
                         block.has("escapes")
-                                && block.oneOf("escapes", "none", "backslash").equals("backslash"));
+                                && block.oneOf("escapes", "none", "backslash").equals("backslash"),
+                        indent(block, 4));
             case "flat" -> new FlatGrammar(sign(block, "comment"), block.pattern("statement"));
             case "json" -> new JsonGrammar();
             case "xml" -> new XmlGrammar();
@@ -43,10 +44,15 @@ final class GrammarEntries {
                 new IndentedGrammar(
                         sign(block, "comment"),
                         block.number("tab-width", 1, 16),
+                        indent(block, 2),
                         block.blocks("verbatim").stream()
                                 .map(GrammarEntries::verbatim)
                                 .toList());
         };
+    }
+
+    private static int indent(YamlBlock block, int usual) {
+        return block.has("indent") ? block.number("indent", 1, 16) : usual;
     }
 
     private static VerbatimBlock verbatim(YamlBlock block) {

@@ -79,6 +79,7 @@ public final class PlatformKeys {
                         "none or backslash: whether one in a text takes the sign behind it along (braced)",
                         "backslash"),
                 key("tab-width", "columns to a tab stop (indented)", "8"),
+                key("indent", "blanks by which a block is set in where a text is written (indented, braced)", "2"),
                 key("statement", "a pattern for a line that is a statement (flat)", "'^[a-z]'"),
                 key("verbatim", "blocks of free text (indented)", ""));
         block(

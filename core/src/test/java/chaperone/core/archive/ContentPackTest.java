@@ -16,18 +16,18 @@ import org.junit.jupiter.api.Test;
 
 class ContentPackTest {
 
-    @Property(tries = 500)
+    @Property
     void givesEveryContentBackToTheByte(@ForAll @Size(min = 1, max = 12) List<byte[]> contents) {
         checked(contents);
     }
 
-    @Property(tries = 200)
+    @Property
     void givesTheVersionsOfATextBack(@ForAll long seed, @ForAll @IntRange(min = 1, max = 40) int versions) {
         checked(versions(new Random(seed), versions));
     }
 
     /** Whatever is done to the bytes, reading ends with other contents or a clear refusal, and never hangs. */
-    @Property(tries = 500)
+    @Property
     void aDamagedPackIsRefusedOrGivesOtherContents(@ForAll long seed, @ForAll int where, @ForAll byte what) {
         List<byte[]> contents = versions(new Random(seed), 10);
         byte[] packed = ContentPack.ofAll(contents).packed();

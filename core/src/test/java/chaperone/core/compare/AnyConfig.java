@@ -23,8 +23,8 @@ import java.util.Random;
 /** Generated configurations of every grammar, a version of each with edits, and a structure with every kind of rule. */
 public final class AnyConfig {
     public static final Map<String, Grammar> GRAMMARS = Map.of(
-            "indented", new IndentedGrammar("#", 8, List.of()),
-            "braced", new BracedGrammar("/*", "*/", true),
+            "indented", new IndentedGrammar("#", 8, 2, List.of()),
+            "braced", new BracedGrammar("/*", "*/", true, 4),
             "flat", new FlatGrammar("#", Pattern.compile("^[a-z][a-z-]* \\S")),
             "json", new JsonGrammar(),
             "xml", new XmlGrammar());

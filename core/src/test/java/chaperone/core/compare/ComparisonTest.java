@@ -27,14 +27,14 @@ class ComparisonTest {
             new Noise.Item("count", Pattern.compile("^# (\\d+) bytes$"), "counts"),
             new Noise.Item("clock", Pattern.compile("^clock "), "moves")));
 
-    @Property(tries = 2000)
+    @Property
     void eachSideReadsAsItsText(@ForAll("texts") List<String> before, @ForAll("texts") List<String> after) {
         Comparison comparison = Comparison.between(before, after, NOISE);
         assertThat(side(comparison, CompareRow::before)).isEqualTo(before);
         assertThat(side(comparison, CompareRow::after)).isEqualTo(after);
     }
 
-    @Property(tries = 2000)
+    @Property
     void countsAreSymmetric(@ForAll("texts") List<String> before, @ForAll("texts") List<String> after) {
         Comparison.Counts there = between(before, after).counts();
         Comparison.Counts back = between(after, before).counts();
@@ -51,7 +51,7 @@ class ComparisonTest {
     }
 
     /** What is told as moved stands on both sides, the same line below the same head. */
-    @Property(tries = 1000)
+    @Property
     void aMovedLineIsToldOnBothSides(@ForAll("texts") List<String> before, @ForAll("texts") List<String> after) {
         Comparison comparison = between(before, after);
         List<CompareRow> moved = comparison.rows().stream()
@@ -74,14 +74,14 @@ class ComparisonTest {
         assertThat(between(before, turned).counts()).isEqualTo(new Comparison.Counts(0, 0, 0, 2, 0, 2));
     }
 
-    @Property(tries = 1000)
+    @Property
     void noiseHidesNoDifferenceOutsideItsPattern(
             @ForAll("texts") List<String> before, @ForAll("texts") List<String> after) {
         boolean equalButForNoise = settled(before).equals(settled(after));
         assertThat(Comparison.between(before, after, NOISE).counts().areNone()).isEqualTo(equalButForNoise);
     }
 
-    @Property(tries = 1000)
+    @Property
     void foldingHidesOnlyWhatDoesNotCount(@ForAll("texts") List<String> before, @ForAll("texts") List<String> after) {
         Comparison comparison = Comparison.between(before, after, NOISE);
         int shown = 0;
@@ -152,7 +152,7 @@ class ComparisonTest {
 
     /** As indented configurations. */
     /** Noise that takes a line takes it wherever it stands: what is left is compared as if it had never been there. */
-    @Property(tries = 2000)
+    @Property
     void linesThatAreNoiseChangeNoCount(@ForAll("texts") List<String> before, @ForAll("texts") List<String> after) {
         Comparison.Counts with = Comparison.between(before, after, NOISE).counts();
         Comparison.Counts without =
@@ -190,7 +190,7 @@ class ComparisonTest {
     }
 
     /** A block of a braced text that stands elsewhere below the same head goes there with the line that closes it. */
-    @Property(tries = 500)
+    @Property
     void aBracedBlockMovesAsAWhole(@ForAll long seed) {
         Random random = new Random(seed);
         List<List<String>> blocks = new ArrayList<>();
@@ -218,7 +218,7 @@ class ComparisonTest {
     }
 
     private static NoiseMarkedConfig placed(List<String> lines) {
-        return Noise.NONE.in(ConfigDocument.read(new IndentedGrammar("#", 8, List.of()), String.join("\n", lines)));
+        return Noise.NONE.in(ConfigDocument.read(new IndentedGrammar("#", 8, 2, List.of()), String.join("\n", lines)));
     }
 
     private static List<String> settled(List<String> lines) {

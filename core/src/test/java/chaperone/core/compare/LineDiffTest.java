@@ -15,12 +15,12 @@ import org.junit.jupiter.api.Test;
 
 class LineDiffTest {
 
-    @Property(tries = 3000)
+    @Property
     void applyingTheEditsGivesTheOtherText(@ForAll("texts") List<String> before, @ForAll("texts") List<String> after) {
         assertThat(applied(before, after)).isEqualTo(after);
     }
 
-    @Property(tries = 2000)
+    @Property
     void theScriptIsAsShortAsTheLongestCommonSubsequenceAllows(
             @ForAll("texts") List<String> before, @ForAll("texts") List<String> after) {
         LineDiff diff = LineDiff.between(before, after);

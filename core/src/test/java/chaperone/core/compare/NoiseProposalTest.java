@@ -28,13 +28,13 @@ class NoiseProposalTest {
         assertThat(NoiseProposal.of(line, Optional.ofNullable(other))).isEqualTo(pattern);
     }
 
-    @Property(tries = 2000)
+    @Property
     void fitsTheLineItWasMadeFrom(@ForAll @StringLength(max = 40) @CharRange(from = ' ', to = '~') String line) {
         assertThat(Pattern.matches(NoiseProposal.of(line, Optional.empty()), line))
                 .isTrue();
     }
 
-    @Property(tries = 2000)
+    @Property
     void linesThatDifferInOneWordBecomeTheSame(
             @ForAll @StringLength(max = 20) @CharRange(from = '!', to = '~') String start,
             @ForAll @StringLength(min = 1, max = 8) @CharRange(from = '0', to = 'z') String one,

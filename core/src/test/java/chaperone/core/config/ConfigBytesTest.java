@@ -9,7 +9,7 @@ import org.junit.jupiter.api.Test;
 
 class ConfigBytesTest {
 
-    @Property(tries = 2000)
+    @Property
     void anyBytesComeBack(@ForAll byte[] bytes) {
         assertThat(ConfigBytes.encode(ConfigBytes.decode(bytes))).isEqualTo(bytes);
     }

@@ -15,15 +15,15 @@ import org.junit.jupiter.api.Test;
 
 class IndentedGrammarTest {
     private static final IndentedGrammar GRAMMAR = new IndentedGrammar(
-            "#", 8, List.of(new VerbatimBlock(Pattern.compile("^welcome$"), Pattern.compile("^\\s+\\|"))));
+            "#", 8, 2, List.of(new VerbatimBlock(Pattern.compile("^welcome$"), Pattern.compile("^\\s+\\|"))));
     private final Grammar reader = GRAMMAR;
 
-    @Property(tries = 2000)
+    @Property
     void writingWhatWasReadGivesTheSameText(@ForAll("texts") String text) {
         assertThat(ConfigWriter.write(reader.read(text))).isEqualTo(text);
     }
 
-    @Property(tries = 2000)
+    @Property
     void everyLineStandsInTheTreeOnceAndInOrder(@ForAll("texts") String text) {
         List<Integer> numbers = reader.read(text).walk().map(ConfigNode::line).toList();
         int lines = ConfigText.linesWithEndings(text).size();

@@ -77,7 +77,7 @@ class AddressRangesTest {
     }
 
     /** The JDK's own reading of addresses decides which of them lie in a prefix. */
-    @Property(tries = 200)
+    @Property
     void aPrefixHoldsTheAddressesWhoseFirstBitsAreTheSame(
             @ForAll @IntRange(min = 19, max = 30) int length, @ForAll int address) throws UnknownHostException {
         int mask = -1 << (32 - length);
@@ -127,7 +127,7 @@ class AddressRangesTest {
     }
 
     /** The JDK's reading of what we write is what we wrote; and it is no longer than any other text of it. */
-    @Property(tries = 300)
+    @Property
     void anIpv6AddressIsWrittenAsItIsRead(@ForAll @Size(8) List<@IntRange(max = 3) Integer> groups)
             throws UnknownHostException {
         String full = groups.stream()

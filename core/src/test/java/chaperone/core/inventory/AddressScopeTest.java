@@ -13,7 +13,7 @@ import org.junit.jupiter.params.provider.ValueSource;
 class AddressScopeTest {
 
     /** The list of all its addresses is the oracle; the first and the last of a prefix are ones, too, only for asking. */
-    @Property(tries = 500)
+    @Property
     void holdsWhatTheListHolds(@ForAll long seed) {
         Random random = new Random(seed);
         int from = random.nextInt(200);

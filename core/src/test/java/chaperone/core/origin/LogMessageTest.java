@@ -31,7 +31,7 @@ class LogMessageTest {
         assertThat(fourth.text()).isEmpty();
     }
 
-    @Property(tries = 2000)
+    @Property
     void givesEveryValueBack(
             @ForAll @StringLength(max = 30) String value,
             @ForAll @AlphaChars @StringLength(min = 1, max = 9) String name) {
@@ -41,7 +41,7 @@ class LogMessageTest {
         assertThat(message.said()).isEqualTo("EDITED x");
     }
 
-    @Property(tries = 3000)
+    @Property
     void anyTextIsAMessageOrNone(@ForAll String text) {
         LogMessage.read(text);
         LogMessage.read("<1>1 - - - - - " + text);

@@ -98,7 +98,7 @@ class PlatformReaderTest {
                         .anySatisfy(text -> assertThat(text).contains(key.name() + ":"))));
     }
 
-    @Property(tries = 300)
+    @Property
     void aTextCutAnywhereIsAnsweredWithProblemsNotAnException(@ForAll @IntRange(max = 2000) int length) {
         String cut = SHIPPED.substring(0, Math.min(length, SHIPPED.indexOf("facts:") - 1));
         assertThat(PlatformReader.read(cut)).isInstanceOf(Refused.class);

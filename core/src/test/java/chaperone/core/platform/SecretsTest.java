@@ -49,7 +49,7 @@ class SecretsTest {
     }
 
     /** In every platform that has secrets, however the text is laid out. */
-    @Property(tries = 2000)
+    @Property
     void noSecretIsShownWhateverTheLayout(@ForAll("platforms") String platform, @ForAll long seed) {
         SecretTexts.Sample sample = SecretTexts.of(platform, seed);
         MaskedConfig masked = SecretsTest.hidden(platform, sample.text());

@@ -81,7 +81,7 @@ class RuleTextTest {
                         problem -> assertThat(((RuleProblem) problem).column()).isEqualTo(column));
     }
 
-    @Property(tries = 1000)
+    @Property
     void aDailyRuleIsDueOnceADayWhateverTheClocksDo(
             @ForAll @IntRange(min = 0, max = 23) int hour,
             @ForAll @IntRange(min = 0, max = 59) int minute,
@@ -97,7 +97,7 @@ class RuleTextTest {
                 .isEqualTo(after.atZone(ZONE).toLocalDate());
     }
 
-    @Property(tries = 1000)
+    @Property
     void anHourlyRuleIsDueEveryHourThatPasses(
             @ForAll @IntRange(min = 0, max = 59) int minute, @ForAll @IntRange(min = 0, max = 20_000) int hours)
             throws RuleProblem {
@@ -109,7 +109,7 @@ class RuleTextTest {
     }
 
     /** The oracle goes minute by minute and asks POSIX's own sentence of each. */
-    @Property(tries = 300)
+    @Property
     void cronIsDueWhenEachMinuteAskedByItselfSaysSo(@ForAll long seed) throws RuleProblem {
         Random random = new Random(seed);
         String[] fields = {

@@ -20,7 +20,7 @@ import org.junit.jupiter.params.provider.CsvSource;
 class SpellingTest {
     private static final String[] GRAMMARS = {"braced", "json", "xml"};
 
-    @Property(tries = 2000)
+    @Property
     void theSameInAnotherSpellingIsNoDifference(@ForAll long seed, @ForAll long one, @ForAll long other) {
         SpelledTexts texts = SpelledTexts.random(seed);
         for (String grammar : GRAMMARS) {
@@ -33,7 +33,7 @@ class SpellingTest {
     }
 
     /** The other half of the law: without it everything could count as the same. */
-    @Property(tries = 2000)
+    @Property
     void anotherMeaningIsADifferenceInAnySpelling(@ForAll long seed, @ForAll long otherSeed, @ForAll long layout) {
         SpelledTexts texts = SpelledTexts.random(seed);
         SpelledTexts others = SpelledTexts.random(otherSeed);

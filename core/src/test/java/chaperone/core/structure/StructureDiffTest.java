@@ -27,7 +27,7 @@ import org.junit.jupiter.params.provider.CsvSource;
 
 class StructureDiffTest {
 
-    @Property(tries = 3000)
+    @Property
     void carriedOutOnTheOneItMeansTheOther(@ForAll("grammars") String grammar, @ForAll long seed, @ForAll long edits) {
         Statement before = AnyConfig.statements(grammar, AnyConfig.text(grammar, seed));
         for (Statement after : others(grammar, before, edits)) {
@@ -37,7 +37,7 @@ class StructureDiffTest {
         }
     }
 
-    @Property(tries = 3000)
+    @Property
     void countsAreTheSameInBothDirections(@ForAll("grammars") String grammar, @ForAll long seed, @ForAll long edits) {
         Statement before = AnyConfig.statements(grammar, AnyConfig.text(grammar, seed));
         for (Statement after : others(grammar, before, edits)) {
@@ -50,7 +50,7 @@ class StructureDiffTest {
     }
 
     /** Each block's statements in another order: those whose order counts keep it. */
-    @Property(tries = 1000)
+    @Property
     void anotherOrderIsNoDifferenceWhereOrderDoesNotCount(
             @ForAll("grammars") String grammar, @ForAll long seed, @ForAll long order) {
         Statement before = AnyConfig.statements(grammar, AnyConfig.text(grammar, seed));
@@ -59,7 +59,7 @@ class StructureDiffTest {
                 .satisfies(counts -> assertThat(counts.areNone()).isTrue());
     }
 
-    @Property(tries = 500)
+    @Property
     void anotherOrderIsADifferenceWhereItCounts(@ForAll long seed) {
         List<String> rules = new ArrayList<>(List.of("a", "b", "c", "d", "e", "f"));
         Statement before = list(rules);
@@ -122,7 +122,7 @@ class StructureDiffTest {
         });
     }
 
-    @Property(tries = 500)
+    @Property
     void noiseHidesNothingOutsideItsPattern(
             @ForAll("words") String moving,
             @ForAll("words") String moved,

@@ -37,7 +37,7 @@ public record ReadView(
         int levels = collect(tree.nodes(), 0, masked, nodes);
         return new ReadView(
                 platform.accepts(tree),
-                tree.statements(),
+                tree.statementCount(),
                 levels,
                 tree.problems().stream().limit(100).toList(),
                 nodes,

@@ -48,13 +48,13 @@ class AltamontEditsTest {
         return config;
     }
 
-    @Property(tries = 300)
+    @Property
     void whatIsPrintedIsReadAsItWas(@ForAll("puts") List<String> puts) throws Exclamation {
         String printed = after(puts).print();
         assertThat(AltamontConfig.parse(printed).print()).isEqualTo(printed);
     }
 
-    @Property(tries = 300)
+    @Property
     void everyPutAgainChangesNothing(@ForAll("puts") List<String> puts) throws Exclamation {
         AltamontConfig config = after(puts);
         String once = config.print();
@@ -62,7 +62,7 @@ class AltamontEditsTest {
         assertThat(config.print()).isEqualTo(once);
     }
 
-    @Property(tries = 300)
+    @Property
     void mergedAsXmlIntoAnEmptyDraftItIsTheSame(@ForAll("puts") List<String> puts) throws Exception {
         AltamontConfig config = after(puts);
         AltamontConfig merged = new AltamontConfig();
@@ -72,7 +72,7 @@ class AltamontEditsTest {
         assertThat(merged.print()).as("merging is done once").isEqualTo(config.print());
     }
 
-    @Property(tries = 200)
+    @Property
     void cuttingWhatWasNewUndoesIt(@ForAll("puts") List<String> puts) throws Exclamation {
         AltamontConfig config = after(puts);
         String before = config.print();
@@ -83,7 +83,7 @@ class AltamontEditsTest {
         assertThat(config.print()).isEqualTo(before);
     }
 
-    @Property(tries = 200)
+    @Property
     void aCopyIsNotAlteredWithItsOriginal(@ForAll("puts") List<String> puts) throws Exclamation {
         AltamontConfig config = after(puts);
         AltamontConfig copy = config.copy();

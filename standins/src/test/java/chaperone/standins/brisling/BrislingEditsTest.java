@@ -26,7 +26,7 @@ class BrislingEditsTest {
                 + "\" from quay to any source kiosk-1 destination any service any do pass";
     }
 
-    @Property(tries = 300)
+    @Property
     void placingMovesOneRuleAndLeavesTheOthersInTheirOrder(
             @ForAll @Size(min = 2, max = 12) Set<@IntRange(min = 1, max = 999) Integer> numbers,
             @ForAll @Size(max = 15) List<@IntRange(min = 0, max = 1000) Integer> picks)
@@ -46,7 +46,7 @@ class BrislingEditsTest {
         assertThat(BrislingConfig.parse(config.print()).rules()).isEqualTo(expected);
     }
 
-    @Property(tries = 200)
+    @Property
     void aRuleThatIsGivenAgainStaysWhereItIs(
             @ForAll @Size(min = 1, max = 12) Set<@IntRange(min = 1, max = 999) Integer> numbers) throws ErrorLine {
         BrislingConfig config = withRules(numbers);
@@ -56,7 +56,7 @@ class BrislingEditsTest {
         assertThat(config.print()).doesNotContain("\"first\"");
     }
 
-    @Property(tries = 200)
+    @Property
     void whatARuleNamesStaysUntilTheLastOfThemIsErased(
             @ForAll @Size(min = 1, max = 12) Set<@IntRange(min = 1, max = 999) Integer> numbers) throws ErrorLine {
         BrislingConfig config = withRules(numbers);
@@ -68,7 +68,7 @@ class BrislingEditsTest {
         assertThat(config.print()).isEqualTo("zone quay ports e1\n");
     }
 
-    @Property(tries = 200)
+    @Property
     void aCopyKeepsItsOwnOrder(@ForAll @Size(min = 2, max = 12) Set<@IntRange(min = 1, max = 999) Integer> numbers)
             throws ErrorLine {
         BrislingConfig config = withRules(numbers);

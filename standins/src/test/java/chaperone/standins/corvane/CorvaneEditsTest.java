@@ -67,13 +67,13 @@ class CorvaneEditsTest {
         return config;
     }
 
-    @Property(tries = 300)
+    @Property
     void whatIsPrintedCanBeTypedAgain(@ForAll("edits") List<Edit> edits) throws Refusal {
         String printed = after(edits).print();
         assertThat(CorvaneConfig.parse(printed).print()).isEqualTo(printed);
     }
 
-    @Property(tries = 300)
+    @Property
     void theSameAgainChangesNothing(@ForAll("edits") List<Edit> edits) throws Refusal {
         CorvaneConfig config = after(edits);
         String once = config.print();
@@ -87,7 +87,7 @@ class CorvaneEditsTest {
         assertThat(config.print()).isEqualTo(once);
     }
 
-    @Property(tries = 300)
+    @Property
     void linesThatDoNotReplaceEachOtherComeInAnyOrder(@ForAll("edits") List<Edit> edits, @ForAll long seed)
             throws Refusal {
         List<Edit> apart = new ArrayList<>();
@@ -99,7 +99,7 @@ class CorvaneEditsTest {
         assertThat(after(apart).print()).isEqualTo(inOrder);
     }
 
-    @Property(tries = 300)
+    @Property
     void takingAwayUndoesWhatWasNew(@ForAll("edits") List<Edit> edits) throws Refusal {
         CorvaneConfig config = after(edits);
         for (Edit fresh : List.of(
