@@ -228,7 +228,7 @@ public final class Connector implements AutoCloseable {
         try {
             return SshTerminal.open(ssh, target, new ReceiveBuffer(patience.mostBytes()));
         } catch (ConversationException e) {
-            boolean isNoSsh = e.kind() == FailureKind.NO_ANSWER && e.seen().contains("not as SSH");
+            boolean isNoSsh = e.kind() == FailureKind.OTHER_PROTOCOL;
             if (!isNoSsh || ProtocolDetection.of(target.endpoint(), patience) != ProtocolDetection.TELNET) throw e;
             throw new ConversationException(
                     FailureKind.TELNET_NOT_ALLOWED, target.endpoint(), "only Telnet answers; no password was sent", e);

@@ -12,6 +12,7 @@ import chaperone.connect.conversation.FailureKind;
 import chaperone.connect.conversation.Login;
 import chaperone.connect.conversation.Patience;
 import chaperone.connect.conversation.Target;
+import chaperone.connect.conversation.Written;
 import chaperone.connect.file.FileTransfer;
 import chaperone.core.config.ConfigBytes;
 import chaperone.core.config.ConfigDocument;
@@ -257,6 +258,39 @@ class FamiliesTest {
             assertThat(conversation.ask(family.platform().facts().request())).contains(family.device);
         }
         assertThat(settled(family, shown(family))).isEqualTo(before);
+    }
+
+    /** It is the refused line that went out, or one that nothing was heard of: only reading the device tells more. */
+    @ParameterizedTest
+    @EnumSource
+    void whatWentOutBeforeAFailureIsSaid(Family family) {
+        EditRequests edit = family.platform().edit().orElseThrow();
+        try (Conversation conversation = family.open()) {
+            conversation.ask(family.platform().facts().request());
+            family.standIn().set(Fault.DROPS_AFTER, 0);
+            ConversationException failure = catchThrowableOfType(
+                    ConversationException.class, () -> DeviceEdit.apply(conversation, edit, List.of(family.line)));
+            assertThat(failure.written()).isEqualTo(Written.UNKNOWN);
+            assertThat(failure.kind()).isEqualTo(FailureKind.DROPPED);
+        }
+    }
+
+    /** A request over HTTPS connects by itself, so it may fail before a byte of it is sent. */
+    @Test
+    void aRequestThatNeverWentOutIsKnownAsSuch() {
+        EditRequests edit = Family.PELLON.platform().edit().orElseThrow();
+        Target other = Family.PELLON.target(Optional.of("SHA256:" + "A".repeat(43)));
+        Target closed = new Target(new Endpoint("127.20.0.99", PORT), LOGIN, Optional.empty());
+        for (Target target : List.of(other, closed)) {
+            try (Conversation conversation =
+                    connector.open(target, Family.PELLON.platform(), ConversationListener.NONE)) {
+                ConversationException failure = catchThrowableOfType(
+                        ConversationException.class,
+                        () -> DeviceEdit.apply(conversation, edit, List.of(Family.PELLON.line)));
+                assertThat(failure.kind()).isIn(FailureKind.CERTIFICATE_CHANGED, FailureKind.PORT_CLOSED);
+                assertThat(failure.written()).isEqualTo(Written.NOTHING);
+            }
+        }
     }
 
     /** The table of docs/faults.md: what a fault leads to when a device is copied. */

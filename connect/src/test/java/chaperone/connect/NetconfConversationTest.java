@@ -12,6 +12,7 @@ import chaperone.connect.conversation.FailureKind;
 import chaperone.connect.conversation.Login;
 import chaperone.connect.conversation.Patience;
 import chaperone.connect.conversation.Target;
+import chaperone.connect.conversation.Written;
 import chaperone.connect.netconf.NetconfConversation;
 import chaperone.connect.netconf.NetconfOperations;
 import chaperone.standins.StandIn;
@@ -207,7 +208,9 @@ class NetconfConversationTest {
                     NetconfOperations.lock(CANDIDATE),
                     NetconfOperations.validate(RUNNING),
                     NetconfOperations.confirmedCommit(Duration.ofSeconds(5)))) {
-                assertThat(failure(() -> session.alter(operation)).kind()).isEqualTo(FailureKind.CAPABILITY_MISSING);
+                ConversationException failure = failure(() -> session.alter(operation));
+                assertThat(failure.kind()).isEqualTo(FailureKind.CAPABILITY_MISSING);
+                assertThat(failure.written()).isEqualTo(Written.NOTHING);
             }
             assertThat(server.heard()).hasSize(1);
         }

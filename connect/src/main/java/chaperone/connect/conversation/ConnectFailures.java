@@ -10,9 +10,8 @@ public final class ConnectFailures {
     public static ConversationException connecting(Endpoint endpoint, Patience patience, IOException e) {
         Throwable root = e;
         while (root.getCause() != null && root.getCause() != root) root = root.getCause();
-        boolean refused = root instanceof ConnectException
-                && String.valueOf(root.getMessage()).contains("refused");
-        return refused
+        // Our own time-outs are shorter than the system's, which would come as this exception too.
+        return root instanceof ConnectException
                 ? new ConversationException(FailureKind.PORT_CLOSED, endpoint, "the connection was refused", e)
                 : noConnection(endpoint, patience, e);
     }

@@ -26,7 +26,8 @@ public interface Conversation extends AutoCloseable {
     /**
      * The answer to a request that may alter the device, and with it what it answers to next.
      *
-     * @throws ConversationException as {@link #ask}
+     * @throws ConversationException as {@link #ask}; {@link ConversationException#written} says whether the device may have
+     *     got it
      */
     String alter(String request);
 

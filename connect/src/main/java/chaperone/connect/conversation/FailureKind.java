@@ -6,8 +6,10 @@ public enum FailureKind {
     NOT_CALLABLE,
     /** The credential set is not for this address; nothing was sent. */
     SET_NOT_FOR_ADDRESS,
-    /** No packet came back, or something that is not SSH answered. */
+    /** No packet came back. */
     NO_ANSWER,
+    /** Something answers, but not in the protocol that was tried. */
+    OTHER_PROTOCOL,
     PORT_CLOSED,
     LOGIN_REFUSED,
     /** There is no account for the protocol that the device speaks; nothing was sent. */

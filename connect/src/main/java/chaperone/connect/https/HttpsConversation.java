@@ -10,6 +10,7 @@ import chaperone.connect.conversation.FailureKind;
 import chaperone.connect.conversation.LoginDetail;
 import chaperone.connect.conversation.LoginProtocol;
 import chaperone.connect.conversation.Patience;
+import chaperone.connect.conversation.SentRequests;
 import chaperone.connect.conversation.Target;
 import chaperone.core.config.ConfigBytes;
 import java.io.ByteArrayOutputStream;
@@ -56,6 +57,7 @@ public final class HttpsConversation implements Conversation {
     private final CertificateCheck certificate;
     private final CloseableHttpClient client;
     private final long deadline;
+    private final SentRequests sent = new SentRequests();
     private volatile boolean stopped;
 
     /** @param authorities whose signature under a certificate is worth as much as a pin */
@@ -126,7 +128,7 @@ public final class HttpsConversation implements Conversation {
 
     @Override
     public String alter(String request) {
-        return ask(request);
+        return sent.altering(() -> ask(request));
     }
 
     /** The body of the answer, of any kind. */
@@ -140,10 +142,17 @@ public final class HttpsConversation implements Conversation {
         try {
             return client.execute(request, response -> bodyOf(method + " " + path, response));
         } catch (SSLException e) {
+            noteSent();
             throw tlsFailure(e);
         } catch (IOException e) {
+            noteSent();
             throw failureOf(e);
         }
+    }
+
+    /** Nothing of a request goes out before the device has shown a certificate that is its own. */
+    private void noteSent() {
+        if (certificate.seen().isPresent() && !certificate.isChanged()) sent.sending();
     }
 
     private URI address(String path) {
@@ -156,6 +165,7 @@ public final class HttpsConversation implements Conversation {
     }
 
     private byte[] bodyOf(String request, ClassicHttpResponse response) throws IOException {
+        sent.sending();
         byte[] body = read(response.getEntity());
         int status = response.getCode();
         if (status == UNAUTHORIZED) {
@@ -197,7 +207,7 @@ public final class HttpsConversation implements Conversation {
         return certificate.seen().isPresent()
                 ? new ConversationException(FailureKind.DROPPED, endpoint(), "the device ended the session", e)
                 : new ConversationException(
-                        FailureKind.NO_ANSWER, endpoint(), "the port answers, but not as HTTPS does", e);
+                        FailureKind.OTHER_PROTOCOL, endpoint(), "the port answers, but not as HTTPS does", e);
     }
 
     private ConversationException failureOf(IOException e) {

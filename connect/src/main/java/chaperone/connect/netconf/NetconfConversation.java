@@ -8,6 +8,7 @@ import chaperone.connect.conversation.Endpoint;
 import chaperone.connect.conversation.FailureKind;
 import chaperone.connect.conversation.Patience;
 import chaperone.connect.conversation.ReceiveBuffer;
+import chaperone.connect.conversation.SentRequests;
 import chaperone.connect.netconf.NetconfFraming.BadFraming;
 import chaperone.connect.ssh.SshLink;
 import chaperone.core.config.ConfigBytes;
@@ -43,6 +44,7 @@ public final class NetconfConversation implements Conversation {
     private Set<String> capabilities = Set.of();
     private boolean inChunks;
     private int lastId;
+    private final SentRequests sent = new SentRequests();
     private volatile boolean stopped;
 
     public NetconfConversation(
@@ -127,7 +129,7 @@ public final class NetconfConversation implements Conversation {
 
     @Override
     public String alter(String operation) {
-        return ask(operation);
+        return sent.altering(() -> ask(operation));
     }
 
     /** @throws ConversationException also if the server does not have the capability that the operation needs */
@@ -170,15 +172,18 @@ public final class NetconfConversation implements Conversation {
             Thread.currentThread().interrupt();
             throw new ConversationException(FailureKind.STOPPED, endpoint, "interrupted", e);
         } catch (BadFraming e) {
-            boolean tooLong = String.valueOf(e.getMessage()).contains("more than");
             throw new ConversationException(
-                    tooLong ? FailureKind.TOO_LONG : FailureKind.INCOMPLETE, endpoint, "framing: " + e.getMessage(), e);
+                    e.isTooLong() ? FailureKind.TOO_LONG : FailureKind.INCOMPLETE,
+                    endpoint,
+                    "framing: " + e.getMessage(),
+                    e);
         }
         return ConfigBytes.decode(waiting.removeFirst());
     }
 
     private void send(String xml) {
         try {
+            sent.sending();
             channel.getInvertedIn().write(NetconfFraming.framed(xml, inChunks));
             channel.getInvertedIn().flush();
         } catch (IOException e) {

@@ -20,8 +20,19 @@ final class NetconfFraming {
     static final class BadFraming extends Exception {
         private static final long serialVersionUID = 1L;
 
+        private final boolean isTooLong;
+
         BadFraming(String message) {
+            this(message, false);
+        }
+
+        BadFraming(String message, boolean isTooLong) {
             super(message);
+            this.isTooLong = isTooLong;
+        }
+
+        boolean isTooLong() {
+            return isTooLong;
         }
     }
 
@@ -129,7 +140,7 @@ final class NetconfFraming {
     }
 
     private void keep(byte[] bytes, int from, int count) throws BadFraming {
-        if (message.size() + count > most) throw new BadFraming("a message of more than " + most + " bytes");
+        if (message.size() + count > most) throw new BadFraming("a message of more than " + most + " bytes", true);
         message.write(bytes, from, count);
     }
 

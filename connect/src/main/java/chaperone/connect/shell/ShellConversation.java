@@ -10,6 +10,7 @@ import chaperone.connect.conversation.Login;
 import chaperone.connect.conversation.LoginDetail;
 import chaperone.connect.conversation.Patience;
 import chaperone.connect.conversation.ReceiveBuffer;
+import chaperone.connect.conversation.SentRequests;
 import chaperone.core.config.ConfigBytes;
 import chaperone.core.platform.ShellDialogue;
 import chaperone.core.platform.ShellDialogue.Paging;
@@ -36,6 +37,7 @@ public final class ShellConversation implements Conversation {
     /** Without the blank behind it, which may come in a packet of its own. */
     private String prompt = "";
 
+    private final SentRequests sent = new SentRequests();
     private volatile boolean stopped;
 
     public ShellConversation(
@@ -146,6 +148,10 @@ public final class ShellConversation implements Conversation {
     /** The answer to a command that may lead to another prompt. A refusal may stand anywhere in it. */
     @Override
     public String alter(String command) {
+        return sent.altering(() -> altered(command));
+    }
+
+    private String altered(String command) {
         String answer = answerTo(command, this::isPrompt);
         Matcher refusal = dialogue.refusal().matcher(answer);
         if (refusal.find()) throw refused(command, refusal);
@@ -232,6 +238,7 @@ public final class ShellConversation implements Conversation {
 
     private void sendRaw(String text) {
         try {
+            sent.sending();
             line.outgoing().write(text.getBytes(StandardCharsets.UTF_8));
             line.outgoing().flush();
         } catch (IOException e) {

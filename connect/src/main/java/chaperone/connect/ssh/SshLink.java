@@ -114,7 +114,7 @@ public final class SshLink implements AutoCloseable {
         }
         if (session.getServerVersion() == null || check.seen().isEmpty()) {
             return new ConversationException(
-                    FailureKind.NO_ANSWER, endpoint, "the port answers, but not as SSH does", e);
+                    FailureKind.OTHER_PROTOCOL, endpoint, "the port answers, but not as SSH does", e);
         }
         boolean refused = e instanceof SshException ssh
                 && ssh.getDisconnectCode() == SshConstants.SSH2_DISCONNECT_NO_MORE_AUTH_METHODS_AVAILABLE;

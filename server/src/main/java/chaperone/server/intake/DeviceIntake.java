@@ -28,8 +28,8 @@ import org.springframework.stereotype.Component;
 @Component
 class DeviceIntake {
     /** Ways in which something answers that may be no device at all. */
-    private static final Set<FailureKind> NO_DEVICES =
-            EnumSet.of(FailureKind.NO_ANSWER, FailureKind.NOT_A_KNOWN_PLATFORM, FailureKind.TOO_LONG);
+    private static final Set<FailureKind> NO_DEVICES = EnumSet.of(
+            FailureKind.NO_ANSWER, FailureKind.OTHER_PROTOCOL, FailureKind.NOT_A_KNOWN_PLATFORM, FailureKind.TOO_LONG);
 
     private final Fleet fleet;
     private final CredentialSets credentials;

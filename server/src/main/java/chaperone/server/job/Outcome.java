@@ -106,6 +106,7 @@ public enum Outcome {
 
     /** The outcome that a failed conversation leads to. */
     public static Outcome of(FailureKind kind) {
-        return valueOf(kind.name());
+        // What answers where no device does is not told.
+        return kind == FailureKind.OTHER_PROTOCOL ? NO_ANSWER : valueOf(kind.name());
     }
 }

@@ -28,8 +28,6 @@ class HeavyRequests implements WebMvcConfigurer, AsyncHandlerInterceptor {
                 .addPathPatterns(
                         "/api/compare/**",
                         "/api/compare",
-                        "/api/devices/*/compare",
-                        "/api/devices/*/compare.diff",
                         "/api/devices/*/revisions/*/lines",
                         "/api/devices/*/revisions/*/outline",
                         "/api/platforms/*/read",
