@@ -74,7 +74,13 @@ class SecretsShownTest {
                 answers.add(viewer.get(base + "/revisions/" + number + "/lines"));
                 answers.add(viewer.get(base + "/revisions/" + number + "/outline"));
             }
-            answers.add(viewer.get(base + "/compare?before=" + (newest - 1) + "&after=" + newest));
+            answers.add(viewer.post(
+                    "/api/compare",
+                    Map.of(
+                            "before",
+                            Map.of("device", device, "number", newest - 1),
+                            "after",
+                            Map.of("device", device, "number", newest))));
             answers.add(viewer.get(base));
             answers.add(viewer.get(base + "/events"));
             answers.add(viewer.get("/api/jobs"));

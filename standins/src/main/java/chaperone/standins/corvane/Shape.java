@@ -1,6 +1,5 @@
 package chaperone.standins.corvane;
 
-import java.util.Arrays;
 import java.util.List;
 import java.util.Locale;
 import java.util.Optional;
@@ -11,8 +10,9 @@ import java.util.Optional;
  *
  * @param keyWords how many words tell which line a new one replaces
  * @param block what may stand below it, if it opens a block
+ * @param places the words of the form, {@code least} of which must be there
  */
-record Shape(String form, int keyWords, Optional<Block> block) {
+record Shape(String form, int keyWords, Optional<Block> block, List<String> places, int least) {
 
     /** The blocks of the language, with the statements that each takes, in the order of printing. */
     enum Block {
@@ -24,11 +24,19 @@ record Shape(String form, int keyWords, Optional<Block> block) {
     }
 
     private static Shape line(String form, int keyWords) {
-        return new Shape(form, keyWords, Optional.empty());
+        return of(form, keyWords, Optional.empty());
     }
 
     private static Shape opens(String form, int keyWords, Block block) {
-        return new Shape(form, keyWords, Optional.of(block));
+        return of(form, keyWords, Optional.of(block));
+    }
+
+    private static Shape of(String form, int keyWords, Optional<Block> block) {
+        List<String> places = List.of(form.replaceAll("[\\[\\]]", "").split(" "));
+        int bracket = form.indexOf('[');
+        int least =
+                bracket < 0 ? places.size() : form.substring(0, bracket).trim().split(" ").length;
+        return new Shape(form, keyWords, block, places, least);
     }
 
     private static final List<Shape> TOP = List.of(
@@ -66,18 +74,8 @@ record Shape(String form, int keyWords, Optional<Block> block) {
         };
     }
 
-    private List<String> places() {
-        return Arrays.asList(form.replaceAll("[\\[\\]]", "").split(" "));
-    }
-
-    private int least() {
-        int bracket = form.indexOf('[');
-        return bracket < 0 ? places().size() : form.substring(0, bracket).trim().split(" ").length;
-    }
-
     /** How many words from the first on fit this form. */
     int fitting(List<String> words) {
-        List<String> places = places();
         int fit = 0;
         while (fit < words.size() && fit < places.size() && fits(places.get(fit), words.get(fit))) fit++;
         return fit;
@@ -85,13 +83,12 @@ record Shape(String form, int keyWords, Optional<Block> block) {
 
     /** Whether the words are a whole statement of this form. */
     boolean isWhole(List<String> words) {
-        return words.size() <= places().size() && words.size() >= least() && fitting(words) == words.size();
+        return words.size() <= places.size() && words.size() >= least && fitting(words) == words.size();
     }
 
     /** Why {@code words} are not a whole statement of this form, given that it fits them best. */
     Refusal refusal(List<String> words, int offset) {
         int fit = fitting(words);
-        List<String> places = places();
         if (fit == words.size()) return new Refusal(fit + offset, "expected " + expected(places.get(fit)));
         if (fit == places.size()) return new Refusal(fit + offset, words.get(fit), "nothing more is expected here");
         boolean unclosed = words.get(fit).startsWith("\"") && words.get(fit).lastIndexOf('"') == 0;
