@@ -28,6 +28,7 @@ import org.apache.sshd.common.SshException;
 import org.apache.sshd.common.keyprovider.KeyIdentityProvider;
 import org.apache.sshd.common.random.JceRandomFactory;
 import org.apache.sshd.common.random.SingletonRandomFactory;
+import org.apache.sshd.common.session.helpers.MissingAttachedSessionException;
 import org.apache.sshd.core.CoreModuleProperties;
 
 /** Connections over SSH (RFC 4251 to 4254), logged in and with the host key checked. Safe for threads. */
@@ -93,8 +94,15 @@ public final class SshLink implements AutoCloseable {
                     .verify(patience.connect())
                     .getSession();
         } catch (IOException e) {
+            // The connection stood, and ended before the library had made a session of it.
+            if (e.getCause() instanceof MissingAttachedSessionException) throw notSsh(endpoint, e);
             throw ConnectFailures.connecting(endpoint, patience, e);
         }
+    }
+
+    private static ConversationException notSsh(Endpoint endpoint, IOException e) {
+        return new ConversationException(
+                FailureKind.OTHER_PROTOCOL, endpoint, "the port answers, but not as SSH does", e);
     }
 
     private void authenticate(ClientSession session, Target target, LoginDetail login, HostKeyCheck check) {
@@ -113,8 +121,7 @@ public final class SshLink implements AutoCloseable {
             return new ConversationException(FailureKind.HOST_KEY_CHANGED, endpoint, check.explanation(), e);
         }
         if (session.getServerVersion() == null || check.seen().isEmpty()) {
-            return new ConversationException(
-                    FailureKind.OTHER_PROTOCOL, endpoint, "the port answers, but not as SSH does", e);
+            return notSsh(endpoint, e);
         }
         boolean refused = e instanceof SshException ssh
                 && ssh.getDisconnectCode() == SshConstants.SSH2_DISCONNECT_NO_MORE_AUTH_METHODS_AVAILABLE;

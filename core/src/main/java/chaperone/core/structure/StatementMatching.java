@@ -44,15 +44,15 @@ final class StatementMatching {
     }
 
     static StatementMatching match(List<Statement> before, List<Statement> after) {
-        StatementMatching siblings = new StatementMatching(before, after);
+        StatementMatching matching = new StatementMatching(before, after);
         Map<Integer, List<Integer>> beforeOrders = byOrder(before);
         Map<Integer, List<Integer>> afterOrders = byOrder(after);
         beforeOrders.forEach((order, here) -> {
             List<Integer> there = afterOrders.getOrDefault(order, List.of());
-            if (order == Statement.ANY_ORDER) siblings.matchLoose(here, there);
-            else siblings.matchOrdered(here, there);
+            if (order == Statement.ANY_ORDER) matching.matchLoose(here, there);
+            else matching.matchOrdered(here, there);
         });
-        return siblings;
+        return matching;
     }
 
     /** The index after of the statement at {@code index} before; -1 if it is gone. */

@@ -25,13 +25,13 @@ final class StructureWalk {
     }
 
     private void block(List<Part> path, Statement before, Statement after) {
-        StatementMatching siblings = StatementMatching.match(before.children(), after.children());
+        StatementMatching matching = StatementMatching.match(before.children(), after.children());
         Map<Integer, Integer> beforeOf = new HashMap<>();
         for (int i = 0; i < before.children().size(); i++) {
-            if (siblings.afterOf(i) >= 0) beforeOf.put(siblings.afterOf(i), i);
+            if (matching.afterOf(i) >= 0) beforeOf.put(matching.afterOf(i), i);
         }
         noteUnsaid(path, before, after);
-        noteOrder(path, before, after, siblings);
+        noteOrder(path, before, after, matching);
         int removedUpTo = 0;
         Map<Integer, Spot> last = new HashMap<>();
         for (int j = 0; j < after.children().size(); j++) {
@@ -43,14 +43,14 @@ final class StructureWalk {
                 last.put(there.order(), Spot.after(there));
                 continue;
             }
-            removedUpTo = removed(path, before, siblings, removedUpTo, i);
+            removedUpTo = removed(path, before, matching, removedUpTo, i);
             Statement here = before.children().get(i);
-            if (siblings.hasMoved(i)) note(Kind.MOVED, path, here, there, Optional.of(anchor));
+            if (matching.hasMoved(i)) note(Kind.MOVED, path, here, there, Optional.of(anchor));
             notePair(path, here, there);
             last.put(there.order(), Spot.before(here));
             block(with(path, new Part(false, there)), here, there);
         }
-        removed(path, before, siblings, removedUpTo, before.children().size());
+        removed(path, before, matching, removedUpTo, before.children().size());
     }
 
     private static Anchor anchorOf(Spot parent, Statement child, Map<Integer, Spot> last) {
@@ -59,9 +59,9 @@ final class StructureWalk {
     }
 
     /** Notes what is gone from {@code from} up to {@code to}, so that it is read where it stood. */
-    private int removed(List<Part> path, Statement before, StatementMatching siblings, int from, int to) {
+    private int removed(List<Part> path, Statement before, StatementMatching matching, int from, int to) {
         for (int i = from; i < to; i++) {
-            if (siblings.afterOf(i) < 0) removed(path, before.children().get(i));
+            if (matching.afterOf(i) < 0) removed(path, before.children().get(i));
         }
         return Math.max(from, to);
     }
@@ -114,10 +114,10 @@ final class StructureWalk {
     }
 
     /** One note for a block whose statements stand in another order that means nothing. */
-    private void noteOrder(List<Part> path, Statement before, Statement after, StatementMatching siblings) {
+    private void noteOrder(List<Part> path, Statement before, Statement after, StatementMatching matching) {
         int furthest = -1;
         for (int i = 0; i < before.children().size(); i++) {
-            int j = siblings.afterOf(i);
+            int j = matching.afterOf(i);
             if (j < 0 || before.children().get(i).isOrdered()) continue;
             if (j < furthest) {
                 note(Kind.REORDERED, path, before, after);

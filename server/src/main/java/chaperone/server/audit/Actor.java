@@ -22,7 +22,7 @@ record Actor(String name, String token) {
 
     /** Who asked when the request came, or who the request logged in. */
     static Actor of(HttpServletRequest request) {
-        Actor before = request.getAttribute(BEFORE) instanceof Actor asker ? asker : NOBODY;
+        Actor before = request.getAttribute(BEFORE) instanceof Actor actor ? actor : NOBODY;
         return before.name().isEmpty() ? now() : before;
     }
 

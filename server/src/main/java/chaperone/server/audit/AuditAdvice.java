@@ -84,10 +84,10 @@ final class AuditAdvice implements MethodInterceptor {
     }
 
     static AuditedAction entry(Audited audited, HttpServletRequest request, AuditOutcome outcome) {
-        Actor asker = Actor.of(request);
+        Actor actor = Actor.of(request);
         return new AuditedAction(
-                asker.name(),
-                asker.token(),
+                actor.name(),
+                actor.token(),
                 request.getRemoteAddr(),
                 audited.value(),
                 object(request),

@@ -25,11 +25,11 @@ public class AuditLog {
     /** Somebody asked for what the role does not allow. */
     @Transactional
     public void recordRefusal(HttpServletRequest request) {
-        Actor asker = Actor.now();
+        Actor actor = Actor.now();
         String what = request.getMethod() + " " + request.getRequestURI();
         record(new AuditedAction(
-                asker.name(),
-                asker.token(),
+                actor.name(),
+                actor.token(),
                 request.getRemoteAddr(),
                 "asked for what the role does not allow",
                 what,

@@ -24,7 +24,7 @@ class CompareEnds {
 
     private final Fleet fleet;
     private final History history;
-    private final NoiseRules noises;
+    private final NoiseRules noiseRules;
     private final PlatformRegistry platforms;
     private final SecretMasks masks;
 
@@ -40,10 +40,10 @@ class CompareEnds {
             Optional<ConfigKind> kind,
             Optional<@Min(1) Integer> number) {}
 
-    CompareEnds(Fleet fleet, History history, NoiseRules noises, PlatformRegistry platforms, SecretMasks masks) {
+    CompareEnds(Fleet fleet, History history, NoiseRules noiseRules, PlatformRegistry platforms, SecretMasks masks) {
         this.fleet = fleet;
         this.history = history;
-        this.noises = noises;
+        this.noiseRules = noiseRules;
         this.platforms = platforms;
         this.masks = masks;
     }
@@ -75,7 +75,7 @@ class CompareEnds {
                 Optional.of(kind),
                 Optional.of(text.revision().number()),
                 platforms.get(device.platform()),
-                noises.of(device),
+                noiseRules.of(device),
                 text.whole());
     }
 

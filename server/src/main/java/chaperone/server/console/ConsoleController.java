@@ -43,15 +43,19 @@ import org.springframework.web.bind.annotation.RestController;
 class ConsoleController {
     private final Fleet fleet;
     private final PlatformRegistry platforms;
-    private final PendingConsoles desk;
+    private final PendingConsoles pending;
     private final Recordings recordings;
     private final SecretMasks masks;
 
     ConsoleController(
-            Fleet fleet, PlatformRegistry platforms, PendingConsoles desk, Recordings recordings, SecretMasks masks) {
+            Fleet fleet,
+            PlatformRegistry platforms,
+            PendingConsoles pending,
+            Recordings recordings,
+            SecretMasks masks) {
         this.fleet = fleet;
         this.platforms = platforms;
-        this.desk = desk;
+        this.pending = pending;
         this.recordings = recordings;
         this.masks = masks;
     }
@@ -83,7 +87,8 @@ class ConsoleController {
                 .findFirst()
                 .orElse("");
         AuditNote.add("as " + loggedInAs);
-        return new ConsoleAsked(desk.ask(device.name(), principal.getName(), loggedInAs, target, platform), loggedInAs);
+        return new ConsoleAsked(
+                pending.ask(device.name(), principal.getName(), loggedInAs, target, platform), loggedInAs);
     }
 
     /** @param endedAt absent while it goes on */

@@ -10,11 +10,11 @@ import org.springframework.web.socket.WebSocketSession;
 /** A person's session on a device of the fleet. */
 @Component
 class DeviceConsole extends ConsoleHandler {
-    private final PendingConsoles desk;
+    private final PendingConsoles pending;
 
-    DeviceConsole(PendingConsoles desk, AccountRecheck allowed) {
+    DeviceConsole(PendingConsoles pending, AccountRecheck allowed) {
         super(allowed);
-        this.desk = desk;
+        this.pending = pending;
     }
 
     @Override
@@ -22,6 +22,6 @@ class DeviceConsole extends ConsoleHandler {
         String number = parts[parts.length - 2];
         Principal person = session.getPrincipal();
         if (person == null || !number.matches("\\d{1,18}")) throw ProblemException.notFound("console", number);
-        return desk.fetch(Long.parseLong(number), person.getName(), sink);
+        return pending.fetch(Long.parseLong(number), person.getName(), sink);
     }
 }

@@ -13,21 +13,21 @@ import java.util.function.Supplier;
 final class CopyContextPrefetch {
     private static final Duration FRESH = Duration.ofSeconds(5);
 
-    private final CopyContext sheets;
+    private final CopyContext contexts;
     private final Clock clock;
     private final Map<Long, Supplier<Sheet>> byDevice;
     private final Instant readAt;
 
-    CopyContextPrefetch(CopyContext sheets, List<Long> devices, Clock clock) {
-        this.sheets = sheets;
+    CopyContextPrefetch(CopyContext contexts, List<Long> devices, Clock clock) {
+        this.contexts = contexts;
         this.clock = clock;
         this.readAt = clock.instant();
-        this.byDevice = sheets.of(devices);
+        this.byDevice = contexts.of(devices);
     }
 
     /** Nothing if the device was removed. */
     Optional<Sheet> of(long device) {
         boolean isFresh = clock.instant().isBefore(readAt.plus(FRESH));
-        return isFresh ? Optional.ofNullable(byDevice.get(device)).map(Supplier::get) : sheets.of(device);
+        return isFresh ? Optional.ofNullable(byDevice.get(device)).map(Supplier::get) : contexts.of(device);
     }
 }

@@ -24,7 +24,7 @@ import org.springframework.stereotype.Component;
 /** Copies one device. */
 @Component
 class CopyHandler implements JobLineHandler {
-    private final CopyContext sheets;
+    private final CopyContext contexts;
     private final DeviceCopy copies;
     private final CopyStore store;
     private final Connector connector;
@@ -32,14 +32,14 @@ class CopyHandler implements JobLineHandler {
     private final Clock clock;
 
     CopyHandler(
-            CopyContext sheets,
+            CopyContext contexts,
             DeviceCopy copies,
             CopyStore store,
             Connector connector,
             PlatformRegistry platforms,
             Clock clock) {
         this.clock = clock;
-        this.sheets = sheets;
+        this.contexts = contexts;
         this.copies = copies;
         this.store = store;
         this.connector = connector;
@@ -58,13 +58,13 @@ class CopyHandler implements JobLineHandler {
 
     @Override
     public Function<JobLineContext, JobLineResult> begin(List<Long> devices) {
-        CopyContextPrefetch ahead = new CopyContextPrefetch(sheets, devices, clock);
-        return work -> copied(work, ahead).about(work.line().target());
+        CopyContextPrefetch prefetch = new CopyContextPrefetch(contexts, devices, clock);
+        return work -> copied(work, prefetch).about(work.line().target());
     }
 
-    private JobLineResult copied(JobLineContext work, CopyContextPrefetch ahead) {
+    private JobLineResult copied(JobLineContext work, CopyContextPrefetch prefetch) {
         Optional<Long> device = work.line().device();
-        Optional<Sheet> sheet = device.flatMap(ahead::of);
+        Optional<Sheet> sheet = device.flatMap(prefetch::of);
         if (sheet.isEmpty()) return JobLineResult.failed(Outcome.DEVICE_GONE, "");
         long id = device.get();
         Read read = retrieve(id, sheet.get(), work);

@@ -26,7 +26,7 @@ public class DeviceCopy {
     /** Tables move all the time; with a copy that somebody asked for they are not read oftener than this. */
     public static final Duration TABLES_AFTER = Duration.ofHours(1);
 
-    private final UnchangedCopyWriter sameAgain;
+    private final UnchangedCopyWriter unchanged;
     private final CopyStore store;
     private final Tables tables;
     private final Clock clock;
@@ -34,8 +34,8 @@ public class DeviceCopy {
     /** What was read in one conversation. */
     record Read(RetrievedCopy copy, TextDigests digests, List<Table> tables) {}
 
-    DeviceCopy(UnchangedCopyWriter sameAgain, CopyStore store, Tables tables, Clock clock) {
-        this.sameAgain = sameAgain;
+    DeviceCopy(UnchangedCopyWriter unchanged, CopyStore store, Tables tables, Clock clock) {
+        this.unchanged = unchanged;
         this.store = store;
         this.tables = tables;
         this.clock = clock;
@@ -77,7 +77,7 @@ public class DeviceCopy {
 
     /** What is to be noted if all is as it was; the tables, which move all the time, are kept either way. */
     Optional<JobLineAddition> sameAgain(long device, Sheet sheet, Read read) {
-        Optional<JobLineAddition> note = sameAgain.note(device, sheet, read);
+        Optional<JobLineAddition> note = unchanged.note(device, sheet, read);
         if (note.isPresent()) keep(device, read.tables());
         return note;
     }
@@ -86,7 +86,7 @@ public class DeviceCopy {
     Optional<Stored> store(long device, Sheet sheet, Read read) {
         Optional<JobLineAddition> same = sameAgain(device, sheet, read);
         if (same.isPresent()) {
-            return sameAgain.write(same.get()) ? Optional.of(new Stored(false, false, "")) : Optional.empty();
+            return unchanged.write(same.get()) ? Optional.of(new Stored(false, false, "")) : Optional.empty();
         }
         Optional<Stored> stored = store.store(device, read.copy());
         if (stored.isPresent()) keep(device, read.tables());

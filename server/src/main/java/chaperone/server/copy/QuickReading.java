@@ -26,7 +26,7 @@ public class QuickReading {
               update device set last_tried_at = :at, checked_at = :at, version = version + 1 where id = :device)
             select set_config('synchronous_commit', 'off', true)""";
 
-    private final CopyContext sheets;
+    private final CopyContext contexts;
     private final DeviceCopy copies;
     private final CopyStore store;
     private final Connector connector;
@@ -43,14 +43,14 @@ public class QuickReading {
     }
 
     QuickReading(
-            CopyContext sheets,
+            CopyContext contexts,
             DeviceCopy copies,
             CopyStore store,
             Connector connector,
             PlatformRegistry platforms,
             JdbcClient database,
             Clock clock) {
-        this.sheets = sheets;
+        this.contexts = contexts;
         this.copies = copies;
         this.store = store;
         this.connector = connector;
@@ -64,7 +64,7 @@ public class QuickReading {
      * @param tablesAfter how old tables may be before they are read anew
      */
     public Seen read(long device, Duration fullAfter, Duration tablesAfter) {
-        Optional<Sheet> found = sheets.of(device);
+        Optional<Sheet> found = contexts.of(device);
         if (found.isEmpty()) return Seen.GONE;
         Sheet sheet = found.get();
         Platform platform = platforms.get(sheet.platform());

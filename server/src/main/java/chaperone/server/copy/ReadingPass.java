@@ -34,7 +34,7 @@ class ReadingPass implements DisposableBean {
     private final ReadingPlanRepository plans;
     private final Groups groups;
     private final ChosenDevices due;
-    private final DeviceAccess turn;
+    private final DeviceAccess access;
     private final QuickReading reading;
     private final Clock clock;
     private final Set<Long> inHand = ConcurrentHashMap.newKeySet();
@@ -48,13 +48,13 @@ class ReadingPass implements DisposableBean {
             ReadingPlanRepository plans,
             Groups groups,
             ChosenDevices due,
-            DeviceAccess turn,
+            DeviceAccess access,
             QuickReading reading,
             Clock clock) {
         this.plans = plans;
         this.groups = groups;
         this.due = due;
-        this.turn = turn;
+        this.access = access;
         this.reading = reading;
         this.clock = clock;
     }
@@ -80,7 +80,7 @@ class ReadingPass implements DisposableBean {
 
     private void read(Device device, ReadingPlan plan) {
         try {
-            turn.take(
+            access.take(
                     device.siteName(),
                     device.host(),
                     device.port(),

@@ -35,12 +35,12 @@ class UnchangedCopyWriter {
     private static final String LATE = " select set_config('synchronous_commit', 'off', true) from known";
 
     private final JdbcClient database;
-    private final FleetEventThrottle pulse;
+    private final FleetEventThrottle throttle;
     private final Clock clock;
 
-    UnchangedCopyWriter(JdbcClient database, FleetEventThrottle pulse, Clock clock) {
+    UnchangedCopyWriter(JdbcClient database, FleetEventThrottle throttle, Clock clock) {
         this.database = database;
-        this.pulse = pulse;
+        this.throttle = throttle;
         this.clock = clock;
     }
 
@@ -72,7 +72,7 @@ class UnchangedCopyWriter {
                 mark,
                 "same",
                 new SqlParameterValue(Types.BOOLEAN, areSame.orElse(null)));
-        return new JobLineAddition(NOTED, params, pulse::fleetMoved);
+        return new JobLineAddition(NOTED, params, throttle::fleetMoved);
     }
 
     /** Writes it at once; false if the device was removed meanwhile. */

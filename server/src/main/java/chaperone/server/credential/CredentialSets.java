@@ -30,7 +30,7 @@ public class CredentialSets {
     private final CredentialSetRepository sets;
     private final CredentialUses uses;
     private final SecretBox box;
-    private final LoginSealing logInBox;
+    private final LoginSealing sealing;
     private final Clock clock;
     /** As they were stored, sealed. */
     private final Map<Long, CredentialSet> lastRead = new ConcurrentHashMap<>();
@@ -92,7 +92,7 @@ public class CredentialSets {
         this.uses = uses;
         this.sets = sets;
         this.box = box;
-        this.logInBox = new LoginSealing(box);
+        this.sealing = new LoginSealing(box);
         this.clock = clock;
     }
 
@@ -170,7 +170,7 @@ public class CredentialSets {
 
     private Login opened(CredentialSet set) {
         List<LoginDetail> details = set.logIns().stream()
-                .map(logIn -> logInBox.open(set.id(), logIn))
+                .map(logIn -> sealing.open(set.id(), logIn))
                 .toList();
         return new Login(details, box.open(set.privileged(), place(set.id(), "privileged")), set.files());
     }
@@ -218,7 +218,7 @@ public class CredentialSets {
         set.describe(entry, clock.instant());
         // The number is part of what the seal covers, so it must be there first.
         long id = sets.saveAndFlush(set).id();
-        set.setLogIns(logInBox.seal(id, entry.logIns(), set.logIns()));
+        set.setLogIns(sealing.seal(id, entry.logIns(), set.logIns()));
         if (isNew || entry.privilegedPassword().isPresent()) {
             set.setPrivileged(box.seal(entry.privilegedPassword().orElse(""), place(id, "privileged")));
         }

@@ -97,7 +97,7 @@ class DemoData implements ApplicationRunner {
     private final CopyJobs jobs;
     private final Routines routines;
     private final Connector connector;
-    private final DeviceAccess turn;
+    private final DeviceAccess access;
     private final PlatformRegistry platforms;
     private final CallRules rules;
     private final Clock clock;
@@ -114,7 +114,7 @@ class DemoData implements ApplicationRunner {
             CopyJobs jobs,
             Routines routines,
             Connector connector,
-            DeviceAccess turn,
+            DeviceAccess access,
             PlatformRegistry platforms,
             CallRules rules,
             Clock clock,
@@ -129,7 +129,7 @@ class DemoData implements ApplicationRunner {
         this.jobs = jobs;
         this.routines = routines;
         this.connector = connector;
-        this.turn = turn;
+        this.access = access;
         this.platforms = platforms;
         this.rules = rules;
         this.clock = clock;
@@ -182,7 +182,7 @@ class DemoData implements ApplicationRunner {
 
     /** A look between copies would otherwise store the newest revision before its past. */
     private void inTurn(String name, String address, long set) {
-        turn.take("", address, port, () -> bringIn(name, address, set));
+        access.take("", address, port, () -> bringIn(name, address, set));
     }
 
     private void bringIn(String name, String address, long set) {

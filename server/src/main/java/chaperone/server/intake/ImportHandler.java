@@ -9,10 +9,10 @@ import org.springframework.stereotype.Component;
 /** Takes one device of a list into the fleet. */
 @Component
 class ImportHandler implements JobLineHandler {
-    private final DeviceIntake newcomers;
+    private final DeviceIntake intake;
 
-    ImportHandler(DeviceIntake newcomers) {
-        this.newcomers = newcomers;
+    ImportHandler(DeviceIntake intake) {
+        this.intake = intake;
     }
 
     @Override
@@ -22,6 +22,6 @@ class ImportHandler implements JobLineHandler {
 
     @Override
     public JobLineResult handle(JobLineContext work) {
-        return newcomers.take(work);
+        return intake.take(work);
     }
 }

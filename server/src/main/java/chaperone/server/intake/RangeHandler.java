@@ -17,12 +17,12 @@ class RangeHandler implements JobLineHandler {
     /** A device that takes longer to accept a connection is found by its address in a list. */
     private static final Duration PATIENCE = Duration.ofMillis(1500);
 
-    private final DeviceIntake newcomers;
+    private final DeviceIntake intake;
     private final CallRules rule;
 
-    RangeHandler(DeviceIntake newcomers, CallRules rule) {
+    RangeHandler(DeviceIntake intake, CallRules rule) {
         this.rule = rule;
-        this.newcomers = newcomers;
+        this.intake = intake;
     }
 
     @Override
@@ -36,7 +36,7 @@ class RangeHandler implements JobLineHandler {
         // Not even whether something listens is found out where nobody may call.
         rule.check(endpoint);
         return switch (Reachability.of(endpoint, PATIENCE)) {
-            case OPEN -> newcomers.take(work);
+            case OPEN -> intake.take(work);
             case REFUSED, SILENT -> JobLineResult.done(Outcome.NOBODY_THERE, "");
         };
     }

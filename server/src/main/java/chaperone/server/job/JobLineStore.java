@@ -39,7 +39,7 @@ class JobLineStore {
     static final int MOST_BROKEN = 3;
 
     private final JdbcClient database;
-    private final JobProgressNotifier pulse;
+    private final JobProgressNotifier notifier;
     private final Clock clock;
 
     /** A line that is in hand now. */
@@ -48,9 +48,9 @@ class JobLineStore {
     /** How a line ended. */
     record Ended(long id, long job, JobLineResult result) {}
 
-    JobLineStore(JdbcClient database, JobProgressNotifier pulse, Clock clock) {
+    JobLineStore(JdbcClient database, JobProgressNotifier notifier, Clock clock) {
         this.database = database;
-        this.pulse = pulse;
+        this.notifier = notifier;
         this.clock = clock;
     }
 
@@ -66,7 +66,7 @@ class JobLineStore {
                 .query((row, number) -> claimed(lineId, row))
                 .optional();
         before.ifPresent(this::tell);
-        claimed.ifPresent(line -> pulse.moved(line.job()));
+        claimed.ifPresent(line -> notifier.moved(line.job()));
         return claimed;
     }
 
@@ -89,7 +89,7 @@ class JobLineStore {
 
     private void tell(Ended line) {
         line.result().note().ifPresent(note -> note.written().run());
-        pulse.moved(line.job());
+        notifier.moved(line.job());
     }
 
     private static Claimed claimed(long id, ResultSet row) throws SQLException {

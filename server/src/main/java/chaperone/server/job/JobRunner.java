@@ -32,7 +32,7 @@ class JobRunner {
     private static final Duration TURN = Duration.ofMillis(100);
 
     private final JobService jobs;
-    private final JobLineStore book;
+    private final JobLineStore store;
     private final Map<JobKind, JobLineHandler> handlers;
     private final ConversationPermits limits;
     private final DeviceLease leases;
@@ -48,7 +48,7 @@ class JobRunner {
 
     JobRunner(
             JobService jobs,
-            JobLineStore book,
+            JobLineStore store,
             List<JobLineHandler> handlers,
             ConversationPermits limits,
             DeviceLease leases,
@@ -58,7 +58,7 @@ class JobRunner {
         this.platforms = platforms;
         this.masks = masks;
         this.jobs = jobs;
-        this.book = book;
+        this.store = store;
         this.handlers = handlers.stream().collect(Collectors.toMap(JobLineHandler::kind, Function.identity()));
         this.limits = limits;
         this.leases = leases;
@@ -99,7 +99,7 @@ class JobRunner {
                 continue;
             }
             int stops = conversations.stops();
-            Optional<Claimed> line = book.claim(member.line(), before);
+            Optional<Claimed> line = store.claim(member.line(), before);
             before = line.map(claimed -> {
                 Function<JobLineContext, JobLineResult> handler = work -> begun.computeIfAbsent(
                                 claimed.kind(), kind -> handlers.get(kind).begin(devices))
@@ -108,7 +108,7 @@ class JobRunner {
             });
             if (line.isEmpty()) jobs.endIfNotToBeDone(member.line());
         }
-        before.ifPresent(book::end);
+        before.ifPresent(store::end);
         return areAllDone;
     }
 

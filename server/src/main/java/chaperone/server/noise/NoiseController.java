@@ -19,10 +19,10 @@ import org.springframework.web.bind.annotation.RestController;
 @RestController
 @RequestMapping("/api/noise-patterns")
 class NoiseController {
-    private final NoiseRules book;
+    private final NoiseRules rules;
 
-    NoiseController(NoiseRules book) {
-        this.book = book;
+    NoiseController(NoiseRules rules) {
+        this.rules = rules;
     }
 
     record NoiseKept(long id) {}
@@ -30,7 +30,7 @@ class NoiseController {
     /** Those that were taken back too, the newest first. */
     @GetMapping
     public List<NoiseView> list() {
-        return book.all();
+        return rules.all();
     }
 
     @Audited("set lines aside as noise")
@@ -38,13 +38,13 @@ class NoiseController {
     @ResponseStatus(HttpStatus.CREATED)
     public NoiseKept keep(@Valid @RequestBody NoiseInput input, Principal principal) {
         AuditNote.add(input.name() + ": " + input.pattern());
-        return new NoiseKept(book.keep(input, principal.getName()));
+        return new NoiseKept(rules.keep(input, principal.getName()));
     }
 
     @Audited("took a noise pattern back")
     @DeleteMapping("/{id}")
     @ResponseStatus(HttpStatus.NO_CONTENT)
     public void takeBack(@PathVariable long id, Principal principal) {
-        book.takeBack(id, principal.getName());
+        rules.takeBack(id, principal.getName());
     }
 }

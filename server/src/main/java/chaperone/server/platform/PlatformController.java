@@ -37,12 +37,12 @@ class PlatformController {
     private static final int LONGEST_YAML = 262_144;
     private static final int LONGEST_TEXT = 8_000_000;
 
-    private final PlatformRegistry shelf;
+    private final PlatformRegistry platforms;
     private final PlatformTextRepository texts;
     private final SecretMasks masks;
 
-    PlatformController(PlatformRegistry shelf, PlatformTextRepository texts, SecretMasks masks) {
-        this.shelf = shelf;
+    PlatformController(PlatformRegistry platforms, PlatformTextRepository texts, SecretMasks masks) {
+        this.platforms = platforms;
         this.texts = texts;
         this.masks = masks;
     }
@@ -98,8 +98,8 @@ class PlatformController {
     @GetMapping
     @Transactional(readOnly = true)
     public List<PlatformView> list() {
-        Map<String, Long> devices = shelf.devices();
-        return shelf.current().all().stream()
+        Map<String, Long> devices = platforms.devices();
+        return platforms.current().all().stream()
                 .map(platform -> view(platform, devices))
                 .toList();
     }
@@ -114,8 +114,8 @@ class PlatformController {
     public PlatformDetail get(@PathVariable String name) {
         List<PlatformText> saved = texts.findByNameOrderByNumberDesc(name);
         return new PlatformDetail(
-                view(shelf.get(name), shelf.devices()),
-                shelf.textOf(name),
+                view(platforms.get(name), platforms.devices()),
+                platforms.textOf(name),
                 saved.stream().findFirst().map(PlatformText::number).orElse(0),
                 saved.stream()
                         .map(t -> new TextView(t.number(), t.savedAt(), t.savedBy(), t.isRemoval()))
@@ -141,7 +141,7 @@ class PlatformController {
 
     @PostMapping("/{name}/read")
     ReadView read(@PathVariable String name, @Valid @RequestBody TextToRead wanted) {
-        Platform platform = wanted.yaml().map(PlatformRegistry::readOrRefuse).orElseGet(() -> shelf.get(name));
+        Platform platform = wanted.yaml().map(PlatformRegistry::readOrRefuse).orElseGet(() -> platforms.get(name));
         return ReadView.of(platform, masks.of(platform, wanted.text()));
     }
 
@@ -149,18 +149,18 @@ class PlatformController {
     @PutMapping("/{name}")
     @ResponseStatus(HttpStatus.NO_CONTENT)
     void save(@PathVariable String name, @Valid @RequestBody YamlToSave wanted, Principal principal) {
-        shelf.save(name, wanted.yaml(), wanted.basedOn(), principal.getName());
+        platforms.save(name, wanted.yaml(), wanted.basedOn(), principal.getName());
     }
 
     @Audited("removed a platform's text")
     @DeleteMapping("/{name}")
     @ResponseStatus(HttpStatus.NO_CONTENT)
     void remove(@PathVariable String name, Principal principal) {
-        shelf.remove(name, principal.getName());
+        platforms.remove(name, principal.getName());
     }
 
     private PlatformView view(Platform platform, Map<String, Long> devices) {
-        Optional<PlatformText> saved = shelf.newest(platform.name()).filter(text -> !text.isRemoval());
+        Optional<PlatformText> saved = platforms.newest(platform.name()).filter(text -> !text.isRemoval());
         boolean isShipped = Platforms.shippedNames().contains(platform.name());
         return new PlatformView(
                 platform.name(),

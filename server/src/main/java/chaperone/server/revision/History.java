@@ -35,7 +35,7 @@ public class History {
     private final Contents contents;
     private final PlatformRegistry platforms;
     private final DeviceFacts facts;
-    private final NoiseRules noises;
+    private final NoiseRules noiseRules;
     private final SecretMasks masks;
 
     /**
@@ -56,10 +56,10 @@ public class History {
             Contents contents,
             PlatformRegistry platforms,
             DeviceFacts facts,
-            NoiseRules noises,
+            NoiseRules noiseRules,
             SecretMasks masks) {
         this.masks = masks;
-        this.noises = noises;
+        this.noiseRules = noiseRules;
         this.facts = facts;
         this.revisions = revisions;
         this.contents = contents;
@@ -73,7 +73,7 @@ public class History {
      */
     @Transactional(propagation = Propagation.MANDATORY)
     public Kept keep(Device device, ConfigKind kind, String text, Optional<String> part, Instant at) {
-        Noise noise = noises.of(device);
+        Noise noise = noiseRules.of(device);
         Grammar grammar = platformOf(device).grammar();
         NoiseMarkedConfig config = noise.in(ConfigDocument.read(grammar, text));
         byte[] settled = settledDigest(config);
@@ -115,7 +115,7 @@ public class History {
 
     /** @param before absent if the revision is the first one now */
     public void compareAnew(Device device, Optional<Revision> before, Revision revision) {
-        Noise noise = noises.of(device);
+        Noise noise = noiseRules.of(device);
         revision.differsBy(before.map(earlier -> counts(device, noise, text(earlier), text(revision)))
                 .orElse(Comparison.Counts.NONE));
     }

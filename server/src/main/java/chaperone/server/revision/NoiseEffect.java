@@ -27,16 +27,20 @@ class NoiseEffect {
 
     private static final int MOST_EXAMPLES = 5;
 
-    private final NoiseRules noises;
+    private final NoiseRules noiseRules;
     private final RevisionRepository revisions;
     private final Contents contents;
     private final History history;
     private final SecretMasks masks;
 
     NoiseEffect(
-            NoiseRules noises, RevisionRepository revisions, Contents contents, History history, SecretMasks masks) {
+            NoiseRules noiseRules,
+            RevisionRepository revisions,
+            Contents contents,
+            History history,
+            SecretMasks masks) {
         this.masks = masks;
-        this.noises = noises;
+        this.noiseRules = noiseRules;
         this.revisions = revisions;
         this.contents = contents;
         this.history = history;
@@ -62,7 +66,7 @@ class NoiseEffect {
     @Transactional(readOnly = true)
     public Effect of(NoiseInput input, String first) {
         Noise.Item item = input.item();
-        List<Device> reached = noises.reached(input).stream()
+        List<Device> reached = noiseRules.reached(input).stream()
                 .sorted(Comparator.comparing((Device device) -> !device.name().equals(first))
                         .thenComparing(Device::name))
                 .toList();
@@ -80,7 +84,7 @@ class NoiseEffect {
 
     private DeviceEffect effect(
             Device device, ConfigKind kind, List<Revision> all, Noise.Item item, List<String> examples) {
-        Noise now = noises.of(device);
+        Noise now = noiseRules.of(device);
         Noise then = now.with(List.of(item));
         Platform platform = history.platformOf(device);
         List<byte[]> settledNow = new ArrayList<>();

@@ -34,7 +34,7 @@ class NoiseReassessment implements DisposableBean {
     private static final Logger LOG = LoggerFactory.getLogger(NoiseReassessment.class);
 
     private final Fleet fleet;
-    private final NoiseRules noises;
+    private final NoiseRules noiseRules;
     private final RevisionRepository revisions;
     private final Contents contents;
     private final PlatformRegistry platforms;
@@ -48,14 +48,14 @@ class NoiseReassessment implements DisposableBean {
 
     NoiseReassessment(
             Fleet fleet,
-            NoiseRules noises,
+            NoiseRules noiseRules,
             RevisionRepository revisions,
             Contents contents,
             PlatformRegistry platforms,
             Events events,
             TransactionTemplate transaction) {
         this.fleet = fleet;
-        this.noises = noises;
+        this.noiseRules = noiseRules;
         this.revisions = revisions;
         this.contents = contents;
         this.platforms = platforms;
@@ -77,7 +77,7 @@ class NoiseReassessment implements DisposableBean {
     }
 
     private void settle(Device device) {
-        Noise noise = noises.of(device);
+        Noise noise = noiseRules.of(device);
         Optional<Revision> running = settle(device, ConfigKind.RUNNING, noise);
         Optional<Revision> saved = settle(device, ConfigKind.SAVED, noise);
         if (running.isPresent() && saved.isPresent() && device.incomplete().isEmpty())

@@ -41,7 +41,7 @@ class SyslogChangeListener implements DisposableBean {
     private final Fleet fleet;
     private final PlatformRegistry platforms;
     private final DeviceFacts facts;
-    private final DeviceAccess turn;
+    private final DeviceAccess access;
     private final QuickReading reading;
     private final TransactionTemplate transaction;
     private final Set<Long> waiting = ConcurrentHashMap.newKeySet();
@@ -55,13 +55,13 @@ class SyslogChangeListener implements DisposableBean {
             Fleet fleet,
             PlatformRegistry platforms,
             DeviceFacts facts,
-            DeviceAccess turn,
+            DeviceAccess access,
             QuickReading reading,
             TransactionTemplate transaction) {
         this.fleet = fleet;
         this.platforms = platforms;
         this.facts = facts;
-        this.turn = turn;
+        this.access = access;
         this.reading = reading;
         this.transaction = transaction;
     }
@@ -142,7 +142,7 @@ class SyslogChangeListener implements DisposableBean {
         // Whatever the device says from now on is news again.
         waiting.remove(device.id());
         try {
-            turn.take(
+            access.take(
                     device.siteName(),
                     device.host(),
                     device.port(),

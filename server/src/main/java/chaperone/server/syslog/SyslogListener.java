@@ -36,7 +36,7 @@ class SyslogListener implements SmartLifecycle {
     private static final int BATCH = 2000;
 
     private final Settings.Log where;
-    private final SyslogChangeListener hearing;
+    private final SyslogChangeListener listener;
     private final SyslogCounters counts;
     private final BlockingQueue<Said> waiting = new ArrayBlockingQueue<>(MOST_WAITING);
     private volatile @Nullable DatagramSocket socket;
@@ -45,13 +45,13 @@ class SyslogListener implements SmartLifecycle {
     private record Said(String text, String from) {}
 
     @Autowired
-    SyslogListener(Settings settings, SyslogChangeListener hearing, SyslogCounters counts) {
-        this(settings.log(), hearing, counts);
+    SyslogListener(Settings settings, SyslogChangeListener listener, SyslogCounters counts) {
+        this(settings.log(), listener, counts);
     }
 
-    SyslogListener(Settings.Log where, SyslogChangeListener hearing, SyslogCounters counts) {
+    SyslogListener(Settings.Log where, SyslogChangeListener listener, SyslogCounters counts) {
         this.where = where;
-        this.hearing = hearing;
+        this.listener = listener;
         this.counts = counts;
     }
 
@@ -112,7 +112,7 @@ class SyslogListener implements SmartLifecycle {
         for (Said said : batch) {
             try {
                 LogMessage.read(said.text())
-                        .ifPresentOrElse(message -> hearing.hear(message, said.from()), counts::notRead);
+                        .ifPresentOrElse(message -> listener.hear(message, said.from()), counts::notRead);
             } catch (RuntimeException e) {
                 LOG.error("A log message from {} could not be dealt with", said.from(), e);
             }

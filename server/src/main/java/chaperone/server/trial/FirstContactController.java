@@ -47,18 +47,18 @@ import org.springframework.web.bind.annotation.RestController;
 @RestController
 @RequestMapping("/api/platforms/{name}/first-contact")
 class FirstContactController {
-    private final PlatformRegistry shelf;
+    private final PlatformRegistry platforms;
     private final Fleet fleet;
     private final Connector connector;
-    private final DeviceAccess turn;
+    private final DeviceAccess access;
     private final SecretMasks masks;
 
     FirstContactController(
-            PlatformRegistry shelf, Fleet fleet, Connector connector, DeviceAccess turn, SecretMasks masks) {
-        this.shelf = shelf;
+            PlatformRegistry platforms, Fleet fleet, Connector connector, DeviceAccess access, SecretMasks masks) {
+        this.platforms = platforms;
         this.fleet = fleet;
         this.connector = connector;
-        this.turn = turn;
+        this.access = access;
         this.masks = masks;
     }
 
@@ -75,7 +75,7 @@ class FirstContactController {
 
     @GetMapping
     FirstContactView show(@PathVariable String name) {
-        FirstContact contact = contact(shelf.get(name));
+        FirstContact contact = contact(platforms.get(name));
         return new FirstContactView(
                 contact.how(),
                 contact.items().stream().map(item -> view(contact, item)).toList(),
@@ -117,7 +117,7 @@ class FirstContactController {
     /** Writes the text; neither it nor the passwords in it are kept. */
     @PostMapping("/text")
     ResponseEntity<BaseTextView> text(@PathVariable String name, @Valid @RequestBody BaseTextRequest request) {
-        FirstContact contact = contact(shelf.get(name));
+        FirstContact contact = contact(platforms.get(name));
         Set<String> items = new LinkedHashSet<>(request.items());
         items.stream()
                 .filter(title -> !titles(contact).contains(title))
@@ -157,7 +157,7 @@ class FirstContactController {
     @Audited(value = "checked a base configuration", when = Audited.When.AROUND)
     @PostMapping("/check")
     List<BaseAnswerView> check(@PathVariable String name, @Valid @RequestBody BaseCheckRequest request) {
-        Platform platform = shelf.get(name);
+        Platform platform = platforms.get(name);
         FirstContact contact = contact(platform);
         Map<BaseField, String> known = values(request.values());
         String text = request.device()
@@ -198,7 +198,7 @@ class FirstContactController {
                 .ifPresent(account -> known.putIfAbsent(BaseField.ACCOUNT, account));
         known.putIfAbsent(BaseField.NAME, device.name());
         AtomicReference<String> text = new AtomicReference<>("");
-        turn.take(device.siteName(), device.host(), device.port(), () -> text.set(ask(platform, target)));
+        access.take(device.siteName(), device.host(), device.port(), () -> text.set(ask(platform, target)));
         return text.get();
     }
 

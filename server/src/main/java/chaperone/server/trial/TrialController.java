@@ -48,31 +48,31 @@ class TrialController {
     private static final Logger LOG = LoggerFactory.getLogger(TrialController.class);
     private static final String LINES = "application/x-ndjson";
 
-    private final PlatformRegistry shelf;
+    private final PlatformRegistry platforms;
     private final Fleet fleet;
     private final CredentialSets credentials;
     private final HostKeys keys;
     private final Connector connector;
-    private final DeviceAccess turn;
+    private final DeviceAccess access;
     private final JsonMapper json;
     private final SecretMasks masks;
 
     TrialController(
-            PlatformRegistry shelf,
+            PlatformRegistry platforms,
             Fleet fleet,
             CredentialSets credentials,
             HostKeys keys,
             Connector connector,
-            DeviceAccess turn,
+            DeviceAccess access,
             JsonMapper json,
             SecretMasks masks) {
         this.masks = masks;
-        this.shelf = shelf;
+        this.platforms = platforms;
         this.fleet = fleet;
         this.credentials = credentials;
         this.keys = keys;
         this.connector = connector;
-        this.turn = turn;
+        this.access = access;
         this.json = json;
     }
 
@@ -101,7 +101,7 @@ class TrialController {
             content = @Content(mediaType = LINES, schema = @Schema(implementation = TrialStep.class)))
     ResponseEntity<StreamingResponseBody> attempt(
             @PathVariable String name, @Valid @RequestBody TryRequest wanted, Principal principal) {
-        Platform platform = wanted.yaml().map(PlatformRegistry::readOrRefuse).orElseGet(() -> shelf.get(name));
+        Platform platform = wanted.yaml().map(PlatformRegistry::readOrRefuse).orElseGet(() -> platforms.get(name));
         Place place = place(wanted);
         AuditNote.add(place.target().endpoint().toString());
         LOG.info(
@@ -138,7 +138,7 @@ class TrialController {
     private void run(Platform platform, Place place, OutputStream out) {
         Endpoint endpoint = place.target().endpoint();
         try {
-            turn.take(
+            access.take(
                     place.site(),
                     endpoint.host(),
                     endpoint.port(),

@@ -71,7 +71,7 @@ class GivenUpTest {
         JobLineBatch group = new JobLineBatch("quay", List.of(new Member(7, "127.20.1.21 22", 3)));
         TaskSerializer.JsonTasks serializer = new TaskSerializer.JsonTasks();
         byte[] stored = serializer.serialize(group);
-        assertThat(new String(stored, StandardCharsets.UTF_8)).doesNotContain("chaperone", "LineGroup", "Member");
+        assertThat(new String(stored, StandardCharsets.UTF_8)).doesNotContain("chaperone", "JobLineBatch", "Member");
         assertThat(serializer.deserialize(JobLineBatch.class, stored)).isEqualTo(group);
     }
 
