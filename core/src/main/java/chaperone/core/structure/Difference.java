@@ -8,12 +8,13 @@ import java.util.Optional;
  * One thing in which two configurations differ by structure.
  *
  * @param path the statements above it, from the top; each as it stands after, or before if it is gone
+ * @param spot the statement itself: where it stands before, or after if it was added
  * @param before absent if it was added
  * @param after absent if it was removed
  * @param anchor where it has come to stand; only of what was added or moved
  */
 public record Difference(
-        Kind kind, List<Part> path, Optional<Part> before, Optional<Part> after, Optional<Anchor> anchor) {
+        Kind kind, List<Part> path, Spot spot, Optional<Part> before, Optional<Part> after, Optional<Anchor> anchor) {
 
     /** Those from {@code SPELLING} on have no meaning: they are set aside, and counted apart. */
     public enum Kind {
@@ -56,14 +57,12 @@ public record Difference(
      */
     public record Anchor(Spot parent, Optional<Spot> previous) {}
 
-    /** A statement of one of the two texts, by the place where it starts. */
-    public record Spot(boolean isBefore, int line, int column) {
-        static Spot before(Statement statement) {
-            return new Spot(true, statement.line(), statement.column());
-        }
+    /** A statement of one of the two configurations, by what leads to it. */
+    public record Spot(boolean isBefore, ConfigPath path) {
+        static final Spot TOP = new Spot(true, ConfigPath.ROOT);
 
-        static Spot after(Statement statement) {
-            return new Spot(false, statement.line(), statement.column());
+        Spot child(Statement statement) {
+            return new Spot(isBefore, path.with(statement.step()));
         }
     }
 

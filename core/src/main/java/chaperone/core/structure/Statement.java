@@ -5,17 +5,17 @@ import java.util.List;
 /**
  * A statement with what it means: the form in which two configurations are compared by structure.
  *
+ * @param step what leads to it from the statement above
  * @param order the rule by which its place among its siblings counts, or {@link #ANY_ORDER}
- * @param line where it starts, from 0; the root stands at {@link #TOP}
- * @param column in that line, in characters from 0
+ * @param location where it was read; what it means does not depend on that
  * @param unsaid statements below it that only say what holds without them; they are not among the children
  */
 public record Statement(
         Wording wording,
         Identity identity,
+        ConfigPath.Step step,
         int order,
-        int line,
-        int column,
+        Location location,
         List<Statement> children,
         List<Statement> unsaid) {
     static final int ANY_ORDER = -1;
@@ -44,6 +44,11 @@ public record Statement(
         static final Identity NONE = new Identity("", false, "");
     }
 
+    /** Where a statement starts: line and column in characters, both from 0; the root stands at line {@link #TOP}. */
+    public record Location(int line, int column) {
+        static final Location ROOT = new Location(TOP, 0);
+    }
+
     public Statement {
         children = List.copyOf(children);
         unsaid = List.copyOf(unsaid);
@@ -57,8 +62,29 @@ public record Statement(
         return wording.key();
     }
 
+    public int line() {
+        return location.line();
+    }
+
+    public int column() {
+        return location.column();
+    }
+
     String name() {
         return identity.name();
+    }
+
+    /** What it is called among its siblings: by its name if it surely is one, else by what it says. */
+    String ownName() {
+        return identity.isCertain() && !name().isEmpty() ? name() : key();
+    }
+
+    Statement withStep(ConfigPath.Step other) {
+        return new Statement(wording, identity, other, order, location, children, unsaid);
+    }
+
+    public Statement withChildren(List<Statement> others) {
+        return new Statement(wording, identity, step, order, location, ConfigPath.numbered(others), unsaid);
     }
 
     public boolean isOrdered() {

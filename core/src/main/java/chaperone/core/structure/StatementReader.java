@@ -9,6 +9,7 @@ import chaperone.core.noise.NoiseMarkedConfig;
 import chaperone.core.spelling.Spelling;
 import chaperone.core.spelling.Token;
 import chaperone.core.structure.Statement.Identity;
+import chaperone.core.structure.Statement.Location;
 import chaperone.core.structure.Statement.Wording;
 import java.util.ArrayList;
 import java.util.List;
@@ -41,9 +42,9 @@ final class StatementReader {
         return new Statement(
                 Wording.NONE,
                 Identity.NONE,
+                ConfigPath.Step.NONE,
                 Statement.ANY_ORDER,
-                Statement.TOP,
-                0,
+                Location.ROOT,
                 reader.children(top, config.document().tree().nodes()),
                 List.of());
     }
@@ -64,7 +65,7 @@ final class StatementReader {
             Statement statement = read(level, node);
             if (!isUnsaid(level, statement)) children.add(statement);
         }
-        return children;
+        return ConfigPath.numbered(children);
     }
 
     private Statement read(Level level, ConfigNode read) {
@@ -78,9 +79,9 @@ final class StatementReader {
         return new Statement(
                 new Wording(node.text(), spelled + form(node), settled, key(order, settled)),
                 identity(level, node, spelled, order == Statement.ANY_ORDER),
+                ConfigPath.Step.NONE,
                 order,
-                node.line(),
-                node.column(),
+                new Location(node.line(), node.column()),
                 all,
                 unsaid(below, node));
     }

@@ -71,15 +71,15 @@ public final class AnyConfig {
         return new Statement(
                 new Statement.Wording(key, key, key, key),
                 s.identity(),
+                s.step(),
                 s.order(),
-                s.line(),
-                s.column(),
+                s.location(),
                 s.children(),
                 s.unsaid());
     }
 
     public static Statement with(Statement s, List<Statement> children) {
-        return new Statement(s.wording(), s.identity(), s.order(), s.line(), s.column(), children, s.unsaid());
+        return s.withChildren(children);
     }
 
     /** Every statement in a place of its own, as reading a text gives it. */
@@ -91,6 +91,8 @@ public final class AnyConfig {
         int line = next[0]++;
         List<Statement> children =
                 s.children().stream().map(child -> placed(child, next)).toList();
-        return new Statement(s.wording(), s.identity(), s.order(), line, 0, children, s.unsaid());
+        Statement.Location location = new Statement.Location(line, 0);
+        return new Statement(s.wording(), s.identity(), s.step(), s.order(), location, List.of(), s.unsaid())
+                .withChildren(children);
     }
 }

@@ -18,6 +18,7 @@ import java.util.Random;
 import java.util.TreeMap;
 import net.jqwik.api.Arbitraries;
 import net.jqwik.api.Arbitrary;
+import net.jqwik.api.Assume;
 import net.jqwik.api.ForAll;
 import net.jqwik.api.Property;
 import net.jqwik.api.Provide;
@@ -32,9 +33,73 @@ class StructureDiffTest {
         Statement before = AnyConfig.statements(grammar, AnyConfig.text(grammar, seed));
         for (Statement after : others(grammar, before, edits)) {
             StructureDiff diff = StructureDiff.between(before, after);
-            assertThat(meaning(StructureEdit.apply(diff, before))).isEqualTo(meaning(after));
+            assertThat(meaning(applied(diff, before))).isEqualTo(meaning(after));
             assertThat(diff.counts().areNone()).isEqualTo(meaning(before).equals(meaning(after)));
         }
+    }
+
+    /** The same statements in another order, where that means nothing: what leads to them is the same. */
+    @Property
+    void itCanBeCarriedOutWhereTheSameStandsInAnotherOrder(
+            @ForAll("grammars") String grammar, @ForAll long seed, @ForAll long edits) {
+        Statement before = AnyConfig.statements(grammar, AnyConfig.text(grammar, seed));
+        Assume.that(!hasNamesakes(before));
+        Statement turned = AnyConfig.placed(shuffledLoose(before, new Random(edits)));
+        for (Statement after : others(grammar, before, edits)) {
+            StructureDiff diff = StructureDiff.between(before, after);
+            assertThat(meaning(applied(diff, turned))).isEqualTo(meaning(after));
+        }
+    }
+
+    /** Siblings of one name are told apart by their order alone. */
+    private static boolean hasNamesakes(Statement statement) {
+        return statement.step().ordinal() > 0
+                || statement.children().stream().anyMatch(StructureDiffTest::hasNamesakes);
+    }
+
+    /** Where something else stands by now, the edit says so, and which statement it is. */
+    @Property
+    void elsewhereItIsCarriedOutOrSaysWhatDoesNotFit(
+            @ForAll("grammars") String grammar, @ForAll long seed, @ForAll long edits) {
+        Statement before = AnyConfig.statements(grammar, AnyConfig.text(grammar, seed));
+        Statement today = AnyConfig.placed(AnyConfig.edited(before, new Random(~edits)));
+        StructureDiff diff =
+                StructureDiff.between(before, AnyConfig.placed(AnyConfig.edited(before, new Random(edits))));
+        StructureEdit.Outcome outcome = StructureEdit.apply(diff, today);
+        if (outcome instanceof StructureEdit.Outcome.Conflict conflict) {
+            assertThat(diff.differences()).contains(conflict.difference());
+            assertThat(conflict.at().findIn(today).map(Statement::key))
+                    .isEqualTo(conflict.found().map(Statement::key));
+        } else {
+            Statement done = ((StructureEdit.Outcome.Applied) outcome).root();
+            assertThat(count(done))
+                    .isEqualTo(
+                            count(today) + diff.counts().added() - diff.counts().removed());
+        }
+    }
+
+    @Property
+    void whatLeadsToAStatementLeadsToItAlone(@ForAll("grammars") String grammar, @ForAll long seed) {
+        Statement root = AnyConfig.statements(grammar, AnyConfig.text(grammar, seed));
+        assertLeads(root, root, ConfigPath.ROOT);
+    }
+
+    private static void assertLeads(Statement root, Statement statement, ConfigPath path) {
+        assertThat(path.findIn(root).orElseThrow()).as(path.toString()).isSameAs(statement);
+        for (Statement child : statement.children()) assertLeads(root, child, path.with(child.step()));
+    }
+
+    private static int count(Statement statement) {
+        return 1
+                + statement.children().stream()
+                        .mapToInt(StructureDiffTest::count)
+                        .sum();
+    }
+
+    private static Statement applied(StructureDiff diff, Statement before) {
+        StructureEdit.Outcome outcome = StructureEdit.apply(diff, before);
+        assertThat(outcome).isInstanceOf(StructureEdit.Outcome.Applied.class);
+        return ((StructureEdit.Outcome.Applied) outcome).root();
     }
 
     @Property
