@@ -5,6 +5,7 @@ import static org.assertj.core.api.Assertions.assertThat;
 import chaperone.server.support.Api;
 import chaperone.server.support.TestPostgres;
 import chaperone.server.support.TestServer;
+import chaperone.standins.StandIn;
 import chaperone.standins.StandIns;
 import chaperone.standins.demo.DemoFleet;
 import chaperone.standins.demo.DemoStart;
@@ -28,60 +29,13 @@ import java.util.concurrent.locks.LockSupport;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.Timeout;
 
-/** The server as a process of its own, killed in the middle of a copy. */
+/** Servers as processes of their own, killed in the middle of a copy. */
 @Timeout(180)
 class RestartTest {
     private static final int DEVICE_PORT = 2943;
 
     @Test
-    void aCopyInHandWhenTheProcessIsKilledIsTakenUpAgain() throws Exception {
-        String database = TestPostgres.freshDatabase();
-        Path key = TestServer.keyFile();
-        int port = freePort();
-        try (StandIns standIns =
-                new StandIns(new InetSocketAddress("127.0.0.1", 9), Clock.systemUTC(), Duration.ZERO)) {
-            DemoStart.start(
-                    standIns, DEVICE_PORT, Optional.empty(), Clock.systemUTC().instant());
-            Process first = server(database, key, port);
-            long job;
-            try {
-                Api api = api(port);
-                bringIn(api);
-                standIns.get("brkw-acc-1").set(Fault.SLOW, 60);
-                job = api.post("/api/copies", Map.of("devices", List.of("brkw-acc-1")))
-                        .json(202)
-                        .get("job")
-                        .asLong();
-                api.await(
-                        "/api/jobs/" + job,
-                        view -> view.get("states").get("IN_HAND").asInt() == 1);
-            } finally {
-                first.destroyForcibly().waitFor();
-            }
-            standIns.get("brkw-acc-1").clear(Fault.SLOW);
-            Process second = server(database, key, port);
-            try {
-                Api api = api(port);
-                assertThat(api.awaitJob(job).get("states").get("DONE").asInt()).isEqualTo(1);
-                assertThat(api.get("/api/jobs/" + job + "/lines")
-                                .json(200)
-                                .get("lines")
-                                .get(0)
-                                .get("attempts")
-                                .asInt())
-                        .isEqualTo(2);
-                assertThat(api.get("/api/devices/brkw-acc-1/revisions").json(200))
-                        .hasSize(1);
-                anOpenPageDoesNotHoldUpItsEnd(api, second);
-            } finally {
-                second.destroyForcibly().waitFor();
-            }
-        }
-    }
-
-    /** Two processes share a job; one is killed in the middle, and whoever was logged in there goes on at the other. */
-    @Test
-    void theOtherServerGoesOnWhenOneIsKilled() throws Exception {
+    void aJobInHandGoesOnWhateverIsKilled() throws Exception {
         String database = TestPostgres.freshDatabase();
         Path key = TestServer.keyFile();
         int port = freePort();
@@ -90,31 +44,64 @@ class RestartTest {
                 new StandIns(new InetSocketAddress("127.0.0.1", 9), Clock.systemUTC(), Duration.ZERO)) {
             DemoStart.start(
                     standIns, DEVICE_PORT, Optional.empty(), Clock.systemUTC().instant());
+            StandIn device = standIns.get("brkw-acc-1");
             Process first = server(database, key, port);
             Process second = server(database, key, otherPort);
             try {
-                Api api = api(port);
-                bringIn(api);
-                Api other = api.at("http://127.0.0.1:" + otherPort);
-                standIns.get("brkw-acc-1").set(Fault.SLOW, 40);
-                long job = api.post("/api/copies", Map.of("devices", List.of("brkw-acc-1")))
-                        .json(202)
-                        .get("job")
-                        .asLong();
-                api.await(
-                        "/api/jobs/" + job,
-                        view -> view.get("states").get("IN_HAND").asInt() == 1);
-                first.destroyForcibly().waitFor();
-                standIns.get("brkw-acc-1").clear(Fault.SLOW);
-                assertThat(other.awaitJob(job).get("states").get("DONE").asInt())
-                        .isOne();
-                assertThat(other.get("/api/devices/brkw-acc-1/revisions").json(200))
-                        .hasSize(1);
+                theOtherServerGoesOnWhenOneIsKilled(api(port), otherPort, first, device);
             } finally {
-                first.destroyForcibly();
+                first.destroyForcibly().waitFor();
+            }
+            long job;
+            try {
+                job = jobInHand(api(otherPort), device);
+            } finally {
                 second.destroyForcibly().waitFor();
             }
+            device.clear(Fault.SLOW);
+            Process third = server(database, key, port);
+            try {
+                aStartTakesUpWhatWasInHand(api(port), job);
+                anOpenPageDoesNotHoldUpItsEnd(api(port), third);
+            } finally {
+                third.destroyForcibly().waitFor();
+            }
         }
+    }
+
+    /** Two processes share a job; whoever was logged in at the one that is killed goes on at the other. */
+    private static void theOtherServerGoesOnWhenOneIsKilled(Api api, int otherPort, Process killed, StandIn device)
+            throws InterruptedException {
+        bringIn(api);
+        Api other = api.at("http://127.0.0.1:" + otherPort);
+        long job = jobInHand(api, device);
+        killed.destroyForcibly().waitFor();
+        device.clear(Fault.SLOW);
+        assertThat(other.awaitJob(job).get("states").get("DONE").asInt()).isOne();
+        assertThat(other.get("/api/devices/brkw-acc-1/revisions").json(200)).hasSize(1);
+    }
+
+    private static void aStartTakesUpWhatWasInHand(Api api, long job) {
+        assertThat(api.awaitJob(job).get("states").get("DONE").asInt()).isOne();
+        assertThat(api.get("/api/jobs/" + job + "/lines")
+                        .json(200)
+                        .get("lines")
+                        .get(0)
+                        .get("attempts")
+                        .asInt())
+                .isEqualTo(2);
+        assertThat(api.get("/api/devices/brkw-acc-1/revisions").json(200)).hasSize(1);
+    }
+
+    /** A copy of a device that takes its time. */
+    private static long jobInHand(Api api, StandIn device) {
+        device.set(Fault.SLOW, 60);
+        long job = api.post("/api/copies", Map.of("devices", List.of("brkw-acc-1")))
+                .json(202)
+                .get("job")
+                .asLong();
+        api.await("/api/jobs/" + job, view -> view.get("states").get("IN_HAND").asInt() == 1);
+        return job;
     }
 
     /** Requests under way get half a minute to end; a stream of events would take all of it. */
