@@ -14,6 +14,9 @@ import java.util.concurrent.CopyOnWriteArrayList;
 
 /** Chromium, headless, with an eye on errors and on requests that leave the machine. */
 final class Browsing implements AutoCloseable {
+    /** In milliseconds; on a busy machine with two browsers the largest comparison takes its time. */
+    private static final int LONGEST_WAIT = 60_000;
+
     private static final List<String> FLAGS = List.of(
             "--no-sandbox",
             "--disable-gpu",
@@ -45,8 +48,8 @@ final class Browsing implements AutoCloseable {
                 .setColorScheme(scheme)
                 .setBaseURL(server.address())
                 .setAcceptDownloads(true));
-        context.setDefaultTimeout(20_000);
-        PlaywrightAssertions.setDefaultAssertionTimeout(20_000);
+        context.setDefaultTimeout(LONGEST_WAIT);
+        PlaywrightAssertions.setDefaultAssertionTimeout(LONGEST_WAIT);
         context.onRequest(request -> {
             boolean isOurs =
                     request.url().startsWith(server.address()) || request.url().startsWith("data:");
