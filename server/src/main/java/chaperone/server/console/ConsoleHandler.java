@@ -5,18 +5,18 @@ import chaperone.connect.conversation.ConversationException;
 import chaperone.server.account.AccountRecheck;
 import chaperone.server.job.Outcome;
 import chaperone.server.problem.ProblemException;
+import chaperone.server.task.Schedulers;
 import java.io.IOException;
 import java.nio.charset.StandardCharsets;
 import java.security.Principal;
+import java.time.Duration;
 import java.util.Map;
 import java.util.concurrent.ConcurrentHashMap;
-import java.util.concurrent.Executors;
-import java.util.concurrent.ScheduledExecutorService;
-import java.util.concurrent.TimeUnit;
 import java.util.function.Predicate;
 import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
 import org.springframework.beans.factory.DisposableBean;
+import org.springframework.scheduling.concurrent.ThreadPoolTaskScheduler;
 import org.springframework.web.socket.BinaryMessage;
 import org.springframework.web.socket.CloseStatus;
 import org.springframework.web.socket.TextMessage;
@@ -34,20 +34,16 @@ public abstract class ConsoleHandler extends TextWebSocketHandler implements Dis
     private static final int BUFFER_BYTES = 4_000_000;
     private static final int MOST_CONSOLES = 50;
 
-    private static final long LOOK_SECONDS = 5;
+    private static final Duration LOOK = Duration.ofSeconds(5);
 
     private final Map<String, Open> open = new ConcurrentHashMap<>();
-    private final ScheduledExecutorService timer = Executors.newSingleThreadScheduledExecutor(task -> {
-        Thread thread = new Thread(task, "console-accounts");
-        thread.setDaemon(true);
-        return thread;
-    });
+    private final ThreadPoolTaskScheduler timer = Schedulers.interruptible("console-accounts", 1);
 
     private record Open(WebSocketSession line, Console console) {}
 
     /** @param allowed asked every few seconds: a console ends when its account is locked or altered */
     protected ConsoleHandler(AccountRecheck allowed) {
-        timer.scheduleWithFixedDelay(() -> endForbidden(allowed), LOOK_SECONDS, LOOK_SECONDS, TimeUnit.SECONDS);
+        Schedulers.every(timer, LOOK, () -> endForbidden(allowed));
     }
 
     private void endForbidden(AccountRecheck allowed) {
@@ -59,7 +55,6 @@ public abstract class ConsoleHandler extends TextWebSocketHandler implements Dis
                 if (who == null || !mayStill.test(who)) close(each.line());
             }
         } catch (RuntimeException e) {
-            // A timer that fails once never fires again.
             LOG.warn("The accounts of open consoles could not be looked at", e);
         }
     }
@@ -136,6 +131,6 @@ public abstract class ConsoleHandler extends TextWebSocketHandler implements Dis
 
     @Override
     public void destroy() {
-        timer.shutdownNow();
+        timer.shutdown();
     }
 }

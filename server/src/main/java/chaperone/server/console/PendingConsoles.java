@@ -6,16 +6,15 @@ import chaperone.connect.conversation.Target;
 import chaperone.core.platform.Dialogue;
 import chaperone.core.platform.Platform;
 import chaperone.server.problem.ProblemException;
+import chaperone.server.task.Schedulers;
 import java.time.Clock;
 import java.time.Duration;
 import java.time.Instant;
 import java.util.Map;
 import java.util.Set;
 import java.util.concurrent.ConcurrentHashMap;
-import java.util.concurrent.Executors;
-import java.util.concurrent.ScheduledExecutorService;
-import java.util.concurrent.TimeUnit;
 import org.springframework.beans.factory.DisposableBean;
+import org.springframework.scheduling.concurrent.ThreadPoolTaskScheduler;
 import org.springframework.stereotype.Component;
 
 /** Consoles that were asked for and are fetched a moment later, once and by the same person. */
@@ -28,11 +27,7 @@ class PendingConsoles implements DisposableBean {
     private final Clock clock;
     private final Map<Long, Waiting> waiting = new ConcurrentHashMap<>();
     private final Set<Recorder> running = ConcurrentHashMap.newKeySet();
-    private final ScheduledExecutorService timer = Executors.newSingleThreadScheduledExecutor(task -> {
-        Thread thread = new Thread(task, "consoles");
-        thread.setDaemon(true);
-        return thread;
-    });
+    private final ThreadPoolTaskScheduler timer = Schedulers.finishing("consoles", 1);
 
     private record Waiting(String account, Target target, Platform platform, Instant since) {}
 
@@ -41,7 +36,7 @@ class PendingConsoles implements DisposableBean {
         this.recordings = recordings;
         this.clock = clock;
         // A recorder that cannot store ends its console by itself, and never throws.
-        timer.scheduleWithFixedDelay(() -> running.forEach(Recorder::store), 1, 1, TimeUnit.SECONDS);
+        Schedulers.every(timer, Duration.ofSeconds(1), () -> running.forEach(Recorder::store));
     }
 
     /** @return the number of the recording, by which the console is fetched */

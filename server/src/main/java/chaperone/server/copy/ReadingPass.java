@@ -5,6 +5,7 @@ import chaperone.server.lease.DeviceAccess;
 import chaperone.server.problem.ProblemException;
 import chaperone.server.query.ChosenDevices;
 import chaperone.server.query.Groups;
+import chaperone.server.task.Schedulers;
 import java.time.Clock;
 import java.time.Instant;
 import java.util.ArrayList;
@@ -12,12 +13,10 @@ import java.util.List;
 import java.util.Optional;
 import java.util.Set;
 import java.util.concurrent.ConcurrentHashMap;
-import java.util.concurrent.ExecutorService;
-import java.util.concurrent.Executors;
-import java.util.concurrent.TimeUnit;
 import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
 import org.springframework.beans.factory.DisposableBean;
+import org.springframework.scheduling.concurrent.ThreadPoolTaskScheduler;
 import org.springframework.stereotype.Component;
 
 /**
@@ -38,11 +37,7 @@ class ReadingPass implements DisposableBean {
     private final QuickReading reading;
     private final Clock clock;
     private final Set<Long> inHand = ConcurrentHashMap.newKeySet();
-    private final ExecutorService workers = Executors.newFixedThreadPool(AT_ONCE, task -> {
-        Thread thread = new Thread(task, "reading");
-        thread.setDaemon(true);
-        return thread;
-    });
+    private final ThreadPoolTaskScheduler workers = Schedulers.interruptible("reading", AT_ONCE);
 
     ReadingPass(
             ReadingPlanRepository plans,
@@ -100,8 +95,7 @@ class ReadingPass implements DisposableBean {
     }
 
     @Override
-    public void destroy() throws InterruptedException {
-        workers.shutdownNow();
-        workers.awaitTermination(5, TimeUnit.SECONDS);
+    public void destroy() {
+        workers.shutdown();
     }
 }

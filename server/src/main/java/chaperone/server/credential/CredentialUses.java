@@ -1,9 +1,11 @@
 package chaperone.server.credential;
 
 import chaperone.connect.conversation.Endpoint;
+import chaperone.server.task.Schedulers;
 import java.sql.Date;
 import java.sql.Timestamp;
 import java.time.Clock;
+import java.time.Duration;
 import java.time.Instant;
 import java.time.LocalDate;
 import java.time.ZoneOffset;
@@ -12,13 +14,11 @@ import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
-import java.util.concurrent.Executors;
-import java.util.concurrent.ScheduledExecutorService;
-import java.util.concurrent.TimeUnit;
 import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
 import org.springframework.beans.factory.DisposableBean;
 import org.springframework.jdbc.core.JdbcTemplate;
+import org.springframework.scheduling.concurrent.ThreadPoolTaskScheduler;
 import org.springframework.stereotype.Component;
 
 /**
@@ -28,7 +28,7 @@ import org.springframework.stereotype.Component;
 @Component
 class CredentialUses implements DisposableBean {
     private static final Logger LOG = LoggerFactory.getLogger(CredentialUses.class);
-    private static final int GATHER_SECONDS = 1;
+    private static final Duration GATHER = Duration.ofSeconds(1);
     /** A set that was removed meanwhile has nobody to count for. */
     private static final String STORE = """
             insert into credential_use (credential_set_id, host, port, day, uses, last_at)
@@ -39,11 +39,7 @@ class CredentialUses implements DisposableBean {
     private final JdbcTemplate database;
     private final Clock clock;
     private Map<Use, Count> gathered = new HashMap<>();
-    private final ScheduledExecutorService timer = Executors.newSingleThreadScheduledExecutor(task -> {
-        Thread thread = new Thread(task, "credential-uses");
-        thread.setDaemon(true);
-        return thread;
-    });
+    private final ThreadPoolTaskScheduler timer = Schedulers.finishing("credential-uses", 1);
 
     private record Use(long set, Endpoint endpoint, LocalDate day) {}
 
@@ -52,7 +48,7 @@ class CredentialUses implements DisposableBean {
     CredentialUses(JdbcTemplate database, Clock clock) {
         this.database = database;
         this.clock = clock;
-        timer.scheduleWithFixedDelay(this::store, GATHER_SECONDS, GATHER_SECONDS, TimeUnit.SECONDS);
+        Schedulers.every(timer, GATHER, this::store);
     }
 
     /** A day's uses at one address. */

@@ -1,19 +1,19 @@
 package chaperone.server.event;
 
 import chaperone.server.account.AccountRecheck;
+import chaperone.server.task.Schedulers;
 import java.io.IOException;
 import java.security.Principal;
+import java.time.Duration;
 import java.util.Map;
 import java.util.concurrent.ConcurrentHashMap;
-import java.util.concurrent.ScheduledExecutorService;
-import java.util.concurrent.ScheduledThreadPoolExecutor;
 import java.util.concurrent.ThreadPoolExecutor.DiscardPolicy;
-import java.util.concurrent.TimeUnit;
 import java.util.function.Predicate;
 import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
 import org.springframework.context.SmartLifecycle;
 import org.springframework.http.MediaType;
+import org.springframework.scheduling.concurrent.ThreadPoolTaskScheduler;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.RestController;
 import org.springframework.web.servlet.mvc.method.annotation.SseEmitter;
@@ -26,26 +26,20 @@ import org.springframework.web.servlet.mvc.method.annotation.SseEmitter;
 class EventController implements SmartLifecycle, ServerEventListener {
     private static final Logger LOG = LoggerFactory.getLogger(EventController.class);
     private static final int MOST_PAGES = 1000;
-    private static final int BEAT_SECONDS = 10;
+    private static final Duration BEAT = Duration.ofSeconds(10);
 
     private final AccountRecheck allowed;
     private final Map<SseEmitter, Principal> pages = new ConcurrentHashMap<>();
 
     /** One thread sends to all: a page that reads slowly costs a buffer, not a thread. After its end it takes nothing. */
-    private final ScheduledExecutorService sender =
-            new ScheduledThreadPoolExecutor(1, EventController::thread, new DiscardPolicy());
+    private final ThreadPoolTaskScheduler sender = Schedulers.interruptible("event-sender", 1);
 
     private volatile boolean isRunning;
 
     EventController(AccountRecheck allowed) {
         this.allowed = allowed;
-        sender.scheduleWithFixedDelay(this::beat, BEAT_SECONDS, BEAT_SECONDS, TimeUnit.SECONDS);
-    }
-
-    private static Thread thread(Runnable task) {
-        Thread thread = new Thread(task, "event-sender");
-        thread.setDaemon(true);
-        return thread;
+        sender.getScheduledThreadPoolExecutor().setRejectedExecutionHandler(new DiscardPolicy());
+        Schedulers.every(sender, BEAT, this::beat);
     }
 
     /** Pages of an account that was locked meanwhile hear nothing more. */
@@ -57,7 +51,6 @@ class EventController implements SmartLifecycle, ServerEventListener {
             });
             send(SseEmitter.event().comment("beat"));
         } catch (RuntimeException e) {
-            // A timer that fails once never fires again.
             LOG.warn("The accounts of open pages could not be looked at", e);
         }
     }
@@ -109,7 +102,7 @@ class EventController implements SmartLifecycle, ServerEventListener {
     @Override
     public void stop() {
         isRunning = false;
-        sender.shutdownNow();
+        sender.shutdown();
         pages.keySet().forEach(SseEmitter::complete);
     }
 

@@ -1,29 +1,25 @@
 package chaperone.server.event;
 
-import java.util.concurrent.Executors;
-import java.util.concurrent.ScheduledExecutorService;
-import java.util.concurrent.TimeUnit;
+import chaperone.server.task.Schedulers;
+import java.time.Duration;
 import java.util.concurrent.atomic.AtomicBoolean;
 import org.hibernate.SessionFactory;
 import org.hibernate.StatelessSession;
 import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
 import org.springframework.beans.factory.DisposableBean;
+import org.springframework.scheduling.concurrent.ThreadPoolTaskScheduler;
 import org.springframework.stereotype.Component;
 
-/** Tells that the fleet has moved, at most every {@value #GATHER_MILLIS} ms: a sweep moves it a hundred times a second. */
+/** Tells that the fleet has moved, at most every {@link #GATHER}: a sweep moves it a hundred times a second. */
 @Component
 public class FleetEventThrottle implements DisposableBean {
     private static final Logger LOG = LoggerFactory.getLogger(FleetEventThrottle.class);
-    static final int GATHER_MILLIS = 300;
+    static final Duration GATHER = Duration.ofMillis(300);
 
     private final SessionFactory sessions;
     private final AtomicBoolean waits = new AtomicBoolean();
-    private final ScheduledExecutorService timer = Executors.newSingleThreadScheduledExecutor(task -> {
-        Thread thread = new Thread(task, "event-pulse");
-        thread.setDaemon(true);
-        return thread;
-    });
+    private final ThreadPoolTaskScheduler timer = Schedulers.interruptible("fleet-events", 1);
 
     FleetEventThrottle(SessionFactory sessions) {
         this.sessions = sessions;
@@ -31,7 +27,7 @@ public class FleetEventThrottle implements DisposableBean {
 
     /** To be called when the change is stored. */
     public void fleetMoved() {
-        if (waits.compareAndSet(false, true)) timer.schedule(this::tell, GATHER_MILLIS, TimeUnit.MILLISECONDS);
+        if (waits.compareAndSet(false, true)) Schedulers.after(timer, GATHER, this::tell);
     }
 
     private void tell() {
@@ -47,6 +43,6 @@ public class FleetEventThrottle implements DisposableBean {
 
     @Override
     public void destroy() {
-        timer.shutdownNow();
+        timer.shutdown();
     }
 }

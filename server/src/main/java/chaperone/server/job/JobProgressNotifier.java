@@ -1,31 +1,31 @@
 package chaperone.server.job;
 
 import chaperone.server.event.Events;
+import chaperone.server.task.Schedulers;
 import java.time.Clock;
+import java.time.Duration;
 import java.util.HashSet;
 import java.util.Set;
-import java.util.concurrent.Executors;
-import java.util.concurrent.ScheduledExecutorService;
-import java.util.concurrent.TimeUnit;
 import org.hibernate.SessionFactory;
 import org.hibernate.StatelessSession;
 import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
 import org.springframework.context.SmartLifecycle;
+import org.springframework.scheduling.concurrent.ThreadPoolTaskScheduler;
 import org.springframework.stereotype.Component;
 
 /**
- * Tells of jobs that have moved, at most every {@value #GATHER_MILLIS} ms, and ends those whose last line has ended.
+ * Tells of jobs that have moved, at most every {@link #GATHER}, and ends those whose last line has ended.
  *
  * <p>Two lines that end at the same moment in two processes do not see each other: neither knows that it was the last.
- * So the question is asked after the fact, by whoever moved the job last, and once more every {@value #AGAIN_SECONDS} s
+ * So the question is asked after the fact, by whoever moved the job last, and once more every {@link #AGAIN}
  * for what a process left open when it died.
  */
 @Component
 class JobProgressNotifier implements SmartLifecycle {
     private static final Logger LOG = LoggerFactory.getLogger(JobProgressNotifier.class);
-    static final int GATHER_MILLIS = 150;
-    static final int AGAIN_SECONDS = 5;
+    static final Duration GATHER = Duration.ofMillis(150);
+    static final Duration AGAIN = Duration.ofSeconds(5);
     private static final String SETTLE = """
             with ended as (
               update job j set ended_at = coalesce((select max(l.ended_at) from job_line l where l.job_id = j.id), :now)
@@ -39,11 +39,7 @@ class JobProgressNotifier implements SmartLifecycle {
     private final SessionFactory sessions;
     private final Clock clock;
     private final Set<Long> moved = new HashSet<>();
-    private final ScheduledExecutorService timer = Executors.newSingleThreadScheduledExecutor(task -> {
-        Thread thread = new Thread(task, "job-pulse");
-        thread.setDaemon(true);
-        return thread;
-    });
+    private final ThreadPoolTaskScheduler timer = Schedulers.finishing("job-progress", 1);
     private volatile boolean running;
 
     JobProgressNotifier(SessionFactory sessions, Clock clock) {
@@ -55,9 +51,9 @@ class JobProgressNotifier implements SmartLifecycle {
         synchronized (moved) {
             boolean isWaiting = !moved.isEmpty();
             moved.add(job);
-            if (isWaiting || timer.isShutdown()) return;
+            if (isWaiting || timer.getScheduledExecutor().isShutdown()) return;
         }
-        timer.schedule(this::tell, GATHER_MILLIS, TimeUnit.MILLISECONDS);
+        Schedulers.after(timer, GATHER, this::tell);
     }
 
     private void tell() {
@@ -85,7 +81,7 @@ class JobProgressNotifier implements SmartLifecycle {
     @Override
     public void start() {
         running = true;
-        timer.scheduleWithFixedDelay(() -> settle(0), 0, AGAIN_SECONDS, TimeUnit.SECONDS);
+        timer.scheduleWithFixedDelay(() -> settle(0), AGAIN);
     }
 
     @Override

@@ -1,33 +1,29 @@
 package chaperone.server.lease;
 
+import chaperone.server.task.Schedulers;
 import java.sql.SQLException;
+import java.time.Duration;
 import java.util.List;
 import java.util.concurrent.CopyOnWriteArrayList;
-import java.util.concurrent.Executors;
-import java.util.concurrent.ScheduledExecutorService;
-import java.util.concurrent.TimeUnit;
 import org.postgresql.ds.PGSimpleDataSource;
 import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
 import org.springframework.beans.factory.DisposableBean;
 import org.springframework.boot.jdbc.autoconfigure.JdbcConnectionDetails;
+import org.springframework.scheduling.concurrent.ThreadPoolTaskScheduler;
 import org.springframework.stereotype.Component;
 
 /** The connections on which this process holds its locks, and the watch over them. */
 @Component
 class LockConnections implements DisposableBean {
     private static final Logger LOG = LoggerFactory.getLogger(LockConnections.class);
-    private static final int WATCH_SECONDS = 1;
+    private static final Duration WATCH = Duration.ofSeconds(1);
     /** A database that does not answer for so long has given the locks to nobody yet, but may do so soon. */
     private static final int SILENCE_SECONDS = 10;
 
     private final AdvisoryLocks locks;
     private final List<Runnable> watches = new CopyOnWriteArrayList<>();
-    private final ScheduledExecutorService timer = Executors.newSingleThreadScheduledExecutor(task -> {
-        Thread thread = new Thread(task, "lock-watch");
-        thread.setDaemon(true);
-        return thread;
-    });
+    private final ThreadPoolTaskScheduler timer = Schedulers.interruptible("lock-watch", 1);
 
     LockConnections(JdbcConnectionDetails database) throws SQLException {
         PGSimpleDataSource connections = new PGSimpleDataSource();
@@ -38,7 +34,7 @@ class LockConnections implements DisposableBean {
         connections.setConnectTimeout(SILENCE_SECONDS);
         connections.setApplicationName("chaperone locks");
         locks = new AdvisoryLocks(connections);
-        timer.scheduleWithFixedDelay(this::look, WATCH_SECONDS, WATCH_SECONDS, TimeUnit.SECONDS);
+        Schedulers.every(timer, WATCH, this::look);
     }
 
     AdvisoryLocks locks() {
@@ -61,7 +57,7 @@ class LockConnections implements DisposableBean {
 
     @Override
     public void destroy() {
-        timer.shutdownNow();
+        timer.shutdown();
         locks.end();
     }
 }

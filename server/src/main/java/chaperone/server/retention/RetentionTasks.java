@@ -1,15 +1,15 @@
 package chaperone.server.retention;
 
 import chaperone.server.content.Integrity;
+import chaperone.server.task.Schedulers;
 import com.github.kagkarlsson.scheduler.task.helper.RecurringTask;
 import com.github.kagkarlsson.scheduler.task.helper.Tasks;
 import com.github.kagkarlsson.scheduler.task.schedule.Schedules;
 import java.time.LocalTime;
-import java.util.concurrent.ExecutorService;
-import java.util.concurrent.Executors;
 import org.springframework.beans.factory.DisposableBean;
 import org.springframework.context.annotation.Bean;
 import org.springframework.context.annotation.Configuration;
+import org.springframework.scheduling.concurrent.ThreadPoolTaskScheduler;
 
 /** Every night, between the last sailing and the first: revisions are thinned out if a rule says so; all is checked. */
 @Configuration(proxyBeanMethods = false)
@@ -19,11 +19,7 @@ class RetentionTasks implements DisposableBean {
     private final Retention retention;
     private final RetentionRuleRepository rules;
     private final Integrity integrity;
-    private final ExecutorService worker = Executors.newSingleThreadExecutor(task -> {
-        Thread thread = new Thread(task, "integrity");
-        thread.setDaemon(true);
-        return thread;
-    });
+    private final ThreadPoolTaskScheduler worker = Schedulers.interruptible("integrity", 1);
 
     RetentionTasks(Retention retention, RetentionRuleRepository rules, Integrity integrity) {
         this.retention = retention;
@@ -47,6 +43,6 @@ class RetentionTasks implements DisposableBean {
 
     @Override
     public void destroy() {
-        worker.shutdownNow();
+        worker.shutdown();
     }
 }

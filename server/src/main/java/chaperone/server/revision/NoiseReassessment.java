@@ -11,14 +11,13 @@ import chaperone.server.fleet.Fleet;
 import chaperone.server.noise.NoiseChangedEvent;
 import chaperone.server.noise.NoiseRules;
 import chaperone.server.platform.PlatformRegistry;
+import chaperone.server.task.Schedulers;
 import java.util.List;
 import java.util.Optional;
-import java.util.concurrent.ExecutorService;
-import java.util.concurrent.Executors;
-import java.util.concurrent.TimeUnit;
 import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
 import org.springframework.beans.factory.DisposableBean;
+import org.springframework.scheduling.concurrent.ThreadPoolTaskScheduler;
 import org.springframework.stereotype.Component;
 import org.springframework.transaction.event.TransactionPhase;
 import org.springframework.transaction.event.TransactionalEventListener;
@@ -40,11 +39,7 @@ class NoiseReassessment implements DisposableBean {
     private final PlatformRegistry platforms;
     private final Events events;
     private final TransactionTemplate transaction;
-    private final ExecutorService worker = Executors.newSingleThreadExecutor(task -> {
-        Thread thread = new Thread(task, "settling");
-        thread.setDaemon(true);
-        return thread;
-    });
+    private final ThreadPoolTaskScheduler worker = Schedulers.interruptible("noise-reassessment", 1);
 
     NoiseReassessment(
             Fleet fleet,
@@ -97,8 +92,7 @@ class NoiseReassessment implements DisposableBean {
     }
 
     @Override
-    public void destroy() throws InterruptedException {
-        worker.shutdownNow();
-        worker.awaitTermination(5, TimeUnit.SECONDS);
+    public void destroy() {
+        worker.shutdown();
     }
 }

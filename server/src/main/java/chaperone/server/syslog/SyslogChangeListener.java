@@ -12,16 +12,15 @@ import chaperone.server.fleet.Fleet.Sender;
 import chaperone.server.lease.DeviceAccess;
 import chaperone.server.platform.PlatformRegistry;
 import chaperone.server.problem.ProblemException;
+import chaperone.server.task.Schedulers;
 import java.time.Duration;
 import java.util.Optional;
 import java.util.Set;
 import java.util.concurrent.ConcurrentHashMap;
-import java.util.concurrent.Executors;
-import java.util.concurrent.ScheduledExecutorService;
-import java.util.concurrent.TimeUnit;
 import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
 import org.springframework.beans.factory.DisposableBean;
+import org.springframework.scheduling.concurrent.ThreadPoolTaskScheduler;
 import org.springframework.stereotype.Component;
 import org.springframework.transaction.support.TransactionTemplate;
 
@@ -45,11 +44,7 @@ class SyslogChangeListener implements DisposableBean {
     private final QuickReading reading;
     private final TransactionTemplate transaction;
     private final Set<Long> waiting = ConcurrentHashMap.newKeySet();
-    private final ScheduledExecutorService workers = Executors.newScheduledThreadPool(AT_ONCE, task -> {
-        Thread thread = new Thread(task, "edit-hearing");
-        thread.setDaemon(true);
-        return thread;
-    });
+    private final ThreadPoolTaskScheduler workers = Schedulers.interruptible("syslog-changes", AT_ONCE);
 
     SyslogChangeListener(
             Fleet fleet,
@@ -135,7 +130,7 @@ class SyslogChangeListener implements DisposableBean {
     }
 
     private void wait(Device device, Duration moment, int tries) {
-        workers.schedule(() -> copy(device, tries), moment.toMillis(), TimeUnit.MILLISECONDS);
+        Schedulers.after(workers, moment, () -> copy(device, tries));
     }
 
     private void copy(Device device, int tries) {
@@ -155,8 +150,7 @@ class SyslogChangeListener implements DisposableBean {
     }
 
     @Override
-    public void destroy() throws InterruptedException {
-        workers.shutdownNow();
-        workers.awaitTermination(5, TimeUnit.SECONDS);
+    public void destroy() {
+        workers.shutdown();
     }
 }

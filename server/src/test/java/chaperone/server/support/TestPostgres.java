@@ -50,6 +50,11 @@ public final class TestPostgres {
         return created("test" + DATABASES.incrementAndGet(), MIGRATED);
     }
 
+    /** A copy of a database that nobody is connected to. */
+    static String copyOf(String address) {
+        return created("test" + DATABASES.incrementAndGet(), address.substring(address.lastIndexOf('/') + 1));
+    }
+
     private static String created(String name, String template) {
         synchronized (LOCK) {
             if (port == 0) port = start();

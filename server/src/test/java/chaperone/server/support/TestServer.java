@@ -18,6 +18,7 @@ import java.nio.file.Files;
 import java.nio.file.Path;
 import java.time.Clock;
 import java.time.Duration;
+import java.time.Instant;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Locale;
@@ -75,34 +76,33 @@ public final class TestServer implements AutoCloseable {
 
     /** The product as the demo starts it, with its made-up past. */
     public static TestServer startDemo(int devicePort) {
-        StandIns standIns = standIns(devicePort);
-        try {
-            Path history = Files.createTempDirectory("chaperone-demo");
-            DemoStart.writeHistory(history, devicePort, Clock.systemUTC().instant());
-            ControlServer control = new ControlServer(0, standIns);
-            ConfigurableApplicationContext context = run(List.of(
-                    "--chaperone.demo.control=http://127.0.0.1:" + control.port(),
-                    "--spring.profiles.active=demo",
-                    "--chaperone.demo.history=" + history,
-                    "--chaperone.demo.port=" + devicePort));
-            return new TestServer(context, standIns, Optional.of(control), devicePort, 1);
-        } catch (IOException e) {
-            throw new UncheckedIOException(e);
-        }
+        return DemoTemplate.start(devicePort);
+    }
+
+    static TestServer of(ConfigurableApplicationContext context, StandIns standIns, ControlServer control, int port) {
+        return new TestServer(context, standIns, Optional.of(control), port, 1);
     }
 
     /** @param devicePort where the stand-ins listen; each test class takes its own */
     private static StandIns standIns(int devicePort) {
+        return standIns(devicePort, Optional.empty(), Clock.systemUTC().instant());
+    }
+
+    /** @param now what the past of their configurations goes back from */
+    static StandIns standIns(int devicePort, Optional<Path> state, Instant now) {
         StandIns standIns =
                 // Their log messages go to the UDP port of the same number, where a test may listen.
                 new StandIns(new InetSocketAddress("127.0.0.1", devicePort), Clock.systemUTC(), Duration.ofMillis(100));
-        DemoStart.start(
-                standIns, devicePort, Optional.empty(), Clock.systemUTC().instant());
+        DemoStart.start(standIns, devicePort, state, now);
         return standIns;
     }
 
     private static ConfigurableApplicationContext run(List<String> settings) {
-        List<String> arguments = new ArrayList<>(arguments(TestPostgres.freshDatabase(), keyFile(), 0));
+        return run(TestPostgres.freshDatabase(), settings);
+    }
+
+    static ConfigurableApplicationContext run(String database, List<String> settings) {
+        List<String> arguments = new ArrayList<>(arguments(database, keyFile(), 0));
         arguments.addAll(settings);
         return SpringApplication.run(ChaperoneServer.class, arguments.toArray(String[]::new));
     }
