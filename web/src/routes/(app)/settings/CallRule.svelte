@@ -48,7 +48,7 @@
     Nothing is sent to any other address, whatever somebody enters. Besides these ports it uses those at which
     platforms are usually reached: 22, 23, 443, 830. A credential set narrows this further.
   </p>
-  {#if doing.problem}<div class="mt-2"><ProblemNote problem={doing.problem} /></div>{/if}
+  {#if doing.problem}<div class="mt-2 max-w-3xl"><ProblemNote problem={doing.problem} /></div>{/if}
   <form class="panel mt-2 grid max-w-3xl grid-cols-2 gap-x-4 gap-y-2 px-4 py-3" onsubmit={keep}>
     <label>
       <span class="font-semibold">Ranges of addresses, one a line</span>

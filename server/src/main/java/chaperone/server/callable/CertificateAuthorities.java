@@ -59,7 +59,7 @@ final class CertificateAuthorities {
         return new ProblemException(
                 HttpStatus.UNPROCESSABLE_CONTENT,
                 "malformed-certificate",
-                "Line " + (line + 1) + ": " + why + ".",
+                "Authorities, line " + (line + 1) + ": " + why + ".",
                 "Nothing was kept. Paste the certificates of the authorities in PEM form.",
                 Map.of("field", "authorities", "line", line));
     }
