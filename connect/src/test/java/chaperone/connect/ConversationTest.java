@@ -26,7 +26,10 @@ import java.time.Clock;
 import java.time.Duration;
 import java.time.Instant;
 import java.util.Optional;
+import java.util.Set;
 import java.util.concurrent.CompletableFuture;
+import java.util.stream.Collectors;
+import java.util.stream.IntStream;
 import org.junit.jupiter.api.AfterAll;
 import org.junit.jupiter.api.AfterEach;
 import org.junit.jupiter.api.BeforeAll;
@@ -164,6 +167,17 @@ class ConversationTest {
         assertThat(failure.kind()).isEqualTo(FailureKind.HOST_KEY_CHANGED);
         assertThat(failure.seen()).contains(other).contains("shown was SHA256:");
         assertThat(failure).hasMessageNotContaining(DemoFleet.PASSWORD);
+    }
+
+    /** The library refuses the key in a thread of its own: whether before or after it is asked for the session. */
+    @Test
+    void aChangedHostKeyIsToldAsSuchWheneverItIsSeen() {
+        String other = "SHA256:AAAAAAAAAAAAAAAAAAAAAAAAAAAAAAAAAAAAAAAAAAA";
+        Set<FailureKind> kinds = IntStream.range(0, 200)
+                .parallel()
+                .mapToObj(i -> failureOf(() -> copy(Optional.of(other))))
+                .collect(Collectors.toSet());
+        assertThat(kinds).containsExactly(FailureKind.HOST_KEY_CHANGED);
     }
 
     @Test

@@ -94,15 +94,21 @@ public final class SshLink implements AutoCloseable {
                     .verify(patience.connect())
                     .getSession();
         } catch (IOException e) {
-            // The connection stood, and ended before the library had made a session of it.
-            if (e.getCause() instanceof MissingAttachedSessionException) throw notSsh(endpoint, e);
+            // The connection stood, and had ended again, for whatever reason, before the library looked.
+            if (e.getCause() instanceof MissingAttachedSessionException) throw ended(endpoint, check, e);
             throw ConnectFailures.connecting(endpoint, patience, e);
         }
     }
 
-    private static ConversationException notSsh(Endpoint endpoint, IOException e) {
-        return new ConversationException(
-                FailureKind.OTHER_PROTOCOL, endpoint, "the port answers, but not as SSH does", e);
+    /** How far a session came that ended before the log-in was answered. */
+    private static ConversationException ended(Endpoint endpoint, HostKeyCheck check, IOException e) {
+        if (check.isChanged()) {
+            return new ConversationException(FailureKind.HOST_KEY_CHANGED, endpoint, check.explanation(), e);
+        }
+        return check.seen().isPresent()
+                ? new ConversationException(FailureKind.DROPPED, endpoint, "the session ended during log-in", e)
+                : new ConversationException(
+                        FailureKind.OTHER_PROTOCOL, endpoint, "the port answers, but not as SSH does", e);
     }
 
     private void authenticate(ClientSession session, Target target, LoginDetail login, HostKeyCheck check) {
@@ -111,18 +117,12 @@ public final class SshLink implements AutoCloseable {
         try {
             session.auth().verify(patience.logIn());
         } catch (IOException e) {
-            throw logInFailure(session, target.endpoint(), login, check, e);
+            throw logInFailure(target.endpoint(), login, check, e);
         }
     }
 
     private static ConversationException logInFailure(
-            ClientSession session, Endpoint endpoint, LoginDetail login, HostKeyCheck check, IOException e) {
-        if (check.isChanged()) {
-            return new ConversationException(FailureKind.HOST_KEY_CHANGED, endpoint, check.explanation(), e);
-        }
-        if (session.getServerVersion() == null || check.seen().isEmpty()) {
-            return notSsh(endpoint, e);
-        }
+            Endpoint endpoint, LoginDetail login, HostKeyCheck check, IOException e) {
         boolean refused = e instanceof SshException ssh
                 && ssh.getDisconnectCode() == SshConstants.SSH2_DISCONNECT_NO_MORE_AUTH_METHODS_AVAILABLE;
         return refused
@@ -132,7 +132,7 @@ public final class SshLink implements AutoCloseable {
                         "account " + login.account()
                                 + (login.keys().isEmpty() ? " or its password" : ", its key or password"),
                         e)
-                : new ConversationException(FailureKind.DROPPED, endpoint, "the session ended during log-in", e);
+                : ended(endpoint, check, e);
     }
 
     /** A terminal wide enough that no device breaks a line. */
