@@ -46,11 +46,11 @@ class ConversationTest {
     private static final Platform CORVANE = PLATFORMS.get("corvane");
     private static final Login LOGIN = new Login(DemoFleet.ACCOUNT, DemoFleet.PASSWORD, DemoFleet.ADMIN_PASSWORD);
     private static final Patience SHORT = new Patience(
-            Duration.ofSeconds(1),
             Duration.ofSeconds(3),
-            Duration.ofSeconds(1),
-            Duration.ofSeconds(1),
-            Duration.ofSeconds(30),
+            Duration.ofSeconds(20),
+            Duration.ofSeconds(3),
+            Duration.ofSeconds(3),
+            Duration.ofSeconds(50),
             4_000_000);
 
     private static StandIns standIns;
