@@ -50,7 +50,7 @@ public final class FleetPage {
     private FleetPage() {}
 
     public static void main(String[] args) throws Exception {
-        String database = TestPostgres.freshDatabase();
+        String database = TestPostgres.emptyDatabase();
         Process server = Sweep.server(args[0], database);
         boolean holds = false;
         try (Connection connection = DriverManager.getConnection(database, "postgres", "")) {

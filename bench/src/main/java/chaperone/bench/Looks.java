@@ -29,7 +29,7 @@ public final class Looks {
 
     public static void main(String[] args) throws Exception {
         System.setProperty("durable", "true");
-        String database = TestPostgres.freshDatabase();
+        String database = TestPostgres.emptyDatabase();
         Process standIns =
                 Sweep.start("stand-ins", "-Xmx1500m", "-jar", args[0], "many", "" + Sweep.DEVICES, "" + Sweep.PORT);
         Process server = null;

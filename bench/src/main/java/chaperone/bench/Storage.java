@@ -51,7 +51,7 @@ public final class Storage {
                 "9");
         Process server = null;
         boolean holds = false;
-        String database = TestPostgres.freshDatabase();
+        String database = TestPostgres.emptyDatabase();
         try (Connection connection = DriverManager.getConnection(database, "postgres", "")) {
             Sweep.awaitLine(standIns, "stand-ins ready");
             server = Sweep.server(

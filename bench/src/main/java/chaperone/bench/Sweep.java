@@ -63,7 +63,7 @@ public final class Sweep {
 
     public static void main(String[] args) throws Exception {
         System.setProperty("durable", "true");
-        String database = TestPostgres.freshDatabase();
+        String database = TestPostgres.emptyDatabase();
         Process standIns = start("stand-ins", "-Xmx1500m", "-jar", args[0], "many", "" + DEVICES, "" + PORT);
         Process server = null;
         boolean holds = false;
