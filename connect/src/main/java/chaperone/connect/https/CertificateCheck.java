@@ -63,6 +63,8 @@ final class CertificateCheck extends X509ExtendedTrustManager {
     private boolean isSignedByAuthority(X509Certificate[] chain, String type) throws GeneralSecurityException {
         if (authorities.isEmpty()) return false;
         try {
+            // Without alternative names the verifier would take the common name, which RFC 9525 no longer allows.
+            if (chain[0].getSubjectAlternativeNames() == null) return false;
             believing(authorities).checkServerTrusted(chain, type);
             new DefaultHostnameVerifier().verify(host, chain[0]);
             return true;

@@ -58,8 +58,9 @@ class CertificateAuthorityTest {
     static void makeCertificates() throws Exception {
         harbour = authority("harbour");
         elsewhere = authority("elsewhere");
-        device("right", "ip:127.0.0.1");
-        device("moved", "ip:127.0.0.9");
+        device("right", "CN=right", "-ext", "san=ip:127.0.0.1");
+        device("moved", "CN=moved", "-ext", "san=ip:127.0.0.9");
+        device("common", "CN=localhost");
     }
 
     @Test
@@ -79,9 +80,20 @@ class CertificateAuthorityTest {
         assertThat(outcome("moved", OTHER_PIN, List.of(harbour))).isEqualTo("CERTIFICATE_CHANGED, 0 requests");
     }
 
-    /** What came of asking, and how many requests with a password reached the device. */
+    @Test
+    void aCommonNameIsNotTheNameOfAHost() throws Exception {
+        assertThat(outcome("localhost", "common", OTHER_PIN, List.of(harbour)))
+                .isEqualTo("CERTIFICATE_CHANGED, 0 requests");
+    }
+
     private static String outcome(String device, Optional<String> pinned, List<X509Certificate> authorities)
             throws Exception {
+        return outcome("127.0.0.1", device, pinned, authorities);
+    }
+
+    /** What came of asking, and how many requests with a password reached the device. */
+    private static String outcome(
+            String host, String device, Optional<String> pinned, List<X509Certificate> authorities) throws Exception {
         AtomicInteger requests = new AtomicInteger();
         HttpsServer server = serve(device, requests);
         CallRule rule = new CallRule() {
@@ -93,7 +105,7 @@ class CertificateAuthorityTest {
                 return authorities;
             }
         };
-        Endpoint endpoint = new Endpoint("127.0.0.1", server.getAddress().getPort());
+        Endpoint endpoint = new Endpoint(host, server.getAddress().getPort());
         Target target = new Target(endpoint, new Login("keeper", "a password", ""), pinned);
         try (HttpsConversation conversation =
                 new HttpsConversation(target, SHORT, ConversationListener.NONE, rule.authorities())) {
@@ -135,11 +147,12 @@ class CertificateAuthorityTest {
         }
     }
 
-    private static void device(String name, String address) throws Exception {
-        keytool(name, "-genkeypair", "-keyalg", "EC", "-dname", "CN=" + name, "-validity", "10");
+    private static void device(String name, String subject, String... extensions) throws Exception {
+        keytool(name, "-genkeypair", "-keyalg", "EC", "-dname", subject, "-validity", "10");
         keytool(name, "-certreq", "-file", file(name + ".csr"));
         String[] request = {"-infile", file(name + ".csr"), "-outfile", file(name + ".pem"), "-rfc"};
-        List<String> sign = new ArrayList<>(List.of("-gencert", "-ext", "san=" + address, "-validity", "10"));
+        List<String> sign = new ArrayList<>(List.of("-gencert", "-validity", "10"));
+        sign.addAll(List.of(extensions));
         sign.addAll(List.of(request));
         keytool("harbour", sign.toArray(String[]::new));
         String whole =

@@ -1,7 +1,6 @@
 package chaperone.core.config;
 
 import java.util.List;
-import java.util.stream.Stream;
 
 /**
  * A statement as a value: what it says and what stands below it, wherever that was read or whoever made it up. Comments
@@ -36,10 +35,5 @@ public record ConfigStatement(Form form, String text, List<ConfigStatement> chil
 
     public ConfigStatement withChildren(List<ConfigStatement> others) {
         return new ConfigStatement(form, text, others);
-    }
-
-    /** This statement and all below it, in order. */
-    public Stream<ConfigStatement> walk() {
-        return Stream.concat(Stream.of(this), children.stream().flatMap(ConfigStatement::walk));
     }
 }
