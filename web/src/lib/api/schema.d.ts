@@ -2153,8 +2153,7 @@ export interface components {
             meaning: string;
             /** Format: int32 */
             number: number;
-            /** @enum {string} */
-            outcome: "NONE" | "ADDED" | "ALREADY_KNOWN" | "SAME_DEVICE" | "NOBODY_THERE" | "NEW_REVISION" | "NOTHING_NEW" | "LOGGED_IN" | "COPIED_IN_PART" | "NOT_CALLABLE" | "SET_NOT_FOR_ADDRESS" | "NO_ANSWER" | "PORT_CLOSED" | "LOGIN_REFUSED" | "NO_LOG_IN" | "PRIVILEGE_REFUSED" | "HOST_KEY_CHANGED" | "CERTIFICATE_CHANGED" | "TELNET_NOT_ALLOWED" | "NO_SHELL" | "NO_PROGRAM_INTERFACE" | "PARTLY_READABLE" | "CAPABILITY_MISSING" | "TRANSFER_REFUSED" | "FILE_DIFFERS" | "NOT_A_KNOWN_PLATFORM" | "UNEXPECTED_PROMPT" | "FELL_SILENT" | "DROPPED" | "COMMAND_REFUSED" | "TOO_LONG" | "INCOMPLETE" | "NAME_TAKEN" | "DEVICE_GONE" | "STOPPED" | "INTERNAL";
+            outcome: string;
             /** Format: int32 */
             port: number;
             seen: string;
@@ -2366,8 +2365,7 @@ export interface components {
             /** Format: int64 */
             lines: number;
             meaning: string;
-            /** @enum {string} */
-            outcome: "NONE" | "ADDED" | "ALREADY_KNOWN" | "SAME_DEVICE" | "NOBODY_THERE" | "NEW_REVISION" | "NOTHING_NEW" | "LOGGED_IN" | "COPIED_IN_PART" | "NOT_CALLABLE" | "SET_NOT_FOR_ADDRESS" | "NO_ANSWER" | "PORT_CLOSED" | "LOGIN_REFUSED" | "NO_LOG_IN" | "PRIVILEGE_REFUSED" | "HOST_KEY_CHANGED" | "CERTIFICATE_CHANGED" | "TELNET_NOT_ALLOWED" | "NO_SHELL" | "NO_PROGRAM_INTERFACE" | "PARTLY_READABLE" | "CAPABILITY_MISSING" | "TRANSFER_REFUSED" | "FILE_DIFFERS" | "NOT_A_KNOWN_PLATFORM" | "UNEXPECTED_PROMPT" | "FELL_SILENT" | "DROPPED" | "COMMAND_REFUSED" | "TOO_LONG" | "INCOMPLETE" | "NAME_TAKEN" | "DEVICE_GONE" | "STOPPED" | "INTERNAL";
+            outcome: string;
         };
         Pair: {
             /** Format: date-time */

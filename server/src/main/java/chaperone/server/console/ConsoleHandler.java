@@ -3,7 +3,7 @@ package chaperone.server.console;
 import chaperone.connect.conversation.Console;
 import chaperone.connect.conversation.ConversationException;
 import chaperone.server.account.AccountRecheck;
-import chaperone.server.job.Outcome;
+import chaperone.server.outcome.ConversationOutcome;
 import chaperone.server.problem.ProblemException;
 import chaperone.server.task.Schedulers;
 import java.io.IOException;
@@ -76,7 +76,7 @@ public abstract class ConsoleHandler extends TextWebSocketHandler implements Dis
             // The page may have gone, or the device have ended it, while it was being opened.
             if (!session.isOpen()) afterConnectionClosed(session, CloseStatus.NORMAL);
         } catch (ConversationException e) {
-            refuse(line, Outcome.of(e.kind()).meaning() + " " + e.seen());
+            refuse(line, ConversationOutcome.of(e.kind()).meaning() + " " + e.seen());
         } catch (ProblemException | IllegalStateException e) {
             refuse(line, String.valueOf(e.getMessage()));
         }

@@ -13,7 +13,8 @@ import chaperone.server.job.JobLineAddition;
 import chaperone.server.job.JobLineContext;
 import chaperone.server.job.JobLineHandler;
 import chaperone.server.job.JobLineResult;
-import chaperone.server.job.Outcome;
+import chaperone.server.job.JobOutcome;
+import chaperone.server.outcome.Outcome;
 import chaperone.server.platform.PlatformRegistry;
 import java.time.Clock;
 import java.util.List;
@@ -52,6 +53,11 @@ class CopyHandler implements JobLineHandler {
     }
 
     @Override
+    public List<? extends Outcome> outcomes() {
+        return List.of(CopyOutcome.values());
+    }
+
+    @Override
     public JobLineResult handle(JobLineContext work) {
         return begin(work.line().device().map(List::of).orElse(List.of())).apply(work);
     }
@@ -65,14 +71,15 @@ class CopyHandler implements JobLineHandler {
     private JobLineResult copied(JobLineContext work, CopyContextPrefetch prefetch) {
         Optional<Long> device = work.line().device();
         Optional<Sheet> sheet = device.flatMap(prefetch::of);
-        if (sheet.isEmpty()) return JobLineResult.failed(Outcome.DEVICE_GONE, "");
+        if (sheet.isEmpty()) return JobLineResult.failed(JobOutcome.DEVICE_GONE, "");
         long id = device.get();
         Read read = retrieve(id, sheet.get(), work);
         Optional<JobLineAddition> same = copies.sameAgain(id, sheet.get(), read);
-        if (same.isPresent()) return JobLineResult.done(Outcome.NOTHING_NEW, "").with(same.get());
+        if (same.isPresent())
+            return JobLineResult.done(CopyOutcome.NOTHING_NEW, "").with(same.get());
         return copies.store(id, sheet.get(), read)
                 .map(CopyHandler::result)
-                .orElseGet(() -> JobLineResult.failed(Outcome.DEVICE_GONE, ""));
+                .orElseGet(() -> JobLineResult.failed(JobOutcome.DEVICE_GONE, ""));
     }
 
     private Read retrieve(long device, Sheet sheet, JobLineContext work) {
@@ -86,11 +93,11 @@ class CopyHandler implements JobLineHandler {
     }
 
     private static JobLineResult result(Stored stored) {
-        if (!stored.doubt().isEmpty()) return JobLineResult.done(Outcome.COPIED_IN_PART, stored.doubt());
-        if (!stored.runningIsNew() && !stored.savedIsNew()) return JobLineResult.done(Outcome.NOTHING_NEW, "");
+        if (!stored.doubt().isEmpty()) return JobLineResult.done(CopyOutcome.COPIED_IN_PART, stored.doubt());
+        if (!stored.runningIsNew() && !stored.savedIsNew()) return JobLineResult.done(CopyOutcome.NOTHING_NEW, "");
         String which = stored.runningIsNew() && stored.savedIsNew()
                 ? "running and saved"
                 : stored.runningIsNew() ? "running" : "saved";
-        return JobLineResult.done(Outcome.NEW_REVISION, which);
+        return JobLineResult.done(CopyOutcome.NEW_REVISION, which);
     }
 }

@@ -1,7 +1,6 @@
 package chaperone.server.copy;
 
 import chaperone.server.fleet.Device;
-import chaperone.server.job.IntakeDetails;
 import chaperone.server.job.JobKind;
 import chaperone.server.job.JobService;
 import chaperone.server.job.NewJobLine;
@@ -42,6 +41,6 @@ public class CopyJobs {
                 device.role(),
                 Optional.of(device.id()),
                 Optional.of(device.credentialSet()),
-                IntakeDetails.NONE);
+                NewJobLine.NO_PAYLOAD);
     }
 }

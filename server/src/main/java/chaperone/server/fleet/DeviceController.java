@@ -5,7 +5,7 @@ import chaperone.server.audit.AuditNote;
 import chaperone.server.audit.Audited;
 import chaperone.server.callable.CallRules;
 import chaperone.server.callable.HostName;
-import chaperone.server.job.Outcome;
+import chaperone.server.outcome.ConversationOutcome;
 import chaperone.server.problem.ProblemException;
 import jakarta.validation.Valid;
 import jakarta.validation.constraints.Max;
@@ -57,7 +57,7 @@ class DeviceController {
                     HttpStatus.UNPROCESSABLE_CONTENT,
                     "not-callable",
                     "This address may not be called: " + why + ".",
-                    Outcome.NOT_CALLABLE.advice());
+                    ConversationOutcome.NOT_CALLABLE.advice());
         });
         fleet.move(name, address.host(), address.port());
     }

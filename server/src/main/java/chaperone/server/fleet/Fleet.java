@@ -10,8 +10,6 @@ import chaperone.server.audit.AuditNote;
 import chaperone.server.credential.CredentialSets;
 import chaperone.server.event.Events;
 import chaperone.server.hostkey.HostKeys;
-import chaperone.server.job.IntakeDetails;
-import chaperone.server.job.NewJobLine;
 import chaperone.server.problem.ProblemException;
 import chaperone.server.site.Site;
 import chaperone.server.site.SiteRepository;
@@ -198,38 +196,37 @@ public class Fleet {
     /** A device that nobody says anything of but its address. */
     @Transactional
     public Admission admit(Target target, Met met, long credentialSet) {
-        Endpoint at = target.endpoint();
-        return admit(
-                target,
-                met,
-                credentialSet,
-                new NewJobLine(
-                        at.toString(),
-                        at.host(),
-                        at.port(),
-                        "",
-                        "",
-                        Optional.empty(),
-                        Optional.empty(),
-                        IntakeDetails.NONE));
+        return admit(target, met, new Placement(credentialSet, "", "", List.of()));
+    }
+
+    /**
+     * What somebody says of a device that is to come in.
+     *
+     * @param site its name, which is added if nobody has it; empty if the device's own name is to tell it
+     * @param role empty if the device's own name is to tell it
+     */
+    public record Placement(long credentialSet, String site, String role, List<String> tags) {
+        public Placement {
+            tags = List.copyOf(tags);
+        }
     }
 
     /** Takes a device that was met into the fleet, unless it is there under this or another address. */
     @Transactional
-    public Admission admit(Target target, Met met, long credentialSet, NewJobLine line) {
+    public Admission admit(Target target, Met met, Placement placement) {
         String host = target.endpoint().host();
         int port = target.endpoint().port();
         Optional<Admission> same = sameDevice(host, port, met);
         if (same.isPresent()) return same.get();
-        Device device = new Device(host, port, met.platform().name(), credentialSet, clock.instant());
+        Device device = new Device(host, port, met.platform().name(), placement.credentialSet(), clock.instant());
         met.facts().name().ifPresent(device::rename);
         Optional<Device> sameName = devices.findByName(device.name());
         if (sameName.isPresent()) return new Admission.NameTaken(device.name(), address(sameName.get()));
         Optional<DeviceName> name = DeviceName.read(device.name());
         device.place(
-                siteFor(line.site(), name),
-                line.role().isBlank() ? name.map(DeviceName::roleInWords).orElse("") : line.role());
-        device.tag(line.newcomer().tags(), List.of());
+                siteFor(placement.site(), name),
+                placement.role().isBlank() ? name.map(DeviceName::roleInWords).orElse("") : placement.role());
+        device.tag(placement.tags(), List.of());
         if (met.identity().isEmpty()) device.allowTelnet(true);
         else keys.pinIfFirst(host, port, met.identity());
         devices.saveAndFlush(device);

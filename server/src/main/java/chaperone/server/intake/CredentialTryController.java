@@ -4,7 +4,6 @@ import chaperone.server.audit.AuditNote;
 import chaperone.server.audit.Audited;
 import chaperone.server.credential.CredentialSets;
 import chaperone.server.fleet.Fleet;
-import chaperone.server.job.IntakeDetails;
 import chaperone.server.job.JobKind;
 import chaperone.server.job.JobService;
 import chaperone.server.job.NewJobLine;
@@ -55,7 +54,7 @@ class CredentialTryController {
                         device.role(),
                         Optional.of(device.id()),
                         Optional.of(id),
-                        IntakeDetails.NONE))
+                        NewJobLine.NO_PAYLOAD))
                 .toList();
         String title = "Try \"" + name + "\" on " + lines.size() + (lines.size() == 1 ? " device" : " devices");
         AuditNote.add(name + ": " + String.join(" ", request.devices()));

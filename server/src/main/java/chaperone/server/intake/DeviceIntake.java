@@ -11,11 +11,12 @@ import chaperone.server.credential.CredentialSets;
 import chaperone.server.fleet.Device;
 import chaperone.server.fleet.Fleet;
 import chaperone.server.fleet.Fleet.Admission;
+import chaperone.server.fleet.Fleet.Placement;
 import chaperone.server.hostkey.HostKeys;
 import chaperone.server.job.JobLineContext;
 import chaperone.server.job.JobLineResult;
 import chaperone.server.job.NewJobLine;
-import chaperone.server.job.Outcome;
+import chaperone.server.outcome.ConversationOutcome;
 import chaperone.server.platform.PlatformRegistry;
 import java.util.ArrayList;
 import java.util.EnumSet;
@@ -58,13 +59,15 @@ class DeviceIntake {
         NewJobLine line = work.line();
         Optional<Device> known = fleet.at(line.host(), line.port());
         if (known.isPresent()) {
-            return JobLineResult.done(Outcome.ALREADY_KNOWN, "as " + known.get().name())
+            return JobLineResult.done(
+                            IntakeOutcome.ALREADY_KNOWN, "as " + known.get().name())
                     .about(known.get().name());
         }
         List<Long> sets = new ArrayList<>();
         line.credentialSet().ifPresent(sets::add);
-        sets.addAll(line.newcomer().furtherSets());
-        if (sets.isEmpty()) return JobLineResult.failed(Outcome.LOGIN_REFUSED, "its credential set was removed");
+        sets.addAll(IntakeDetails.of(line.payload()).furtherSets());
+        if (sets.isEmpty())
+            return JobLineResult.failed(ConversationOutcome.LOGIN_REFUSED, "its credential set was removed");
         for (long set : sets.subList(0, sets.size() - 1)) {
             Optional<JobLineResult> result = attempt(work, set);
             if (result.isPresent()) return result.get();
@@ -95,15 +98,25 @@ class DeviceIntake {
                 endpoint,
                 credentials.open(set, endpoint, line.site()),
                 keys.pinned(line.host(), line.port()),
-                line.newcomer().telnetAllowed());
-        return result(fleet.admit(target, met(target, work), set, line));
+                IntakeDetails.of(line.payload()).telnetAllowed());
+        Met met = met(target, work);
+        return result(fleet.admit(
+                target,
+                met,
+                new Placement(
+                        set,
+                        line.site(),
+                        line.role(),
+                        IntakeDetails.of(line.payload()).tags())));
     }
 
     /** What answers and is no device is none of anybody's business: its words are not told. */
     private Met met(Target target, JobLineContext work) {
         try {
             return connector.meet(
-                    target, platforms.toMeetWith(work.line().newcomer().platform()), work::holds);
+                    target,
+                    platforms.toMeetWith(IntakeDetails.of(work.line().payload()).platform()),
+                    work::holds);
         } catch (ConversationException e) {
             if (!NO_DEVICES.contains(e.kind())) throw e;
             throw new ConversationException(e.kind(), target.endpoint(), "", e);
@@ -113,13 +126,13 @@ class DeviceIntake {
     private static JobLineResult result(Admission admission) {
         if (admission instanceof Admission.SameDevice same) {
             return JobLineResult.done(
-                            Outcome.SAME_DEVICE, "as " + same.name() + " at " + same.where() + "; " + same.by())
+                            IntakeOutcome.SAME_DEVICE, "as " + same.name() + " at " + same.where() + "; " + same.by())
                     .about(same.name());
         }
         if (admission instanceof Admission.NameTaken taken) {
-            return JobLineResult.failed(Outcome.NAME_TAKEN, taken.name() + " at " + taken.by());
+            return JobLineResult.failed(IntakeOutcome.NAME_TAKEN, taken.name() + " at " + taken.by());
         }
         String name = ((Admission.Added) admission).name();
-        return JobLineResult.done(Outcome.ADDED, "as " + name).about(name);
+        return JobLineResult.done(IntakeOutcome.ADDED, "as " + name).about(name);
     }
 }

@@ -9,7 +9,6 @@ import chaperone.server.audit.AuditNote;
 import chaperone.server.audit.Audited;
 import chaperone.server.credential.CredentialSets;
 import chaperone.server.fleet.Fleet;
-import chaperone.server.job.IntakeDetails;
 import chaperone.server.job.JobKind;
 import chaperone.server.job.JobService;
 import chaperone.server.job.NewJobLine;
@@ -138,7 +137,7 @@ class ImportController {
                         "",
                         Optional.empty(),
                         Optional.of(first),
-                        newcomer))
+                        newcomer.payload()))
                 .toList();
         String title = "Look through " + addresses.size() + (addresses.size() == 1 ? " address" : " addresses")
                 + " with " + String.join(", then ", sets);

@@ -5,7 +5,6 @@ import chaperone.core.inventory.AddressLine;
 import chaperone.core.inventory.ListProblem;
 import chaperone.server.credential.CredentialSets;
 import chaperone.server.intake.ImportController.ImportRequest;
-import chaperone.server.job.IntakeDetails;
 import chaperone.server.job.NewJobLine;
 import chaperone.server.platform.PlatformRegistry;
 import chaperone.server.problem.ProblemException;
@@ -50,10 +49,11 @@ final class ImportLines {
                 Optional.empty(),
                 Optional.of(set),
                 new IntakeDetails(
-                        line.platform().or(request::platform).filter(name -> !name.isBlank()),
-                        request.allowTelnet().orElse(false),
-                        line.tags(),
-                        List.of()));
+                                line.platform().or(request::platform).filter(name -> !name.isBlank()),
+                                request.allowTelnet().orElse(false),
+                                line.tags(),
+                                List.of())
+                        .payload());
     }
 
     private long set(AddressLine line, String name) {

@@ -7,8 +7,10 @@ import chaperone.server.job.JobKind;
 import chaperone.server.job.JobLineContext;
 import chaperone.server.job.JobLineHandler;
 import chaperone.server.job.JobLineResult;
-import chaperone.server.job.Outcome;
+import chaperone.server.job.RetryChoice;
+import chaperone.server.outcome.Outcome;
 import java.time.Duration;
+import java.util.List;
 import org.springframework.stereotype.Component;
 
 /** Looks at one address of a range: most have nobody, which is no failure. */
@@ -31,13 +33,23 @@ class RangeHandler implements JobLineHandler {
     }
 
     @Override
+    public List<? extends Outcome> outcomes() {
+        return List.of(IntakeOutcome.values());
+    }
+
+    @Override
+    public String retried(String payload, RetryChoice choice) {
+        return IntakeDetails.of(payload).retried(choice).payload();
+    }
+
+    @Override
     public JobLineResult handle(JobLineContext work) {
         Endpoint endpoint = new Endpoint(work.line().host(), work.line().port());
         // Not even whether something listens is found out where nobody may call.
         rule.check(endpoint);
         return switch (Reachability.of(endpoint, PATIENCE)) {
             case OPEN -> intake.take(work);
-            case REFUSED, SILENT -> JobLineResult.done(Outcome.NOBODY_THERE, "");
+            case REFUSED, SILENT -> JobLineResult.done(IntakeOutcome.NOBODY_THERE, "");
         };
     }
 }

@@ -14,8 +14,10 @@ import chaperone.server.job.JobKind;
 import chaperone.server.job.JobLineContext;
 import chaperone.server.job.JobLineHandler;
 import chaperone.server.job.JobLineResult;
+import chaperone.server.job.JobOutcome;
 import chaperone.server.job.NewJobLine;
-import chaperone.server.job.Outcome;
+import chaperone.server.outcome.ConversationOutcome;
+import chaperone.server.outcome.Outcome;
 import chaperone.server.platform.PlatformRegistry;
 import java.util.ArrayList;
 import java.util.List;
@@ -46,11 +48,17 @@ class TryHandler implements JobLineHandler {
     }
 
     @Override
+    public List<? extends Outcome> outcomes() {
+        return List.of(IntakeOutcome.values());
+    }
+
+    @Override
     public JobLineResult handle(JobLineContext work) {
         NewJobLine line = work.line();
         Optional<Device> device = line.device().flatMap(fleet::find);
-        if (device.isEmpty()) return JobLineResult.failed(Outcome.DEVICE_GONE, "");
-        if (line.credentialSet().isEmpty()) return JobLineResult.failed(Outcome.LOGIN_REFUSED, "the set was removed");
+        if (device.isEmpty()) return JobLineResult.failed(JobOutcome.DEVICE_GONE, "");
+        if (line.credentialSet().isEmpty())
+            return JobLineResult.failed(ConversationOutcome.LOGIN_REFUSED, "the set was removed");
         return attempt(work, device.get(), line.credentialSet().get())
                 .about(device.get().name());
     }
@@ -69,8 +77,8 @@ class TryHandler implements JobLineHandler {
             String running = conversation.ask(platform.copy().running());
             return platform.copy()
                     .partOf(running)
-                    .map(part -> JobLineResult.failed(Outcome.PARTLY_READABLE, part))
-                    .orElseGet(() -> JobLineResult.done(Outcome.LOGGED_IN, inWords(possible)));
+                    .map(part -> JobLineResult.failed(ConversationOutcome.PARTLY_READABLE, part))
+                    .orElseGet(() -> JobLineResult.done(IntakeOutcome.LOGGED_IN, inWords(possible)));
         }
     }
 

@@ -3,6 +3,7 @@ package chaperone.server.job;
 import chaperone.server.audit.Audited;
 import chaperone.server.job.JobLineRepository.EndedCount;
 import chaperone.server.job.JobLineRepository.StateCount;
+import chaperone.server.outcome.Outcome;
 import chaperone.server.problem.ProblemException;
 import jakarta.validation.Valid;
 import jakarta.validation.constraints.Max;
@@ -37,9 +38,12 @@ class JobController {
     private final JobService service;
     private final JobRepository jobs;
     private final JobLineRepository lines;
+    private final OutcomeRegistry outcomes;
     private final Clock clock;
 
-    JobController(JobService service, JobRepository jobs, JobLineRepository lines, Clock clock) {
+    JobController(
+            JobService service, JobRepository jobs, JobLineRepository lines, OutcomeRegistry outcomes, Clock clock) {
+        this.outcomes = outcomes;
         this.service = service;
         this.jobs = jobs;
         this.lines = lines;
@@ -64,7 +68,8 @@ class JobController {
             List<String> inHand,
             double perMinute) {}
 
-    record OutcomeCount(Outcome outcome, String meaning, long lines) {}
+    /** @param outcome its code */
+    record OutcomeCount(String outcome, String meaning, long lines) {}
 
     record LineView(
             int number,
@@ -72,23 +77,23 @@ class JobController {
             String host,
             int port,
             JobLineState state,
-            Outcome outcome,
+            String outcome,
             String meaning,
             String advice,
             String seen,
             int attempts,
             String found,
             Optional<Instant> endedAt) {
-        static LineView of(JobLine line) {
+        static LineView of(JobLine line, Outcome outcome) {
             return new LineView(
                     line.number(),
                     line.target(),
                     line.host(),
                     line.port(),
                     line.state(),
-                    line.outcome(),
-                    line.outcome().meaning(),
-                    line.outcome().advice(),
+                    outcome.name(),
+                    outcome.meaning(),
+                    outcome.advice(),
                     line.seen(),
                     line.attempts(),
                     line.found(),
@@ -130,7 +135,10 @@ class JobController {
         find(id);
         List<JobLineState> wanted = states.isEmpty() ? List.of(JobLineState.values()) : states;
         Page<JobLine> found = lines.page(id, wanted, PageRequest.of(page, size));
-        return new LinePage(found.map(LineView::of).getContent(), found.getTotalElements());
+        return new LinePage(
+                found.map(line -> LineView.of(line, outcomes.of(line.outcome())))
+                        .getContent(),
+                found.getTotalElements());
     }
 
     @Audited("stopped a job")
@@ -144,7 +152,9 @@ class JobController {
     @PostMapping("/{id}/retry")
     Retried retry(@PathVariable long id, @Valid @RequestBody Retry retry) {
         return new Retried(service.retry(
-                id, retry.lines(), retry.credentialSet(), retry.allowTelnet().orElse(false)));
+                id,
+                retry.lines(),
+                new RetryChoice(retry.credentialSet(), retry.allowTelnet().orElse(false))));
     }
 
     private Job find(long id) {
@@ -170,10 +180,10 @@ class JobController {
         Map<JobLineState, Long> states = new EnumMap<>(JobLineState.class);
         for (JobLineState state : JobLineState.values()) states.put(state, 0L);
         counts.forEach(count -> states.merge(count.getState(), count.getLines(), Long::sum));
-        List<OutcomeCount> outcomes = counts.stream()
-                .filter(count -> count.getOutcome() != Outcome.NONE)
-                .map(count ->
-                        new OutcomeCount(count.getOutcome(), count.getOutcome().meaning(), count.getLines()))
+        List<OutcomeCount> endedCounts = counts.stream()
+                .filter(count -> !count.getOutcome().equals(JobOutcome.NONE.name()))
+                .map(count -> new OutcomeCount(
+                        count.getOutcome(), outcomes.of(count.getOutcome()).meaning(), count.getLines()))
                 .sorted(Comparator.comparing(OutcomeCount::lines).reversed().thenComparing(OutcomeCount::outcome))
                 .toList();
         List<String> inHand = job.endedAt().isPresent()
@@ -188,7 +198,7 @@ class JobController {
                 job.endedAt(),
                 job.isStopAsked(),
                 states,
-                outcomes,
+                endedCounts,
                 inHand,
                 rate(job, ended));
     }

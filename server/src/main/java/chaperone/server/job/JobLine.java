@@ -28,17 +28,13 @@ class JobLine {
     private String role;
     private @Nullable Long deviceId;
     private @Nullable Long credentialSetId;
-    private @Nullable String platform;
-    private boolean telnetAllowed;
-    private String tags;
-    private String furtherSets;
+    private String payload;
     private String found = "";
 
     @Enumerated(EnumType.STRING)
     private JobLineState state = JobLineState.WAITING;
 
-    @Enumerated(EnumType.STRING)
-    private Outcome outcome = Outcome.NONE;
+    private String outcome = JobOutcome.NONE.name();
 
     private String seen = "";
     private int attempts;
@@ -58,23 +54,7 @@ class JobLine {
         this.role = line.role();
         this.deviceId = line.device().orElse(null);
         this.credentialSetId = line.credentialSet().orElse(null);
-        this.platform = line.newcomer().platform().orElse(null);
-        this.telnetAllowed = line.newcomer().telnetAllowed();
-        this.tags = line.newcomer().storedTags();
-        this.furtherSets = line.newcomer().storedSets();
-    }
-
-    /** What was asked for, as it was asked. */
-    NewJobLine asked() {
-        return new NewJobLine(
-                target,
-                host,
-                port,
-                site,
-                role,
-                device(),
-                credentialSet(),
-                IntakeDetails.stored(Optional.ofNullable(platform), telnetAllowed, tags, furtherSets));
+        this.payload = line.payload();
     }
 
     long id() {
@@ -109,15 +89,12 @@ class JobLine {
         return Optional.ofNullable(deviceId);
     }
 
-    private Optional<Long> credentialSet() {
-        return Optional.ofNullable(credentialSetId);
-    }
-
     JobLineState state() {
         return state;
     }
 
-    Outcome outcome() {
+    /** Its code. */
+    String outcome() {
         return outcome;
     }
 
@@ -144,7 +121,7 @@ class JobLine {
 
     void end(JobLineResult result, Instant at) {
         state = result.state();
-        outcome = result.outcome();
+        outcome = result.outcome().name();
         seen = result.seen().length() > 500 ? result.seen().substring(0, 500) : result.seen();
         found = result.found();
         endedAt = at;
@@ -154,19 +131,15 @@ class JobLine {
         return found;
     }
 
-    void waitAgain(Optional<Long> credentials, boolean allowTelnet) {
-        telnetAllowed |= allowTelnet;
+    void waitAgain(RetryChoice choice, JobLineHandler handler) {
+        payload = handler.retried(payload, choice);
         state = JobLineState.WAITING;
-        outcome = Outcome.NONE;
+        outcome = JobOutcome.NONE.name();
         seen = "";
         startedAt = null;
         endedAt = null;
         found = "";
         broken = 0;
-        credentials.ifPresent(set -> {
-            credentialSetId = set;
-            // Somebody has chosen this one: the others are not tried any more.
-            furtherSets = "";
-        });
+        choice.credentialSet().ifPresent(set -> credentialSetId = set);
     }
 }

@@ -17,7 +17,7 @@ interface JobLineRepository extends JpaRepository<JobLine, Long> {
 
         JobLineState getState();
 
-        Outcome getOutcome();
+        String getOutcome();
 
         long getLines();
     }
@@ -54,11 +54,11 @@ interface JobLineRepository extends JpaRepository<JobLine, Long> {
     @Query("update JobLine l set l.state = :state, l.outcome = :outcome, l.seen = :seen, l.endedAt = :at"
             + " where l.id = :line and l.state in (chaperone.server.job.JobLineState.WAITING,"
             + " chaperone.server.job.JobLineState.IN_HAND)")
-    int endOpen(long line, JobLineState state, Outcome outcome, String seen, Instant at);
+    int endOpen(long line, JobLineState state, String outcome, String seen, Instant at);
 
     @Modifying(flushAutomatically = true, clearAutomatically = true)
     @Query("update JobLine l set l.state = chaperone.server.job.JobLineState.STOPPED,"
-            + " l.outcome = chaperone.server.job.Outcome.STOPPED, l.endedAt = instant"
+            + " l.outcome = 'STOPPED', l.endedAt = instant"
             + " where l.jobId = :job and l.state = chaperone.server.job.JobLineState.WAITING")
     int stopWaiting(long job);
 }

@@ -1,5 +1,6 @@
 package chaperone.server.job;
 
+import chaperone.server.outcome.Outcome;
 import java.util.Optional;
 
 /**

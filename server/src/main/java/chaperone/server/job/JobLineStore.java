@@ -31,7 +31,7 @@ class JobLineStore {
               where l.id = :id and j.id = l.job_id and not j.stop_asked
                 and (l.state = 'WAITING' or l.state = 'IN_HAND' and l.broken + 1 < :most)
               returning l.job_id, j.kind, l.number, l.target, l.host, l.port, l.site, l.role, l.device_id,
-                l.credential_set_id, l.platform, l.telnet_allowed, l.tags, l.further_sets)
+                l.credential_set_id, l.payload)
             select *, set_config('synchronous_commit', 'off', true) from claimed""";
     private static final String LATE = "select set_config('synchronous_commit', 'off', true) from ended";
     private static final int LONGEST_SEEN = 500;
@@ -101,11 +101,7 @@ class JobLineStore {
                 row.getString("role"),
                 Optional.ofNullable(row.getObject("device_id", Long.class)),
                 Optional.ofNullable(row.getObject("credential_set_id", Long.class)),
-                IntakeDetails.stored(
-                        Optional.ofNullable(row.getString("platform")),
-                        row.getBoolean("telnet_allowed"),
-                        row.getString("tags"),
-                        row.getString("further_sets")));
+                row.getString("payload"));
         return new Claimed(
                 id, row.getLong("job_id"), JobKind.valueOf(row.getString("kind")), row.getInt("number"), asked);
     }

@@ -11,6 +11,7 @@ import chaperone.server.lease.DeviceLease;
 import chaperone.server.lease.DeviceLease.Lease;
 import chaperone.server.lease.LeaseLostException;
 import chaperone.server.lease.OpenConversations;
+import chaperone.server.outcome.ConversationOutcome;
 import chaperone.server.platform.PlatformRegistry;
 import chaperone.server.secret.SecretMasks;
 import java.time.Duration;
@@ -144,12 +145,12 @@ class JobRunner {
             if (lease.isLost()) throw new LeaseLostException(line.asked().host());
             String seen = masks.of(platforms.current().all(), e.seen()).text();
             LOG.info("Job {}, line {}: {} {}", line.job(), line.number(), e.kind(), seen);
-            Outcome outcome = Outcome.of(e.kind());
-            JobLineState state = outcome == Outcome.STOPPED ? JobLineState.STOPPED : JobLineState.FAILED;
+            ConversationOutcome outcome = ConversationOutcome.of(e.kind());
+            JobLineState state = outcome == ConversationOutcome.STOPPED ? JobLineState.STOPPED : JobLineState.FAILED;
             return new JobLineResult(state, outcome, ConfigBytes.printable(seen), "");
         } catch (RuntimeException e) {
             LOG.error("Line {} of job {} failed", line.number(), line.job(), e);
-            return JobLineResult.failed(Outcome.INTERNAL, "");
+            return JobLineResult.failed(JobOutcome.INTERNAL, "");
         } finally {
             held.forEach(conversation -> conversations.remove(line.job(), conversation));
         }

@@ -1,6 +1,7 @@
 package chaperone.server.job;
 
 import chaperone.server.event.Events;
+import chaperone.server.outcome.ConversationOutcome;
 import chaperone.server.problem.ProblemException;
 import com.github.kagkarlsson.scheduler.Scheduler;
 import com.github.kagkarlsson.scheduler.task.SchedulableInstance;
@@ -26,6 +27,7 @@ import org.springframework.transaction.support.TransactionSynchronizationManager
 public class JobService {
     private final JobRepository jobs;
     private final JobLineRepository lines;
+    private final ObjectProvider<JobLineHandler> handlers;
     private final ObjectProvider<Scheduler> scheduler;
     private final Events events;
     private final Clock clock;
@@ -33,11 +35,13 @@ public class JobService {
     JobService(
             JobRepository jobs,
             JobLineRepository lines,
+            ObjectProvider<JobLineHandler> handlers,
             ObjectProvider<Scheduler> scheduler,
             Events events,
             Clock clock) {
         this.jobs = jobs;
         this.lines = lines;
+        this.handlers = handlers;
         this.scheduler = scheduler;
         this.events = events;
         this.clock = clock;
@@ -78,7 +82,7 @@ public class JobService {
 
     /** Does the given failed or stopped lines again; all of them if none are named. */
     @Transactional
-    int retry(long id, Collection<Integer> numbers, Optional<Long> credentials, boolean allowTelnet) {
+    int retry(long id, Collection<Integer> numbers, RetryChoice choice) {
         Job job = locked(id);
         List<JobLine> chosen = numbers.isEmpty()
                 ? lines.page(id, List.of(JobLineState.FAILED, JobLineState.STOPPED), Pageable.unpaged())
@@ -94,7 +98,11 @@ public class JobService {
                     "None of these lines has failed or was stopped.",
                     "Choose lines that have.");
         }
-        again.forEach(line -> line.waitAgain(credentials, allowTelnet));
+        JobLineHandler handler = handlers.stream()
+                .filter(each -> each.kind() == job.kind())
+                .findFirst()
+                .orElseThrow();
+        again.forEach(line -> line.waitAgain(choice, handler));
         job.goOn(clock.instant());
         schedule(again, Duration.ZERO);
         events.jobMoved(id);
@@ -114,7 +122,7 @@ public class JobService {
         lines.endOpen(
                 lineId,
                 isStopped ? JobLineState.STOPPED : JobLineState.FAILED,
-                isStopped ? Outcome.STOPPED : Outcome.INTERNAL,
+                isStopped ? ConversationOutcome.STOPPED.name() : JobOutcome.INTERNAL.name(),
                 isStopped ? "" : "begun " + JobLineStore.MOST_BROKEN + " times, and never ended",
                 clock.instant());
         endIfLast(locked(job));

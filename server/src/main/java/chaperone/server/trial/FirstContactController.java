@@ -17,8 +17,8 @@ import chaperone.server.audit.AuditNote;
 import chaperone.server.audit.Audited;
 import chaperone.server.fleet.Device;
 import chaperone.server.fleet.Fleet;
-import chaperone.server.job.Outcome;
 import chaperone.server.lease.DeviceAccess;
+import chaperone.server.outcome.ConversationOutcome;
 import chaperone.server.platform.PlatformRegistry;
 import chaperone.server.problem.ProblemException;
 import chaperone.server.secret.SecretMasks;
@@ -206,7 +206,7 @@ class FirstContactController {
         try (Conversation conversation = connector.open(target, platform, ConversationListener.NONE)) {
             return conversation.ask(platform.copy().running());
         } catch (ConversationException e) {
-            Outcome outcome = Outcome.of(e.kind());
+            ConversationOutcome outcome = ConversationOutcome.of(e.kind());
             throw new ProblemException(
                     HttpStatus.CONFLICT,
                     "not-reached",

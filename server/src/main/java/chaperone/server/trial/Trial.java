@@ -13,7 +13,7 @@ import chaperone.core.platform.Platform;
 import chaperone.core.platform.Recognition;
 import chaperone.core.table.Table;
 import chaperone.core.table.TableReader;
-import chaperone.server.job.Outcome;
+import chaperone.server.outcome.ConversationOutcome;
 import chaperone.server.platform.ReadView;
 import chaperone.server.secret.SecretMasks;
 import chaperone.server.trial.TrialStep.Exchange;
@@ -48,7 +48,7 @@ final class Trial implements ConversationListener {
             platform.tables().forEach(reader -> table(conversation, reader));
             tell(TrialStep.Kind.ENDED, true, "all that the platform says was tried");
         } catch (ConversationException e) {
-            Outcome outcome = Outcome.of(e.kind());
+            ConversationOutcome outcome = ConversationOutcome.of(e.kind());
             step(TrialStep.Kind.ENDED, false, outcome.meaning() + " " + e.seen(), outcome.advice());
         }
     }
@@ -163,8 +163,8 @@ final class Trial implements ConversationListener {
         try {
             work.run();
         } catch (ConversationException e) {
-            Outcome outcome = Outcome.of(e.kind());
-            if (outcome != Outcome.COMMAND_REFUSED) throw e;
+            ConversationOutcome outcome = ConversationOutcome.of(e.kind());
+            if (outcome != ConversationOutcome.COMMAND_REFUSED) throw e;
             exchanged(request, e.seen());
             step(kind, false, outcome.meaning() + " " + e.seen(), outcome.advice());
         }

@@ -61,7 +61,7 @@ class GivenUpTest {
         server.context()
                 .getBean(org.springframework.transaction.support.TransactionTemplate.class)
                 .executeWithoutResult(status -> assertThat(
-                                lines.endOpen(line, JobLineState.STOPPED, Outcome.STOPPED, "", java.time.Instant.now()))
+                                lines.endOpen(line, JobLineState.STOPPED, "STOPPED", "", java.time.Instant.now()))
                         .isZero());
         assertThat(row(line)).containsEntry("state", "DONE");
     }

@@ -1,22 +1,9 @@
-package chaperone.server.job;
+package chaperone.server.outcome;
 
 import chaperone.connect.conversation.FailureKind;
 
-/** How a line ended; each with what it means and, for a failure, what to do next. */
-public enum Outcome {
-    NONE("", ""),
-    ADDED("Added to the fleet.", ""),
-    ALREADY_KNOWN("This device is in the fleet already.", ""),
-    SAME_DEVICE(
-            "This device is in the fleet already, under another address.",
-            "Take the new address if it has moved; leave it if it answers at both."),
-    NOBODY_THERE("Nobody answers at this address and port.", ""),
-    NEW_REVISION("Copied; the configuration has changed.", ""),
-    NOTHING_NEW("Copied; nothing has changed.", ""),
-    LOGGED_IN("Logged in and read the whole configuration.", ""),
-    COPIED_IN_PART(
-            "Copied, but this may be only a part; it does not count as kept.",
-            "Look at the newest revision: count it as whole if the device really has no more."),
+/** How a conversation failed, and what to do next. */
+public enum ConversationOutcome implements Outcome {
     NOT_CALLABLE(
             "The address or its port is not among those that may be called; nothing was sent.",
             "Check the address; an administrator says in the settings which ranges and ports may be called."),
@@ -81,31 +68,27 @@ public enum Outcome {
     INCOMPLETE(
             "Less arrived than the device announced, or it is no whole configuration; nothing was stored.",
             "Try again; if it stays, look at the line to the device."),
-    NAME_TAKEN("Another device in the fleet has this name.", "Give one of the two another name."),
-    DEVICE_GONE("The device was removed from the fleet meanwhile.", ""),
-    STOPPED("Stopped by hand before it was finished; nothing was stored.", "Try again when you want it done."),
-    INTERNAL(
-            "The server met an error that it did not foresee; nothing was stored.",
-            "Try again, and tell the administrator: the server's log has the details.");
+    STOPPED("Stopped by hand before it was finished; nothing was stored.", "Try again when you want it done.");
 
     private final String meaning;
     private final String advice;
 
-    Outcome(String meaning, String advice) {
+    ConversationOutcome(String meaning, String advice) {
         this.meaning = meaning;
         this.advice = advice;
     }
 
+    @Override
     public String meaning() {
         return meaning;
     }
 
+    @Override
     public String advice() {
         return advice;
     }
 
-    /** The outcome that a failed conversation leads to. */
-    public static Outcome of(FailureKind kind) {
+    public static ConversationOutcome of(FailureKind kind) {
         // What answers where no device does is not told.
         return kind == FailureKind.OTHER_PROTOCOL ? NO_ANSWER : valueOf(kind.name());
     }

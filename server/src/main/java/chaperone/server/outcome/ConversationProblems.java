@@ -1,4 +1,4 @@
-package chaperone.server.job;
+package chaperone.server.outcome;
 
 import chaperone.connect.conversation.ConversationException;
 import org.springframework.core.Ordered;
@@ -14,7 +14,7 @@ import org.springframework.web.bind.annotation.RestControllerAdvice;
 class ConversationProblems {
     @ExceptionHandler
     ProblemDetail notReached(ConversationException e) {
-        Outcome outcome = Outcome.of(e.kind());
+        ConversationOutcome outcome = ConversationOutcome.of(e.kind());
         ProblemDetail problem = ProblemDetail.forStatusAndDetail(HttpStatus.CONFLICT, outcome.meaning());
         problem.setProperty("code", "not-reached");
         problem.setProperty("advice", outcome.advice());

@@ -1,0 +1,30 @@
+package chaperone.server.copy;
+
+import chaperone.server.outcome.Outcome;
+
+/** How copying a device ended well. */
+enum CopyOutcome implements Outcome {
+    NEW_REVISION("Copied; the configuration has changed.", ""),
+    NOTHING_NEW("Copied; nothing has changed.", ""),
+    COPIED_IN_PART(
+            "Copied, but this may be only a part; it does not count as kept.",
+            "Look at the newest revision: count it as whole if the device really has no more.");
+
+    private final String meaning;
+    private final String advice;
+
+    CopyOutcome(String meaning, String advice) {
+        this.meaning = meaning;
+        this.advice = advice;
+    }
+
+    @Override
+    public String meaning() {
+        return meaning;
+    }
+
+    @Override
+    public String advice() {
+        return advice;
+    }
+}
