@@ -13,7 +13,10 @@ import chaperone.connect.conversation.Login;
 import chaperone.connect.conversation.Patience;
 import chaperone.connect.conversation.Target;
 import chaperone.connect.conversation.Written;
+import chaperone.connect.file.FileSource;
 import chaperone.connect.file.FileTransfer;
+import chaperone.connect.file.TransferProgress;
+import chaperone.connect.file.TransferredFile;
 import chaperone.core.config.ConfigBytes;
 import chaperone.core.config.ConfigDocument;
 import chaperone.core.platform.EditRequests;
@@ -26,16 +29,24 @@ import chaperone.standins.StandIns;
 import chaperone.standins.demo.DemoFleet;
 import chaperone.standins.demo.DemoStart;
 import chaperone.standins.device.Fault;
+import java.io.ByteArrayOutputStream;
+import java.io.InputStream;
+import java.io.OutputStream;
 import java.net.InetSocketAddress;
 import java.nio.charset.StandardCharsets;
+import java.security.MessageDigest;
+import java.security.NoSuchAlgorithmException;
 import java.time.Clock;
 import java.time.Duration;
 import java.time.Instant;
 import java.util.EnumSet;
+import java.util.HexFormat;
 import java.util.List;
 import java.util.Optional;
 import java.util.Random;
 import java.util.Set;
+import java.util.concurrent.CopyOnWriteArrayList;
+import java.util.concurrent.atomic.AtomicLong;
 import org.assertj.core.api.ThrowableAssert.ThrowingCallable;
 import org.junit.jupiter.api.AfterAll;
 import org.junit.jupiter.api.AfterEach;
@@ -222,9 +233,25 @@ class FamiliesTest {
         new Random(7).nextBytes(content);
         try (FileTransfer files =
                 connector.files(family.target(), family.platform().files().orElseThrow())) {
-            files.sendAndCompare("notes-1.bin", content);
-            assertThat(files.fetch("notes-1.bin")).isEqualTo(content);
-            assertThat(failureOf(() -> files.fetch("no-such-file"))).isEqualTo(FailureKind.TRANSFER_REFUSED);
+            List<Long> moved = new CopyOnWriteArrayList<>();
+            TransferredFile sent =
+                    files.sendAndCompare("notes-1.bin", FileSource.of(content), (bytes, rate) -> moved.add(bytes));
+            assertThat(sent.size()).isEqualTo(content.length);
+            assertThat(sent.sha256()).isEqualTo(sha256(content));
+            assertThat(moved).last().isEqualTo((long) content.length);
+            ByteArrayOutputStream back = new ByteArrayOutputStream();
+            assertThat(files.fetch("notes-1.bin", back, content.length, TransferProgress.NONE))
+                    .isEqualTo(sent);
+            assertThat(back.toByteArray()).isEqualTo(content);
+            assertThat(failureOf(() -> files.fetch(
+                            "notes-1.bin", OutputStream.nullOutputStream(), content.length - 1, TransferProgress.NONE)))
+                    .isEqualTo(FailureKind.TOO_LONG);
+        }
+        try (FileTransfer files =
+                connector.files(family.target(), family.platform().files().orElseThrow())) {
+            assertThat(failureOf(() ->
+                            files.fetch("no-such-file", OutputStream.nullOutputStream(), 100, TransferProgress.NONE)))
+                    .isEqualTo(FailureKind.TRANSFER_REFUSED);
         }
         assertThat(family.standIn().device().chassis().storage().read("notes-1.bin"))
                 .hasValueSatisfying(stored -> assertThat(stored).isEqualTo(content));
@@ -238,12 +265,54 @@ class FamiliesTest {
         try (FileTransfer files =
                 connector.files(family.target(), family.platform().files().orElseThrow())) {
             family.standIn().set(Fault.STORAGE_FULL, 0);
-            assertThat(failureOf(() -> files.send("big.bin", new byte[100_000])))
+            assertThat(failureOf(() -> files.send("big.bin", FileSource.of(new byte[100_000]), TransferProgress.NONE)))
                     .isEqualTo(FailureKind.TRANSFER_REFUSED);
             family.standIn().clear(Fault.STORAGE_FULL);
             family.standIn().set(Fault.CORRUPTS_FILE, 0);
-            assertThat(failureOf(() -> files.sendAndCompare("notes-2.bin", "abc".getBytes(StandardCharsets.UTF_8))))
+            assertThat(failureOf(() -> files.sendAndCompare(
+                            "notes-2.bin",
+                            FileSource.of("abc".getBytes(StandardCharsets.UTF_8)),
+                            TransferProgress.NONE)))
                     .isEqualTo(FailureKind.FILE_DIFFERS);
+        }
+    }
+
+    private static String sha256(byte[] content) {
+        try {
+            return HexFormat.of().formatHex(MessageDigest.getInstance("SHA-256").digest(content));
+        } catch (NoSuchAlgorithmException e) {
+            throw new IllegalStateException(e);
+        }
+    }
+
+    @ParameterizedTest
+    @EnumSource(
+            mode = EnumSource.Mode.EXCLUDE,
+            names = {"CORVANE_BY_TELNET", "ALTAMONT_BY_NETCONF"})
+    void aTransferThatIsStoppedEndsInTheMiddle(Family family) {
+        try (FileTransfer files =
+                connector.files(family.target(), family.platform().files().orElseThrow())) {
+            AtomicLong read = new AtomicLong();
+            FileSource long_ = new FileSource() {
+                @Override
+                public long size() {
+                    return 60_000_000;
+                }
+
+                @Override
+                public InputStream open() {
+                    return new InputStream() {
+                        @Override
+                        public int read() {
+                            if (read.incrementAndGet() == 1_000_000) files.stop();
+                            return 7;
+                        }
+                    };
+                }
+            };
+            assertThat(failureOf(() -> files.send("long.bin", long_, TransferProgress.NONE)))
+                    .isEqualTo(FailureKind.STOPPED);
+            assertThat(read.get()).isLessThan(30_000_000);
         }
     }
 

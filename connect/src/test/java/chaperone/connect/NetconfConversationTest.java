@@ -15,6 +15,8 @@ import chaperone.connect.conversation.Target;
 import chaperone.connect.conversation.Written;
 import chaperone.connect.netconf.NetconfConversation;
 import chaperone.connect.netconf.NetconfOperations;
+import chaperone.core.platform.Platform;
+import chaperone.core.platform.Platforms;
 import chaperone.standins.StandIn;
 import chaperone.standins.StandIns;
 import chaperone.standins.demo.DemoFleet;
@@ -47,6 +49,7 @@ class NetconfConversationTest {
             Duration.ofSeconds(1),
             Duration.ofSeconds(30),
             4_000_000);
+    private static final Platform PLATFORM = Platforms.shipped().get("plain-netconf");
     private static StandIns standIns;
     private static StandIn router;
     private static Connector connector;
@@ -237,7 +240,8 @@ class NetconfConversationTest {
     private static NetconfConversation open(InetSocketAddress address) {
         Login login = new Login(DemoFleet.ACCOUNT, DemoFleet.PASSWORD, "");
         Endpoint endpoint = new Endpoint(address.getHostString(), address.getPort());
-        return connector.netconf(new Target(endpoint, login, Optional.empty()), ConversationListener.NONE);
+        Target target = new Target(endpoint, login, Optional.empty());
+        return (NetconfConversation) connector.open(target, PLATFORM, ConversationListener.NONE);
     }
 
     private static ConversationException failure(ThrowingCallable call) {

@@ -1,6 +1,7 @@
 package chaperone.server;
 
 import static org.assertj.core.api.Assertions.assertThat;
+import static org.junit.jupiter.api.Assertions.assertTimeout;
 
 import chaperone.server.support.Api;
 import chaperone.server.support.TestPostgres;
@@ -28,6 +29,8 @@ import java.util.concurrent.TimeUnit;
 import java.util.concurrent.locks.LockSupport;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.Timeout;
+import org.springframework.boot.SpringApplication;
+import org.springframework.context.ConfigurableApplicationContext;
 
 /** Servers as processes of their own, killed in the middle of a copy. */
 @Timeout(180)
@@ -39,41 +42,50 @@ class RestartTest {
         String database = TestPostgres.freshDatabase();
         Path key = TestServer.keyFile();
         int port = freePort();
-        int otherPort = freePort();
         try (StandIns standIns =
                 new StandIns(new InetSocketAddress("127.0.0.1", 9), Clock.systemUTC(), Duration.ZERO)) {
             DemoStart.start(
                     standIns, DEVICE_PORT, Optional.empty(), Clock.systemUTC().instant());
             StandIn device = standIns.get("brkw-acc-1");
             Process first = server(database, key, port);
-            Process second = server(database, key, otherPort);
-            try {
-                theOtherServerGoesOnWhenOneIsKilled(api(port), otherPort, first, device);
+            try (ConfigurableApplicationContext other = here(database, key)) {
+                theOtherServerGoesOnWhenOneIsKilled(api(port), TestServer.addressOf(other), first, device);
             } finally {
                 first.destroyForcibly().waitFor();
             }
+            Process second = server(database, key, port);
             long job;
             try {
-                job = jobInHand(api(otherPort), device);
+                job = jobInHand(api(port), device);
             } finally {
                 second.destroyForcibly().waitFor();
             }
             device.clear(Fault.SLOW);
-            Process third = server(database, key, port);
-            try {
-                aStartTakesUpWhatWasInHand(api(port), job);
-                anOpenPageDoesNotHoldUpItsEnd(api(port), third);
-            } finally {
-                third.destroyForcibly().waitFor();
+            try (ConfigurableApplicationContext third = here(database, key)) {
+                Api api = new Api(TestServer.addressOf(third)).logIn("admin", TestServer.PASSWORD);
+                aStartTakesUpWhatWasInHand(api, job);
+                anOpenPageDoesNotHoldUpItsEnd(api, third);
             }
         }
     }
 
+    /** A server that is not killed needs no process of its own. */
+    private static ConfigurableApplicationContext here(String database, Path key) {
+        return SpringApplication.run(
+                ChaperoneServer.class, arguments(database, key, 0).toArray(String[]::new));
+    }
+
+    private static List<String> arguments(String database, Path key, int port) {
+        List<String> arguments = new ArrayList<>(TestServer.arguments(database, key, port));
+        arguments.add("--chaperone.first-password=" + TestServer.PASSWORD);
+        return arguments;
+    }
+
     /** Two processes share a job; whoever was logged in at the one that is killed goes on at the other. */
-    private static void theOtherServerGoesOnWhenOneIsKilled(Api api, int otherPort, Process killed, StandIn device)
-            throws InterruptedException {
+    private static void theOtherServerGoesOnWhenOneIsKilled(
+            Api api, String otherAddress, Process killed, StandIn device) throws InterruptedException {
         bringIn(api);
-        Api other = api.at("http://127.0.0.1:" + otherPort);
+        Api other = api.at(otherAddress);
         long job = jobInHand(api, device);
         killed.destroyForcibly().waitFor();
         device.clear(Fault.SLOW);
@@ -105,11 +117,10 @@ class RestartTest {
     }
 
     /** Requests under way get half a minute to end; a stream of events would take all of it. */
-    private static void anOpenPageDoesNotHoldUpItsEnd(Api api, Process server) throws Exception {
+    private static void anOpenPageDoesNotHoldUpItsEnd(Api api, ConfigurableApplicationContext server) throws Exception {
         try (InputStream events = api.stream("/api/events")) {
             assertThat(events.read()).as("the stream is open").isPositive();
-            server.destroy();
-            assertThat(server.waitFor(20, TimeUnit.SECONDS)).isTrue();
+            assertTimeout(Duration.ofSeconds(20), server::close);
         }
     }
 
@@ -136,8 +147,8 @@ class RestartTest {
                 "-cp",
                 System.getProperty("java.class.path"),
                 ChaperoneServer.class.getName()));
-        command.addAll(TestServer.arguments(database, key, port));
-        command.addAll(List.of("--chaperone.first-password=" + TestServer.PASSWORD, "--logging.level.root=ERROR"));
+        command.addAll(arguments(database, key, port));
+        command.add("--logging.level.root=ERROR");
         Path log = Files.createTempFile("chaperone-server", ".log");
         Process process = new ProcessBuilder(command)
                 .redirectErrorStream(true)

@@ -3,58 +3,81 @@ package chaperone.connect.file;
 import chaperone.connect.conversation.ConversationException;
 import chaperone.connect.conversation.Endpoint;
 import chaperone.connect.conversation.FailureKind;
-import chaperone.connect.https.HttpsConversation;
+import chaperone.connect.conversation.Patience;
+import chaperone.connect.conversation.Target;
 import chaperone.core.platform.FileWay;
-import java.io.ByteArrayInputStream;
-import java.io.ByteArrayOutputStream;
 import java.io.IOException;
 import java.io.InputStream;
 import java.io.OutputStream;
-import java.nio.file.attribute.PosixFilePermission;
-import java.security.MessageDigest;
-import java.util.Set;
-import org.apache.hc.core5.http.ContentType;
-import org.apache.sshd.client.session.ClientSession;
-import org.apache.sshd.scp.client.ScpClient;
-import org.apache.sshd.scp.client.ScpClientCreator;
-import org.apache.sshd.sftp.client.SftpClient;
-import org.apache.sshd.sftp.client.SftpClientFactory;
+import java.util.Optional;
 
-/** Sends files to a device and fetches them, in the way of its platform. One connection, owned by one thread. */
+/**
+ * Sends files to a device and fetches them, in the way of its platform. One connection, owned by one thread; any thread may
+ * stop it. A file is held nowhere: it takes as much memory as one buffer.
+ */
 public final class FileTransfer implements AutoCloseable {
-    private static final Set<PosixFilePermission> OWNER_READS_AND_WRITES =
-            Set.of(PosixFilePermission.OWNER_READ, PosixFilePermission.OWNER_WRITE);
+    /** In bytes a second; a line that brings less is given up. */
+    private static final long SLOWEST = 2048;
 
     private final Endpoint endpoint;
     private final FileWay way;
-    private final Link link;
+    private final FileLink link;
+    private final Patience patience;
+    private volatile boolean stopped;
 
-    /** The bytes under a path; the three protocols differ in nothing else. */
-    public interface Link extends AutoCloseable {
-        void put(String path, byte[] content) throws IOException;
-
-        byte[] get(String path) throws IOException;
-
-        @Override
-        void close();
-    }
-
-    public FileTransfer(Endpoint endpoint, FileWay way, Link link) {
+    private FileTransfer(Endpoint endpoint, FileWay way, FileLink link, Patience patience) {
         this.endpoint = endpoint;
         this.way = way;
         this.link = link;
+        this.patience = patience;
     }
 
-    /** @throws ConversationException if the device does not take it: it is full, or the account may not write */
-    public void send(String name, byte[] content) {
-        attempt(name, () -> {
-            link.put(way.putPath(name), content);
-            return content;
+    /** @throws ConversationException if the credential set and the platform share no way for files, or log-in fails */
+    public static FileTransfer open(Target target, FileWay way, FileProtocols protocols, Patience patience) {
+        FileWay.Kind kind = target.login()
+                .files()
+                .kindFor(way)
+                .orElseThrow(() -> new ConversationException(
+                        FailureKind.NO_LOG_IN,
+                        target.endpoint(),
+                        "the credential set and the platform share no way for files"));
+        return new FileTransfer(target.endpoint(), way, protocols.open(kind, target), patience);
+    }
+
+    /**
+     * @return what was sent
+     * @throws ConversationException if the device does not take it: it is full, or the account may not write
+     */
+    public TransferredFile send(String name, FileSource source, TransferProgress progress) {
+        return attempt(name, () -> {
+            TransferMeter meter = meter(Long.MAX_VALUE, progress);
+            long size = source.size();
+            try (InputStream content = meter.over(source.open())) {
+                link.put(way.putPath(name), size, content);
+            }
+            TransferredFile sent = meter.result();
+            if (sent.size() != size) throw new IOException(sent.size() + " bytes of " + size + " were taken");
+            meter.tell();
+            return sent;
         });
     }
 
-    public byte[] fetch(String name) {
-        return attempt(name, () -> link.get(way.getPath(name)));
+    /**
+     * @param to is not closed
+     * @param mostBytes more than these are not taken
+     * @return what came
+     */
+    public TransferredFile fetch(String name, OutputStream to, long mostBytes, TransferProgress progress) {
+        return attempt(name, () -> {
+            TransferMeter meter = meter(mostBytes, progress);
+            link.get(way.getPath(name), meter.over(to));
+            meter.tell();
+            return meter.result();
+        });
+    }
+
+    private TransferMeter meter(long mostBytes, TransferProgress progress) {
+        return new TransferMeter(new TransferMeter.Bounds(mostBytes, patience.whole(), SLOWEST), progress);
     }
 
     /**
@@ -62,105 +85,62 @@ public final class FileTransfer implements AutoCloseable {
      *
      * @throws ConversationException of the kind {@link FailureKind#FILE_DIFFERS} if another one came back
      */
-    public void sendAndCompare(String name, byte[] content) {
-        send(name, content);
-        if (!MessageDigest.isEqual(content, fetch(name))) {
+    public TransferredFile sendAndCompare(String name, FileSource source, TransferProgress progress) {
+        TransferredFile sent = send(name, source, progress);
+        Optional<TransferredFile> back = fetchedBack(name, sent.size(), progress);
+        if (back.isEmpty() || !back.get().equals(sent)) {
             throw new ConversationException(
                     FailureKind.FILE_DIFFERS, endpoint, name + " came back with other bytes than were sent");
+        }
+        return sent;
+    }
+
+    private Optional<TransferredFile> fetchedBack(String name, long size, TransferProgress progress) {
+        try {
+            return Optional.of(fetch(name, OutputStream.nullOutputStream(), size, progress));
+        } catch (ConversationException e) {
+            if (e.kind() == FailureKind.TOO_LONG) return Optional.empty();
+            throw e;
         }
     }
 
     private interface Work {
-        byte[] run() throws IOException;
+        TransferredFile run() throws IOException;
     }
 
-    private byte[] attempt(String name, Work work) {
+    private TransferredFile attempt(String name, Work work) {
         try {
             return work.run();
         } catch (IOException e) {
-            throw new ConversationException(FailureKind.TRANSFER_REFUSED, endpoint, name + ": " + e.getMessage(), e);
+            throw endedByUs(name, e)
+                    .orElseGet(() -> new ConversationException(
+                            FailureKind.TRANSFER_REFUSED, endpoint, name + ": " + e.getMessage(), e));
+        } catch (ConversationException e) {
+            throw endedByUs(name, e).orElse(e);
         }
+    }
+
+    /** What we broke off ourselves looks to the library like a connection that failed. */
+    private Optional<ConversationException> endedByUs(String name, Exception failure) {
+        if (stopped) {
+            return Optional.of(new ConversationException(FailureKind.STOPPED, endpoint, "stopped by hand", failure));
+        }
+        for (Throwable cause = failure; cause != null; cause = cause.getCause()) {
+            if (!(cause instanceof TransferMeter.BrokenOff broken)) continue;
+            FailureKind kind = broken.isTooMuch() ? FailureKind.TOO_LONG : FailureKind.FELL_SILENT;
+            return Optional.of(new ConversationException(kind, endpoint, name + ": " + broken.getMessage(), failure));
+        }
+        return Optional.empty();
+    }
+
+    /** Ends what goes over it, which fails as {@link FailureKind#STOPPED}. */
+    public void stop() {
+        stopped = true;
+        link.close();
     }
 
     @Override
     public void close() {
         link.close();
-    }
-
-    public static Link overSsh(FileWay.Kind kind, ClientSession session) {
-        return kind == FileWay.Kind.SCP ? new Scp(session) : new Sftp(session);
-    }
-
-    private record Scp(ClientSession session) implements Link {
-        private ScpClient client() {
-            return ScpClientCreator.instance().createScpClient(session);
-        }
-
-        @Override
-        public void put(String path, byte[] content) throws IOException {
-            client().upload(new ByteArrayInputStream(content), path, content.length, OWNER_READS_AND_WRITES, null);
-        }
-
-        @Override
-        public byte[] get(String path) throws IOException {
-            ByteArrayOutputStream content = new ByteArrayOutputStream();
-            client().download(path, content);
-            return content.toByteArray();
-        }
-
-        @Override
-        public void close() {
-            session.close(true);
-        }
-    }
-
-    private record Sftp(ClientSession session) implements Link {
-        @Override
-        public void put(String path, byte[] content) throws IOException {
-            try (SftpClient client = SftpClientFactory.instance().createSftpClient(session);
-                    OutputStream out = client.write(path)) {
-                out.write(content);
-            }
-        }
-
-        @Override
-        public byte[] get(String path) throws IOException {
-            try (SftpClient client = SftpClientFactory.instance().createSftpClient(session);
-                    InputStream in = client.read(path)) {
-                return in.readAllBytes();
-            }
-        }
-
-        @Override
-        public void close() {
-            session.close(true);
-        }
-    }
-
-    public record Https(HttpsConversation conversation) implements Link {
-        @Override
-        public void put(String path, byte[] content) throws IOException {
-            try {
-                conversation.send("POST", path, content, ContentType.APPLICATION_OCTET_STREAM);
-            } catch (ConversationException e) {
-                if (e.kind() == FailureKind.COMMAND_REFUSED) throw new IOException(e.seen(), e);
-                throw e;
-            }
-        }
-
-        @Override
-        public byte[] get(String path) throws IOException {
-            try {
-                return conversation.send("GET", path, new byte[0], ContentType.APPLICATION_OCTET_STREAM);
-            } catch (ConversationException e) {
-                if (e.kind() == FailureKind.COMMAND_REFUSED) throw new IOException(e.seen(), e);
-                throw e;
-            }
-        }
-
-        @Override
-        public void close() {
-            conversation.close();
-        }
     }
 }

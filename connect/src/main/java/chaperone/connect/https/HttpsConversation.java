@@ -16,6 +16,7 @@ import chaperone.core.config.ConfigBytes;
 import java.io.ByteArrayOutputStream;
 import java.io.IOException;
 import java.io.InputStream;
+import java.io.OutputStream;
 import java.net.SocketTimeoutException;
 import java.net.URI;
 import java.nio.charset.StandardCharsets;
@@ -23,6 +24,7 @@ import java.security.GeneralSecurityException;
 import java.security.cert.X509Certificate;
 import java.util.Base64;
 import java.util.List;
+import java.util.Optional;
 import javax.net.ssl.SSLContext;
 import javax.net.ssl.SSLException;
 import javax.net.ssl.TrustManager;
@@ -41,8 +43,10 @@ import org.apache.hc.core5.http.ClassicHttpResponse;
 import org.apache.hc.core5.http.ContentType;
 import org.apache.hc.core5.http.HttpEntity;
 import org.apache.hc.core5.http.io.entity.ByteArrayEntity;
+import org.apache.hc.core5.http.io.entity.InputStreamEntity;
 import org.apache.hc.core5.io.CloseMode;
 import org.apache.hc.core5.util.Timeout;
+import org.jspecify.annotations.Nullable;
 
 /**
  * A conversation over HTTPS (RFC 9110) with a pinned certificate and a log-in by RFC 7617. A request is
@@ -61,7 +65,7 @@ public final class HttpsConversation implements Conversation {
     private volatile boolean stopped;
 
     /** @param authorities whose signature under a certificate is worth as much as a pin */
-    public HttpsConversation(
+    HttpsConversation(
             Target target, Patience patience, ConversationListener listener, List<X509Certificate> authorities) {
         this.target = target;
         this.patience = patience;
@@ -119,7 +123,7 @@ public final class HttpsConversation implements Conversation {
         }
         byte[] body = lineEnd < 0 ? new byte[0] : ConfigBytes.encode(request.substring(lineEnd + 1));
         boolean isFirst = certificate.seen().isEmpty();
-        byte[] answer = send(words[0], words[1], body, ContentType.APPLICATION_JSON);
+        byte[] answer = send(words[0], words[1], body);
         if (isFirst) listener.reached(Step.CONNECTED, identity());
         String text = ConfigBytes.decode(answer);
         listener.exchanged(request, text);
@@ -131,16 +135,44 @@ public final class HttpsConversation implements Conversation {
         return sent.altering(() -> ask(request));
     }
 
-    /** The body of the answer, of any kind. */
-    public byte[] send(String method, String path, byte[] body, ContentType type) {
+    /** The body of the answer. */
+    private byte[] send(String method, String path, byte[] body) {
+        return execute(
+                method,
+                path,
+                body.length == 0
+                        ? Optional.empty()
+                        : Optional.of(new ByteArrayEntity(body, ContentType.APPLICATION_JSON)),
+                this::read);
+    }
+
+    /** Posts a file, of which no more is held than one buffer. */
+    public void upload(String path, long size, InputStream content) {
+        HttpEntity file = new InputStreamEntity(content, size, ContentType.APPLICATION_OCTET_STREAM);
+        execute("POST", path, Optional.of(file), this::read);
+    }
+
+    /** Gets a file; what is too much of it is for the stream to say. */
+    public void download(String path, OutputStream to) {
+        execute("GET", path, Optional.empty(), entity -> {
+            if (entity != null) entity.writeTo(to);
+            return new byte[0];
+        });
+    }
+
+    private interface BodyReader {
+        byte[] read(@Nullable HttpEntity entity) throws IOException;
+    }
+
+    private byte[] execute(String method, String path, Optional<HttpEntity> body, BodyReader reader) {
         HttpUriRequestBase request = new HttpUriRequestBase(method, address(path));
         LoginDetail account = target.login().by(LoginProtocol.HTTPS, target.endpoint());
         String login = account.account() + ":" + account.password();
         request.setHeader(
                 "Authorization", "Basic " + Base64.getEncoder().encodeToString(login.getBytes(StandardCharsets.UTF_8)));
-        if (body.length > 0) request.setEntity(new ByteArrayEntity(body, type));
+        body.ifPresent(request::setEntity);
         try {
-            return client.execute(request, response -> bodyOf(method + " " + path, response));
+            return client.execute(request, response -> bodyOf(method + " " + path, response, reader));
         } catch (SSLException e) {
             noteSent();
             throw tlsFailure(e);
@@ -164,10 +196,11 @@ public final class HttpsConversation implements Conversation {
         }
     }
 
-    private byte[] bodyOf(String request, ClassicHttpResponse response) throws IOException {
+    private byte[] bodyOf(String request, ClassicHttpResponse response, BodyReader reader) throws IOException {
         sent.sending();
-        byte[] body = read(response.getEntity());
         int status = response.getCode();
+        boolean isGood = status < 300;
+        byte[] body = (isGood ? reader : (BodyReader) this::read).read(response.getEntity());
         if (status == UNAUTHORIZED) {
             throw failure(
                     FailureKind.LOGIN_REFUSED,
@@ -179,11 +212,11 @@ public final class HttpsConversation implements Conversation {
         String said = new String(body, StandardCharsets.UTF_8).strip();
         String shown = said.length() > 200 ? said.substring(0, 200) : said;
         if (status == FORBIDDEN) throw failure(FailureKind.PRIVILEGE_REFUSED, shown);
-        if (status >= 300) throw failure(FailureKind.COMMAND_REFUSED, request + ": " + status + " " + shown);
+        if (!isGood) throw failure(FailureKind.COMMAND_REFUSED, request + ": " + status + " " + shown);
         return body;
     }
 
-    private byte[] read(HttpEntity entity) throws IOException {
+    private byte[] read(@Nullable HttpEntity entity) throws IOException {
         if (entity == null) return new byte[0];
         ByteArrayOutputStream bytes = new ByteArrayOutputStream();
         byte[] chunk = new byte[8192];

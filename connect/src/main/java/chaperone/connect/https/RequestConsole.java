@@ -7,7 +7,7 @@ import java.util.concurrent.ExecutorService;
 import java.util.concurrent.Executors;
 
 /** A console for a device without a command line: each line that is typed is a request, such as {@code GET /path}. */
-public final class RequestConsole implements Console {
+final class RequestConsole implements Console {
     private static final String PROMPT = "request> ";
     private static final int BACKSPACE = 8, DELETE = 127;
 
@@ -20,7 +20,7 @@ public final class RequestConsole implements Console {
         return thread;
     });
 
-    public RequestConsole(HttpsConversation conversation, Sink sink) {
+    RequestConsole(HttpsConversation conversation, Sink sink) {
         this.conversation = conversation;
         this.sink = sink;
         say("This device answers requests: GET /device/v1/facts, GET /device/v1/config, PATCH /device/v1/config {…}\n"

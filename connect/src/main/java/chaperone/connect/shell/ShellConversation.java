@@ -24,7 +24,7 @@ import java.util.List;
 import java.util.function.Predicate;
 
 /** A conversation on a device's command line. */
-public final class ShellConversation implements Conversation {
+final class ShellConversation implements Conversation {
     private static final Duration SETTLING = Duration.ofMillis(40);
 
     private final Endpoint endpoint;
@@ -40,7 +40,7 @@ public final class ShellConversation implements Conversation {
     private final SentRequests sent = new SentRequests();
     private volatile boolean stopped;
 
-    public ShellConversation(
+    ShellConversation(
             Endpoint endpoint,
             TerminalLine line,
             Patience patience,

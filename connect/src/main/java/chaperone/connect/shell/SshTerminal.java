@@ -8,10 +8,9 @@ import java.io.OutputStream;
 import org.apache.sshd.client.channel.ChannelShell;
 
 /** A terminal on an SSH channel. */
-public record SshTerminal(SshLink.LoggedIn loggedIn, ChannelShell channel, ReceiveBuffer incoming)
-        implements TerminalLine {
+record SshTerminal(SshLink.LoggedIn loggedIn, ChannelShell channel, ReceiveBuffer incoming) implements TerminalLine {
 
-    public static SshTerminal open(SshLink link, Target target, ReceiveBuffer incoming) {
+    static SshTerminal open(SshLink link, Target target, ReceiveBuffer incoming) {
         SshLink.LoggedIn loggedIn = link.logIn(target, LoginProtocol.SSH);
         try {
             return new SshTerminal(loggedIn, link.shell(loggedIn.session(), target.endpoint(), incoming), incoming);

@@ -14,7 +14,7 @@ import org.apache.commons.net.telnet.TelnetClient;
 import org.apache.commons.net.telnet.WindowSizeOptionHandler;
 
 /** A terminal over Telnet (RFC 854, with RFC 857, 858 and 1073): everything passes in the clear. */
-public final class TelnetTerminal implements TerminalLine {
+final class TelnetTerminal implements TerminalLine {
     private final TelnetClient client;
     private final ReceiveBuffer incoming;
 
@@ -23,7 +23,7 @@ public final class TelnetTerminal implements TerminalLine {
         this.incoming = incoming;
     }
 
-    public static TelnetTerminal open(Endpoint endpoint, Patience patience, ReceiveBuffer incoming) {
+    static TelnetTerminal open(Endpoint endpoint, Patience patience, ReceiveBuffer incoming) {
         TelnetClient client = new TelnetClient("vt100");
         client.setConnectTimeout((int) patience.connect().toMillis());
         try {

@@ -7,19 +7,15 @@ import java.io.OutputStream;
 import java.nio.charset.StandardCharsets;
 
 /** A console on a command line. */
-public final class TerminalConsole implements Console {
+final class TerminalConsole implements Console {
     private final TerminalLine line;
 
-    private TerminalConsole(TerminalLine line) {
+    TerminalConsole(TerminalLine line) {
         this.line = line;
     }
 
-    public static TerminalConsole over(TerminalLine line) {
-        return new TerminalConsole(line);
-    }
-
     /** Passes on what comes instead of gathering it. */
-    public static ReceiveBuffer passingTo(Sink sink) {
+    static ReceiveBuffer passingTo(Sink sink) {
         return new ReceiveBuffer(0) {
             @Override
             public void write(byte[] chunk, int offset, int length) {

@@ -5,7 +5,7 @@ import java.io.IOException;
 import java.io.OutputStream;
 
 /** The two directions of a terminal, over SSH or Telnet. */
-public interface TerminalLine extends AutoCloseable {
+interface TerminalLine extends AutoCloseable {
     ReceiveBuffer incoming();
 
     OutputStream outgoing() throws IOException;

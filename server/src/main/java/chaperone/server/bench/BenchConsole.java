@@ -36,9 +36,7 @@ class BenchConsole extends ConsoleHandler {
                 PERSON,
                 Optional.empty(),
                 true);
-        return standIn.path("maker").asString().equals("Pellon")
-                ? connector.requestConsole(target, sink)
-                : connector.console(target, sink);
+        return connector.console(target, Optional.empty(), sink);
     }
 
     private JsonNode standIn(String name) {

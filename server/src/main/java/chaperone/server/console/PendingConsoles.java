@@ -3,7 +3,6 @@ package chaperone.server.console;
 import chaperone.connect.Connector;
 import chaperone.connect.conversation.Console;
 import chaperone.connect.conversation.Target;
-import chaperone.core.platform.Dialogue;
 import chaperone.core.platform.Platform;
 import chaperone.server.problem.ProblemException;
 import chaperone.server.task.Schedulers;
@@ -11,6 +10,7 @@ import java.time.Clock;
 import java.time.Duration;
 import java.time.Instant;
 import java.util.Map;
+import java.util.Optional;
 import java.util.Set;
 import java.util.concurrent.ConcurrentHashMap;
 import org.springframework.beans.factory.DisposableBean;
@@ -57,9 +57,7 @@ class PendingConsoles implements DisposableBean {
         if (!isTheirs || !waiting.remove(id, asked)) throw ProblemException.notFound("console", id);
         Recorder recorder = new Recorder(recordings, id, shown);
         try {
-            Console console = asked.platform().dialogue() instanceof Dialogue.Https
-                    ? connector.requestConsole(asked.target(), recorder)
-                    : connector.console(asked.target(), recorder);
+            Console console = connector.console(asked.target(), Optional.of(asked.platform()), recorder);
             running.add(recorder);
             return new Recorded(console, recorder);
         } catch (RuntimeException e) {

@@ -14,7 +14,9 @@ import java.time.Instant;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
+import org.junit.jupiter.api.AfterAll;
 import org.junit.jupiter.api.AfterEach;
+import org.junit.jupiter.api.BeforeAll;
 import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.Timeout;
@@ -27,22 +29,33 @@ class RetentionApiTest {
     private static final String DEVICE = "brkw-acc-1";
     private static final int PAST = 30;
 
-    private TestServer server;
-    private Api administrator;
+    private static TestServer server;
+    private static Api administrator;
     private List<String> texts;
 
-    @BeforeEach
-    void start() {
+    @BeforeAll
+    static void start() {
         server = TestServer.start(2963);
         administrator = server.as(Role.ADMINISTRATOR);
+    }
+
+    @BeforeEach
+    void aDeviceWithAPast() {
         server.bringIn(administrator, "127.20.1.21\n");
         texts = new ArrayList<>();
         for (int i = 0; i < PAST; i++) texts.add(text(i));
         Past.of(server, DEVICE, texts);
     }
 
+    /** Contents outlive their device until the next night, and the damaged ones among them are to harm no other test. */
     @AfterEach
-    void stop() {
+    void nothingIsLeft() {
+        assertThat(administrator.delete("/api/devices/" + DEVICE).status()).isEqualTo(204);
+        database().sql("truncate integrity_pass, content, content_pack cascade").update();
+    }
+
+    @AfterAll
+    static void stop() {
         server.close();
     }
 

@@ -1,10 +1,5 @@
-package chaperone.connect;
+package chaperone.connect.conversation;
 
-import chaperone.connect.conversation.ConnectFailures;
-import chaperone.connect.conversation.ConversationException;
-import chaperone.connect.conversation.Endpoint;
-import chaperone.connect.conversation.FailureKind;
-import chaperone.connect.conversation.Patience;
 import java.io.IOException;
 import java.io.InputStream;
 import java.net.ConnectException;
@@ -14,7 +9,7 @@ import java.net.SocketTimeoutException;
 import java.time.Duration;
 
 /** Which protocol a port speaks, told by who speaks first: SSH and Telnet do (RFC 4253, RFC 854), TLS waits. */
-enum ProtocolDetection {
+public enum ProtocolDetection {
     SSH,
     TELNET,
     NOTHING;
@@ -23,7 +18,7 @@ enum ProtocolDetection {
     private static final Duration SPEAKS_FIRST = Duration.ofMillis(1500);
 
     /** @throws ConversationException if nothing answers, or the port is closed */
-    static ProtocolDetection of(Endpoint endpoint, Patience patience) {
+    public static ProtocolDetection of(Endpoint endpoint, Patience patience) {
         InetSocketAddress address = new InetSocketAddress(endpoint.host(), endpoint.port());
         if (address.isUnresolved()) {
             throw new ConversationException(FailureKind.NO_ANSWER, endpoint, "the name is not known");

@@ -1,0 +1,13 @@
+package chaperone.connect.file;
+
+/** Is told how far a file has come, some times a second at most; on the thread that moves it. */
+@FunctionalInterface
+public interface TransferProgress {
+    TransferProgress NONE = (moved, rate) -> {};
+
+    /**
+     * @param moved bytes so far
+     * @param rate bytes a second on average since the first
+     */
+    void moved(long moved, long rate);
+}
