@@ -1645,11 +1645,6 @@ export interface components {
             /** Format: int64 */
             id: number;
         };
-        Answer: {
-            /** @enum {string} */
-            kind: "YES" | "ATTENTION" | "NO" | "NOT_KNOWN";
-            reason: string;
-        };
         AuditPage: {
             acts: string[];
             entries: components["schemas"]["EntryView"][];
@@ -2029,10 +2024,17 @@ export interface components {
             count: number;
         };
         FourAnswers: {
-            current: components["schemas"]["Answer"];
-            kept: components["schemas"]["Answer"];
-            matched: components["schemas"]["Answer"];
-            sound: components["schemas"]["Answer"];
+            current: components["schemas"]["Given"];
+            kept: components["schemas"]["Given"];
+            matched: components["schemas"]["Given"];
+            sound: components["schemas"]["Given"];
+        };
+        Given: {
+            /** @enum {string} */
+            kind: "YES" | "ATTENTION" | "NO" | "NOT_KNOWN";
+            reason: string;
+            /** Format: date-time */
+            since?: string;
         };
         GroupInput: {
             note: string;

@@ -62,7 +62,11 @@
     {#each QUESTIONS as question (question.key)}
       {@const answer = device.answers[question.key]}
       <dt class="text-quiet border-base-300 border-b py-1">{question.word}</dt>
-      <dd class="border-base-300 border-b py-1 {colour[answer.kind]}">{wordOf(answer)}: {answer.reason}</dd>
+      <dd class="border-base-300 border-b py-1 {colour[answer.kind]}">
+        {wordOf(answer)}: {answer.reason}{#if answer.since}<span class="text-quiet"
+            >, since <When at={answer.since} /></span
+          >{/if}
+      </dd>
     {/each}
     <dt class="text-quiet py-1">Copied</dt>
     <dd class="py-1">

@@ -77,6 +77,11 @@ public final class FleetPage {
                       (array['7.2.1', '7.3.0', '6.9', '7.4.2', '7.10.0'])[1 + i %% 5], %d, now(),
                       now() - i %% 97 * interval '1 hour', now() - i * interval '1 minute', 0
                     from generate_series(1, %d) i""".formatted(set, DEVICES));
+            for (String question : List.of("KEPT", "MATCHED")) {
+                statement.execute(
+                        "insert into device_answer select id, '" + question
+                                + "', (array['YES', 'NO', 'ATTENTION', 'NOT_KNOWN'])[1 + id % 4], 'made up', now() from device");
+            }
             statement.execute("insert into device_tag select id, 'tag ' || id % 9 from device where id % 2 = 0");
             statement.execute("analyze");
         }

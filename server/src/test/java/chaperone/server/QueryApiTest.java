@@ -9,6 +9,7 @@ import chaperone.core.query.QueryAnswer;
 import chaperone.core.query.QueryAnswer.Facts;
 import chaperone.core.query.QueryWriter;
 import chaperone.server.account.Role;
+import chaperone.server.fleet.AnswerAgeing;
 import chaperone.server.support.Api;
 import chaperone.server.support.TestServer;
 import java.net.URLEncoder;
@@ -47,6 +48,7 @@ class QueryApiTest {
         server = TestServer.start(2949);
         engineer = server.as(Role.ENGINEER);
         GeneratedFleet.fill(server.context().getBean(JdbcClient.class), server.credentialSet(), new Random(20261123));
+        server.context().getBean(AnswerAgeing.class).pass();
         engineer.put("/api/sites/cairn-point", Map.of("name", "Cairn Point", "parent", "-nderholm"));
         engineer.put("/api/sites/brackwater", Map.of("name", "Brackwater", "parent", "cairn-point"));
     }

@@ -1,6 +1,7 @@
 package chaperone.server.copy;
 
 import chaperone.connect.RetrievedCopy;
+import chaperone.core.answer.KnownCopy;
 import chaperone.server.copy.CopyContext.Sheet;
 import chaperone.server.copy.DeviceCopy.Read;
 import chaperone.server.event.FleetEventThrottle;
@@ -9,6 +10,7 @@ import chaperone.server.revision.LatestRevision;
 import java.sql.Timestamp;
 import java.sql.Types;
 import java.time.Clock;
+import java.time.Instant;
 import java.util.Arrays;
 import java.util.Map;
 import java.util.Optional;
@@ -31,7 +33,10 @@ class UnchangedCopyWriter {
             known as (
               update device set last_tried_at = :at, last_copy_at = :at, checked_at = :at, change_mark = :mark,
                 saved_equals_running = :same, version = version + 1
-              where id = :device returning id)""";
+              where id = :device returning id),
+            kept as (
+              update device_answer set kind = 'YES', reason = :reason, since = :at
+              where device_id = :device and question = 'KEPT' and kind <> 'YES')""";
     private static final String LATE = " select set_config('synchronous_commit', 'off', true) from known";
 
     private final JdbcClient database;
@@ -59,11 +64,15 @@ class UnchangedCopyWriter {
 
     private JobLineAddition noted(long device, String mark, LatestRevision running, Optional<LatestRevision> saved) {
         Optional<Boolean> areSame = saved.map(revision -> Arrays.equals(revision.settled(), running.settled()));
+        Instant now = clock.instant();
+        KnownCopy known = new KnownCopy(Optional.of(now), false, areSame, "");
         Map<String, Object> params = Map.of(
                 "device",
                 device,
                 "at",
-                Timestamp.from(clock.instant()),
+                Timestamp.from(now),
+                "reason",
+                known.kept(now).reason(),
                 "running",
                 running.id(),
                 "saved",

@@ -1,24 +1,31 @@
 package chaperone.server.fleet;
 
-import chaperone.core.answer.FourAnswers;
+import chaperone.core.answer.Answer;
+import chaperone.core.answer.KnownCopy;
+import chaperone.core.answer.Question;
 import chaperone.core.platform.Facts;
 import chaperone.server.site.Site;
 import jakarta.persistence.CollectionTable;
 import jakarta.persistence.Column;
 import jakarta.persistence.ElementCollection;
 import jakarta.persistence.Entity;
+import jakarta.persistence.EnumType;
 import jakarta.persistence.FetchType;
 import jakarta.persistence.GeneratedValue;
 import jakarta.persistence.GenerationType;
 import jakarta.persistence.Id;
 import jakarta.persistence.JoinColumn;
 import jakarta.persistence.ManyToOne;
+import jakarta.persistence.MapKeyColumn;
+import jakarta.persistence.MapKeyEnumerated;
 import jakarta.persistence.Version;
 import java.time.Instant;
 import java.util.Collection;
 import java.util.Comparator;
+import java.util.HashMap;
 import java.util.HashSet;
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
 import org.hibernate.annotations.BatchSize;
@@ -67,6 +74,13 @@ public class Device {
     private Set<ModulePart> modules = new HashSet<>();
 
     @ElementCollection
+    @CollectionTable(name = "device_answer", joinColumns = @JoinColumn(name = "device_id"))
+    @MapKeyColumn(name = "question")
+    @MapKeyEnumerated(EnumType.STRING)
+    @BatchSize(size = 500)
+    private Map<Question, DeviceAnswer> answers = new HashMap<>();
+
+    @ElementCollection
     @CollectionTable(name = "device_tag", joinColumns = @JoinColumn(name = "device_id"))
     @Column(name = "tag")
     @BatchSize(size = 500)
@@ -88,6 +102,7 @@ public class Device {
         this.model = "";
         this.serial = "";
         this.release = "";
+        answerFromCopies(addedAt);
     }
 
     public long id() {
@@ -243,11 +258,23 @@ public class Device {
         credentialSetId = credentialSet;
     }
 
-    public FourAnswers answers(Instant now) {
-        return FourAnswers.of(
-                new FourAnswers.Known(
-                        lastCopyAt(), lastFailure != null, Optional.ofNullable(savedEqualsRunning), incomplete),
-                now);
+    /** As they stand; what nobody has answered is not known. */
+    public FourAnswers answers() {
+        return FourAnswers.of(answers);
+    }
+
+    /** The moment from which on a question has been answered so stays as long as the answer is of the same kind. */
+    public void answer(Question question, Answer given, Instant at) {
+        DeviceAnswer before = answers.get(question);
+        if (before == null) answers.put(question, new DeviceAnswer(given.kind(), given.reason(), at));
+        else if (!before.says(given)) answers.put(question, before.then(given, at));
+    }
+
+    private void answerFromCopies(Instant at) {
+        KnownCopy known =
+                new KnownCopy(lastCopyAt(), lastFailure != null, Optional.ofNullable(savedEqualsRunning), incomplete);
+        answer(Question.KEPT, known.kept(at), at);
+        answer(Question.MATCHED, known.matched(), at);
     }
 
     public void place(Optional<Site> site, String role) {
@@ -268,36 +295,45 @@ public class Device {
 
     /** @param mark what the platform's quick check gave with this copy */
     public void copied(Instant at, boolean hasChanged, Optional<Boolean> savedEqualsRunning, String mark) {
-        answered(at);
+        talkedTo(at);
         lastCopyAt = at;
         incomplete = "";
         changeMark = mark;
         this.savedEqualsRunning = savedEqualsRunning.orElse(null);
         if (hasChanged) changedAt = at;
+        answerFromCopies(at);
     }
 
     /** What counts as noise has changed, and with it whether the two differ. */
-    public void savedIsRunning(boolean isSame) {
+    public void savedIsRunning(boolean isSame, Instant now) {
         if (savedEqualsRunning != null) savedEqualsRunning = isSame;
+        answerFromCopies(now);
     }
 
     /** A copy that may be only a part: it does not count as kept, and says nothing about saved and running. */
     public void copiedInPart(Instant at, boolean hasChanged, String doubt, String mark) {
-        answered(at);
+        talkedTo(at);
         incomplete = doubt;
         changeMark = mark;
         savedEqualsRunning = null;
         if (hasChanged) changedAt = at;
+        answerFromCopies(at);
     }
 
     /** Somebody says that the newest copy, of {@code at}, is all there is. */
-    public void acceptAsWhole(Instant at) {
+    public void acceptAsWhole(Instant at, Instant now) {
         incomplete = "";
         lastCopyAt = at;
+        answerFromCopies(now);
     }
 
     /** It was talked to, and is as the last copy has it. */
     public void answered(Instant at) {
+        talkedTo(at);
+        answerFromCopies(at);
+    }
+
+    private void talkedTo(Instant at) {
         lastTriedAt = at;
         checkedAt = at;
         lastFailure = null;
@@ -307,5 +343,6 @@ public class Device {
     public void copyFailed(Instant at, String outcome) {
         lastTriedAt = at;
         lastFailure = outcome;
+        answerFromCopies(at);
     }
 }

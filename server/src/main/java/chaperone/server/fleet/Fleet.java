@@ -4,7 +4,6 @@ import chaperone.connect.Connector.Met;
 import chaperone.connect.conversation.Endpoint;
 import chaperone.connect.conversation.Login;
 import chaperone.connect.conversation.Target;
-import chaperone.core.answer.FourAnswers;
 import chaperone.core.inventory.DeviceName;
 import chaperone.server.audit.AuditNote;
 import chaperone.server.credential.CredentialSets;
@@ -16,7 +15,6 @@ import chaperone.server.site.SiteRepository;
 import java.net.InetAddress;
 import java.net.UnknownHostException;
 import java.time.Clock;
-import java.time.Instant;
 import java.util.Collection;
 import java.util.List;
 import java.util.Locale;
@@ -75,15 +73,9 @@ public class Fleet {
     /** Every device, in the order of the names. */
     @Transactional(readOnly = true)
     public List<Standing> standings() {
-        Instant now = clock.instant();
         return devices.findAllByOrderByName().stream()
                 .map(device -> new Standing(
-                        device.id(),
-                        device.name(),
-                        device.siteName(),
-                        device.role(),
-                        device.model(),
-                        device.answers(now)))
+                        device.id(), device.name(), device.siteName(), device.role(), device.model(), device.answers()))
                 .toList();
     }
 

@@ -1,10 +1,10 @@
 package chaperone.server.map;
 
-import chaperone.core.answer.FourAnswers;
 import chaperone.core.table.Links;
 import chaperone.server.audit.AuditNote;
 import chaperone.server.audit.Audited;
 import chaperone.server.fleet.Fleet.Standing;
+import chaperone.server.fleet.FourAnswers;
 import chaperone.server.pair.Pairs;
 import chaperone.server.problem.ProblemException;
 import jakarta.validation.Valid;

@@ -16,7 +16,6 @@ import chaperone.server.query.FacetCounts.Fact;
 import jakarta.validation.Valid;
 import jakarta.validation.constraints.Max;
 import jakarta.validation.constraints.Min;
-import java.time.Clock;
 import java.time.Instant;
 import java.util.List;
 import java.util.Map;
@@ -43,7 +42,6 @@ class DeviceListController {
     private final Pairs pairs;
     private final FilteredCounts facets;
     private final PlatformRegistry platforms;
-    private final Clock clock;
 
     DeviceListController(
             Fleet fleet,
@@ -53,8 +51,7 @@ class DeviceListController {
             HostKeys keys,
             Pairs pairs,
             FilteredCounts facets,
-            PlatformRegistry platforms,
-            Clock clock) {
+            PlatformRegistry platforms) {
         this.fleet = fleet;
         this.search = search;
         this.devices = devices;
@@ -63,7 +60,6 @@ class DeviceListController {
         this.pairs = pairs;
         this.facets = facets;
         this.platforms = platforms;
-        this.clock = clock;
     }
 
     /** {@code all} counts the whole fleet, {@code matching} what the filter lets through. */
@@ -120,13 +116,12 @@ class DeviceListController {
             @Valid @ParameterObject DeviceListRequest wanted,
             @RequestParam(defaultValue = "0") @Min(0) @Max(100_000) int page,
             @RequestParam(defaultValue = "100") @Min(1) @Max(500) int size) {
-        Instant now = clock.instant();
         Page<Device> found =
                 devices.findAll(search.condition(wanted), PageRequest.of(page, size, DeviceFilter.sort(wanted.sort())));
         Map<Long, String> partners = pairs.partners(found.getContent());
         Counts counts = facets.of(wanted, () -> search.condition(DeviceListRequest.meantBy(wanted.query())));
         return new DevicePage(
-                found.map(device -> DeviceView.of(device, partners, now)).getContent(),
+                found.map(device -> DeviceView.of(device, partners)).getContent(),
                 found.getTotalElements(),
                 counts.all(),
                 counts.of(Fact.SITE),
@@ -141,7 +136,7 @@ class DeviceListController {
     public DeviceDetail get(@PathVariable String name) {
         Device device = fleet.get(name);
         return new DeviceDetail(
-                DeviceView.of(device, pairs.partners(List.of(device)), clock.instant()),
+                DeviceView.of(device, pairs.partners(List.of(device))),
                 credentials.get(device.credentialSet()).name(),
                 keys.shown(device.host(), device.port()).map(key -> new HostKeyView(key.fingerprint(), key.pinnedAt())),
                 FactsView.of(device),

@@ -1,7 +1,7 @@
 package chaperone.server.query;
 
 import chaperone.core.answer.Answer;
-import chaperone.core.answer.FourAnswers;
+import chaperone.core.answer.Question;
 import chaperone.core.query.Field;
 import chaperone.core.query.NameRange;
 import chaperone.core.query.Query;
@@ -17,18 +17,19 @@ import chaperone.core.query.Query.Word;
 import chaperone.core.query.QueryAnswer;
 import chaperone.server.credential.CredentialSet;
 import chaperone.server.fleet.Device;
+import chaperone.server.fleet.DeviceAnswer;
 import chaperone.server.site.SiteTree;
 import jakarta.persistence.criteria.CriteriaBuilder;
 import jakarta.persistence.criteria.CriteriaQuery;
 import jakarta.persistence.criteria.Expression;
 import jakarta.persistence.criteria.From;
 import jakarta.persistence.criteria.JoinType;
+import jakarta.persistence.criteria.MapJoin;
 import jakarta.persistence.criteria.Path;
 import jakarta.persistence.criteria.Predicate;
 import jakarta.persistence.criteria.Root;
 import jakarta.persistence.criteria.Subquery;
 import java.time.Instant;
-import java.util.ArrayList;
 import java.util.HashSet;
 import java.util.List;
 import java.util.Locale;
@@ -73,7 +74,7 @@ final class DeviceQuery {
         if (query instanceof Is is) return is(is.field(), is.values());
         if (query instanceof Has has) return any(has.values(), part -> has(has.field(), part));
         if (query instanceof Answered answered)
-            return any(answered.answers(), kind -> answered(answered.field(), kind));
+            return answered(Question.valueOf(answered.field().name()), answered.answers());
         if (query instanceof Ordered ordered) return ordered(ordered);
         if (query instanceof Within within) {
             Path<Instant> moment = moment(within.field());
@@ -185,20 +186,20 @@ final class DeviceQuery {
         return fitting.isEmpty() ? never() : device.get("release").in(fitting);
     }
 
-    /** Every combination of what is known that gives this answer: the rule itself stays in {@link FourAnswers}. */
-    private Predicate answered(Field field, Answer.Kind wanted) {
-        List<Predicate> cases = new ArrayList<>();
-        for (AnswerCase known : AnswerCase.all()) {
-            FourAnswers answers = FourAnswers.of(known.known(now), now);
-            Answer answer = switch (field) {
-                case KEPT -> answers.kept();
-                case MATCHED -> answers.matched();
-                case SOUND -> answers.sound();
-                default -> answers.current();
-            };
-            if (answer.kind() == wanted) cases.add(known.condition(device, builder, now));
-        }
-        return cases.isEmpty() ? never() : builder.or(cases.toArray(Predicate[]::new));
+    /** A question that nobody has answered is answered by {@link Question#unanswered}. */
+    private Predicate answered(Question question, List<Answer.Kind> wanted) {
+        Predicate isSo = answer(question, kind -> kind.in(wanted));
+        boolean isAlsoUnanswered = wanted.contains(question.unanswered().kind());
+        return isAlsoUnanswered ? builder.or(isSo, builder.not(answer(question, Expression::isNotNull))) : isSo;
+    }
+
+    private Predicate answer(Question question, Function<Expression<Answer.Kind>, Predicate> condition) {
+        Subquery<Integer> given = statement.subquery(Integer.class);
+        MapJoin<Device, Question, DeviceAnswer> answer = given.correlate(device).joinMap("answers");
+        return builder.exists(given.select(builder.literal(1))
+                .where(
+                        builder.equal(answer.key(), question),
+                        condition.apply(answer.value().get("kind"))));
     }
 
     /** Not the empty disjunction, which Hibernate does not negate twice. */

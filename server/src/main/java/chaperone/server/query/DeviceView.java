@@ -1,7 +1,7 @@
 package chaperone.server.query;
 
-import chaperone.core.answer.FourAnswers;
 import chaperone.server.fleet.Device;
+import chaperone.server.fleet.FourAnswers;
 import chaperone.server.site.Site;
 import java.time.Instant;
 import java.util.List;
@@ -29,7 +29,7 @@ record DeviceView(
         Optional<Instant> checkedAt,
         Optional<String> pair,
         FourAnswers answers) {
-    static DeviceView of(Device device, Map<Long, String> partners, Instant now) {
+    static DeviceView of(Device device, Map<Long, String> partners) {
         return new DeviceView(
                 device.name(),
                 device.host(),
@@ -49,6 +49,6 @@ record DeviceView(
                 device.tags(),
                 device.checkedAt(),
                 Optional.ofNullable(partners.get(device.id())),
-                device.answers(now));
+                device.answers());
     }
 }

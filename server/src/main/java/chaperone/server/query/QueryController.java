@@ -1,6 +1,5 @@
 package chaperone.server.query;
 
-import chaperone.core.answer.FourAnswers;
 import chaperone.core.query.Field;
 import chaperone.core.query.QueryHelp;
 import chaperone.core.query.QueryReader;
@@ -10,11 +9,11 @@ import chaperone.server.credential.CredentialSetRepository;
 import chaperone.server.fleet.Device;
 import chaperone.server.fleet.DeviceRepository;
 import chaperone.server.fleet.DeviceRepository.ValueCount;
+import chaperone.server.fleet.FourAnswers;
 import jakarta.validation.Valid;
 import jakarta.validation.constraints.Max;
 import jakarta.validation.constraints.Min;
 import jakarta.validation.constraints.Size;
-import java.time.Clock;
 import java.time.Instant;
 import java.util.List;
 import org.springdoc.core.annotations.ParameterObject;
@@ -49,19 +48,16 @@ class QueryController {
     private final CredentialSetRepository credentials;
     private final DeviceGroupRepository stored;
     private final DeviceSearch search;
-    private final Clock clock;
 
     QueryController(
             DeviceRepository devices,
             CredentialSetRepository credentials,
             DeviceGroupRepository stored,
-            DeviceSearch search,
-            Clock clock) {
+            DeviceSearch search) {
         this.stored = stored;
         this.search = search;
         this.devices = devices;
         this.credentials = credentials;
-        this.clock = clock;
     }
 
     /** @param cursor in characters from the beginning */
@@ -97,16 +93,13 @@ class QueryController {
     @GetMapping(value = "/api/devices.csv", produces = "text/csv")
     @Transactional(readOnly = true)
     public ResponseEntity<String> table(@Valid @ParameterObject DeviceListRequest wanted) {
-        Instant now = clock.instant();
         List<Device> found = devices.findAll(search.condition(wanted), DeviceFilter.sort(wanted.sort()));
         return CsvFile.of(
-                "fleet.csv",
-                TABLE,
-                found.stream().map(device -> row(device, now)).toList());
+                "fleet.csv", TABLE, found.stream().map(QueryController::row).toList());
     }
 
-    private static Object[] row(Device device, Instant now) {
-        FourAnswers answers = device.answers(now);
+    private static Object[] row(Device device) {
+        FourAnswers answers = device.answers();
         return new Object[] {
             device.name(),
             device.host(),

@@ -17,6 +17,7 @@ import chaperone.server.noise.NoiseRules;
 import chaperone.server.platform.PlatformRegistry;
 import chaperone.server.problem.ProblemException;
 import chaperone.server.secret.SecretMasks;
+import java.time.Clock;
 import java.time.Instant;
 import java.util.Arrays;
 import java.util.List;
@@ -37,6 +38,7 @@ public class History {
     private final DeviceFacts facts;
     private final NoiseRules noiseRules;
     private final SecretMasks masks;
+    private final Clock clock;
 
     /**
      * @param id the revision's key, for the copy that points to it
@@ -57,7 +59,9 @@ public class History {
             PlatformRegistry platforms,
             DeviceFacts facts,
             NoiseRules noiseRules,
-            SecretMasks masks) {
+            SecretMasks masks,
+            Clock clock) {
+        this.clock = clock;
         this.masks = masks;
         this.noiseRules = noiseRules;
         this.facts = facts;
@@ -151,7 +155,7 @@ public class History {
                 .isPresent();
         if (isNewest && kind == ConfigKind.RUNNING) {
             facts.note(device, EventKind.WHOLE, device.incomplete(), "");
-            device.acceptAsWhole(revision.lastCopyAt());
+            device.acceptAsWhole(revision.lastCopyAt(), clock.instant());
         }
     }
 

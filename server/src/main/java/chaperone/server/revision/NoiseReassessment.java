@@ -12,6 +12,7 @@ import chaperone.server.noise.NoiseChangedEvent;
 import chaperone.server.noise.NoiseRules;
 import chaperone.server.platform.PlatformRegistry;
 import chaperone.server.task.Schedulers;
+import java.time.Clock;
 import java.util.List;
 import java.util.Optional;
 import org.slf4j.Logger;
@@ -39,6 +40,7 @@ class NoiseReassessment implements DisposableBean {
     private final PlatformRegistry platforms;
     private final Events events;
     private final TransactionTemplate transaction;
+    private final Clock clock;
     private final ThreadPoolTaskScheduler worker = Schedulers.interruptible("noise-reassessment", 1);
 
     NoiseReassessment(
@@ -48,7 +50,9 @@ class NoiseReassessment implements DisposableBean {
             Contents contents,
             PlatformRegistry platforms,
             Events events,
-            TransactionTemplate transaction) {
+            TransactionTemplate transaction,
+            Clock clock) {
+        this.clock = clock;
         this.fleet = fleet;
         this.noiseRules = noiseRules;
         this.revisions = revisions;
@@ -76,7 +80,7 @@ class NoiseReassessment implements DisposableBean {
         Optional<Revision> running = settle(device, ConfigKind.RUNNING, noise);
         Optional<Revision> saved = settle(device, ConfigKind.SAVED, noise);
         if (running.isPresent() && saved.isPresent() && device.incomplete().isEmpty())
-            device.savedIsRunning(running.get().settlesLike(saved.get()));
+            device.savedIsRunning(running.get().settlesLike(saved.get()), clock.instant());
         events.fleetMoved();
     }
 

@@ -1,0 +1,91 @@
+package chaperone.server.fleet;
+
+import chaperone.core.answer.Answer;
+import chaperone.core.answer.KnownCopy;
+import chaperone.core.answer.Question;
+import chaperone.server.event.Events;
+import java.sql.ResultSet;
+import java.sql.SQLException;
+import java.sql.Timestamp;
+import java.time.Clock;
+import java.time.Instant;
+import java.util.List;
+import java.util.Optional;
+import org.springframework.jdbc.core.simple.JdbcClient;
+import org.springframework.stereotype.Component;
+import org.springframework.transaction.annotation.Transactional;
+
+/**
+ * Answers change when something happens to a device, and "Kept" also because nothing does: this looks for devices whose copy
+ * has become too old for their answer, and for devices that have no answer yet.
+ */
+@Component
+public class AnswerAgeing {
+    /** The conditions find whom to ask again; what they answer is the rule's to say. */
+    private static final String DUE = """
+            select d.id, d.last_copy_at, d.last_failure is not null as failed, d.saved_equals_running, d.incomplete
+            from device d
+            left join device_answer k on k.device_id = d.id and k.question = 'KEPT'
+            left join device_answer m on m.device_id = d.id and m.question = 'MATCHED'
+            where k.kind is null or m.kind is null
+               or k.kind = 'YES' and d.last_copy_at < :recent
+               or k.kind = 'ATTENTION' and d.last_copy_at < :old
+            order by d.id limit :most for update of d skip locked""";
+
+    private static final String ANSWER = """
+            insert into device_answer as a (device_id, question, kind, reason, since)
+            values (:device, :question, :kind, :reason, :at)
+            on conflict (device_id, question) do update set kind = excluded.kind, reason = excluded.reason,
+              since = case when a.kind = excluded.kind then a.since else excluded.since end""";
+    static final int MOST = 1000;
+
+    private final JdbcClient database;
+    private final Events events;
+    private final Clock clock;
+
+    private record Due(long device, KnownCopy known) {}
+
+    AnswerAgeing(JdbcClient database, Events events, Clock clock) {
+        this.database = database;
+        this.events = events;
+        this.clock = clock;
+    }
+
+    /** @return how many devices were asked again; there may be more when it is as many as one pass takes */
+    @Transactional
+    public int pass() {
+        Instant now = clock.instant();
+        List<Due> due = database.sql(DUE)
+                .param("recent", Timestamp.from(now.minus(KnownCopy.RECENT)))
+                .param("old", Timestamp.from(now.minus(KnownCopy.GETTING_OLD)))
+                .param("most", MOST)
+                .query((row, number) -> due(row))
+                .list();
+        for (Due each : due) {
+            answer(each.device(), Question.KEPT, each.known().kept(now), now);
+            answer(each.device(), Question.MATCHED, each.known().matched(), now);
+        }
+        if (!due.isEmpty()) events.fleetMoved();
+        return due.size();
+    }
+
+    private static Due due(ResultSet row) throws SQLException {
+        return new Due(
+                row.getLong("id"),
+                new KnownCopy(
+                        Optional.ofNullable(row.getTimestamp("last_copy_at")).map(Timestamp::toInstant),
+                        row.getBoolean("failed"),
+                        Optional.ofNullable(row.getObject("saved_equals_running", Boolean.class)),
+                        row.getString("incomplete")));
+    }
+
+    private void answer(long device, Question question, Answer answer, Instant at) {
+        database.sql(ANSWER)
+                .param("device", device)
+                .param("question", question.name())
+                .param("kind", answer.kind().name())
+                .param("reason", answer.reason())
+                .param("at", Timestamp.from(at))
+                .update();
+    }
+}
