@@ -33,7 +33,7 @@ class PlatformsTest {
 
         // A mistake is shown at its line, and saving names it.
         editor.locator(".cm-line")
-                .filter(new Locator.FilterOptions().setHasText("leave: exit"))
+                .filter(new Locator.FilterOptions().setHasText("logout: exit"))
                 .click();
         page.keyboard().press("End");
         page.keyboard().type("\nleeve: x");

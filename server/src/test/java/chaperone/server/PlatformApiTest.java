@@ -43,7 +43,7 @@ class PlatformApiTest {
         assertThat(corvane.get("yaml").asString()).isEqualTo(Platforms.shippedText("corvane"));
         assertThat(corvane.get("platform").get("source").asString()).isEqualTo("SHIPPED");
         assertThat(corvane.get("number").asInt()).isZero();
-        assertThat(administrator.get("/api/platforms/keys").json(200).get("shell.page"))
+        assertThat(administrator.get("/api/platforms/keys").json(200).get("shell.paging"))
                 .hasSize(3);
     }
 

@@ -8,7 +8,7 @@ shell:
     off: page off
     # a note
     
-  raise:
+  privilege:
     
 tables:
   - table: arp
@@ -25,7 +25,7 @@ it.each([
   [2, 'shell'],
   [4, 'shell.page'],
   [6, 'shell.page'],
-  [8, 'shell.raise'],
+  [8, 'shell.privilege'],
   [10, 'tables'],
   [11, 'tables'],
   [12, 'tables'],

@@ -14,7 +14,7 @@ import chaperone.connect.conversation.SentRequests;
 import chaperone.core.config.ConfigBytes;
 import chaperone.core.platform.ShellDialogue;
 import chaperone.core.platform.ShellDialogue.Paging;
-import chaperone.core.platform.ShellDialogue.Raise;
+import chaperone.core.platform.ShellDialogue.Privilege;
 import chaperone.core.platform.ShellDialogue.TelnetLogin;
 import com.google.re2j.Matcher;
 import java.io.IOException;
@@ -72,18 +72,19 @@ final class ShellConversation implements Conversation {
 
     /** Answers the questions of a Telnet log-in; the first prompt, or a refusal, comes after it. */
     public void logIn(TelnetLogin questions, LoginDetail login) {
-        awaitLine(questions.asksAccount()::matches, patience.prompt(), FailureKind.UNEXPECTED_PROMPT);
+        awaitLine(questions.accountPrompt()::matches, patience.prompt(), FailureKind.UNEXPECTED_PROMPT);
         incoming.take();
         send(login.account());
-        awaitLine(questions.asksPassword()::matches, patience.silence(), FailureKind.FELL_SILENT);
+        awaitLine(questions.passwordPrompt()::matches, patience.silence(), FailureKind.FELL_SILENT);
         incoming.take();
         send(login.password());
         String next = awaitLine(
-                l -> isPrompt(l) || questions.asksAccount().matches(l),
+                l -> isPrompt(l) || questions.accountPrompt().matches(l),
                 patience.logIn(),
                 FailureKind.UNEXPECTED_PROMPT);
         String said = ShellReply.read(incoming.copy(), "", "");
-        if (questions.refused().matcher(said).find() || questions.asksAccount().matches(next)) {
+        if (questions.refused().matcher(said).find()
+                || questions.accountPrompt().matches(next)) {
             throw failure(FailureKind.LOGIN_REFUSED, "account " + login.account() + " or its password");
         }
     }
@@ -107,19 +108,19 @@ final class ShellConversation implements Conversation {
 
     /** Switches paging off and goes up to the level from which configurations can be read. */
     public void prepare(Login login) {
-        dialogue.page().ifPresent(page -> {
+        dialogue.paging().ifPresent(page -> {
             ask(page.off());
             listener.reached(Step.PAGING_OFF, page.off());
         });
-        dialogue.raise().ifPresent(raise -> raise(raise, login));
+        dialogue.privilege().ifPresent(level -> enter(level, login));
     }
 
-    private void raise(Raise raise, Login login) {
-        if (!raise.prompt().matches(prompt)) {
-            send(raise.command());
-            String next =
-                    awaitLine(l -> isPrompt(l) || raise.asks().matches(l), patience.silence(), FailureKind.FELL_SILENT);
-            if (raise.asks().matches(next)) {
+    private void enter(Privilege level, Login login) {
+        if (!level.prompt().matches(prompt)) {
+            send(level.command());
+            String next = awaitLine(
+                    l -> isPrompt(l) || level.passwordPrompt().matches(l), patience.silence(), FailureKind.FELL_SILENT);
+            if (level.passwordPrompt().matches(next)) {
                 // Not to be taken for the prompt that is still to come.
                 incoming.take();
                 send(login.privilegedPassword());
@@ -127,7 +128,7 @@ final class ShellConversation implements Conversation {
             }
             String said = ShellReply.read(incoming.take(), "", "");
             prompt = next.stripTrailing();
-            if (!raise.prompt().matches(next)) {
+            if (!level.prompt().matches(next)) {
                 throw failure(
                         FailureKind.PRIVILEGE_REFUSED, said.isBlank() ? "the prompt stayed " + next : said.strip());
             }
@@ -140,7 +141,7 @@ final class ShellConversation implements Conversation {
     public String ask(String command) {
         String answer = answerTo(command, l -> l.stripTrailing().equals(prompt));
         int end = answer.indexOf('\n');
-        Matcher refusal = dialogue.refusal().matcher(end < 0 ? answer : answer.substring(0, end));
+        Matcher refusal = dialogue.error().matcher(end < 0 ? answer : answer.substring(0, end));
         if (refusal.lookingAt()) throw refused(command, refusal);
         return answer;
     }
@@ -153,7 +154,7 @@ final class ShellConversation implements Conversation {
 
     private String altered(String command) {
         String answer = answerTo(command, this::isPrompt);
-        Matcher refusal = dialogue.refusal().matcher(answer);
+        Matcher refusal = dialogue.error().matcher(answer);
         if (refusal.find()) throw refused(command, refusal);
         return answer;
     }
@@ -165,14 +166,14 @@ final class ShellConversation implements Conversation {
     private String answerTo(String command, Predicate<String> isEnd) {
         incoming.take();
         send(command);
-        String pageEnd = dialogue.page().map(Paging::endsWith).orElse("");
+        String pageEnd = dialogue.paging().map(Paging::morePrompt).orElse("");
         Predicate<String> isPageEnd = l -> !pageEnd.isEmpty() && l.endsWith(pageEnd);
         boolean paged = false;
         String last = awaitLine(isEnd.or(isPageEnd), patience.silence(), FailureKind.FELL_SILENT);
         while (isPageEnd.test(last)) {
             paged = true;
             long known = incoming.arrived();
-            sendRaw(dialogue.page().orElseThrow().next());
+            sendRaw(dialogue.paging().orElseThrow().nextKey());
             awaitMore(known, patience.silence(), FailureKind.FELL_SILENT);
             last = awaitLine(isEnd.or(isPageEnd), patience.silence(), FailureKind.FELL_SILENT);
         }
@@ -265,7 +266,7 @@ final class ShellConversation implements Conversation {
 
     private void leave() {
         try {
-            send(dialogue.leave());
+            send(dialogue.logout());
             incoming.awaitMoreThan(incoming.arrived(), SETTLING);
         } catch (ConversationException e) {
             // It has gone already, which is what was wanted.

@@ -14,7 +14,7 @@ import java.util.Map;
 final class GrammarEntries {
     private static final Map<String, List<String>> OF_GRAMMAR = Map.of(
             "indented", List.of("comment", "tab-width", "indent", "verbatim"),
-            "braced", List.of("comment-from", "comment-to", "escapes", "indent"),
+            "braced", List.of("comment-start", "comment-end", "escapes", "indent"),
             "flat", List.of("comment", "statement"),
             "json", List.of(),
             "xml", List.of());
@@ -32,8 +32,8 @@ final class GrammarEntries {
         return switch (grammar) {
             case "braced" ->
                 new BracedGrammar(
-                        sign(block, "comment-from"),
-                        sign(block, "comment-to"),
+                        sign(block, "comment-start"),
+                        sign(block, "comment-end"),
                         block.has("escapes")
                                 && block.oneOf("escapes", "none", "backslash").equals("backslash"),
                         indent(block, 4));

@@ -18,7 +18,7 @@ public final class PlatformKeys {
                 "",
                 key("platform", "the name by which devices refer to it", "harbour-switch"),
                 key("title", "the name that people read", "Harbour switch"),
-                key("reached-by", "shell, netconf or https", "shell"),
+                key("protocol", "shell, netconf or https", "shell"),
                 key("recognise", "how a device of this family is told from others", ""),
                 key("shell", "how a conversation on the command line goes", ""),
                 key("copy", "the requests that fetch the configurations", ""),
@@ -32,7 +32,7 @@ public final class PlatformKeys {
                 key("files", "how files are sent and fetched", ""),
                 key("edit", "how lines of configuration are given to the device", ""),
                 key("log", "what the device's own log messages (RFC 5424) tell", ""),
-                key("own-page", "the page that a device shows of itself, {} for host and port", "'https://{}/'"),
+                key("web-page", "the page that a device shows of itself, {} for host and port", "'https://{}/'"),
                 key("first-contact", "what a factory-new device must be told before it can be reached", ""));
         block(
                 "recognise",
@@ -41,26 +41,26 @@ public final class PlatformKeys {
         block(
                 "shell",
                 key("prompt", "a pattern for every prompt of the family, the whole last line", "'^\\S+[>#] ?$'"),
-                key("raise", "how to get to the level that reads configurations; left out if none is needed", ""),
-                key("page", "how paging is dealt with; left out if there is none", ""),
-                key("refusal", "a pattern for the first line by which a command is refused", "'^error: (.+)$'"),
-                key("leave", "the command that ends the conversation", "exit"),
+                key("privilege", "how to get to the level that reads configurations; left out if none is needed", ""),
+                key("paging", "how paging is dealt with; left out if there is none", ""),
+                key("error", "a pattern for the first line by which a command is refused", "'^error: (.+)$'"),
+                key("logout", "the command that ends the conversation", "exit"),
                 key("telnet", "the questions of a log-in by Telnet; left out if it is never used", ""));
         block(
-                "shell.raise",
+                "shell.privilege",
                 key("prompt", "a pattern for the prompt at that level", "'^\\S+# ?$'"),
                 key("command", "the command that leads there", "admin"),
-                key("asks", "a pattern for the question for its password", "'^password: ?$'"));
+                key("password-prompt", "a pattern for the question for its password", "'^password: ?$'"));
         block(
-                "shell.page",
+                "shell.paging",
                 key("off", "the command that switches paging off", "page off"),
-                key("ends-with", "what stands at the end of a page", "'-- more --'"),
-                key("next", "the key that shows the next page", "' '"));
+                key("more-prompt", "what stands at the end of a page", "'-- more --'"),
+                key("next-key", "the key that shows the next page", "' '"));
         block(
                 "shell.telnet",
-                key("asks-account", "a pattern for the question for the account", "'^account: ?$'"),
-                key("asks-password", "a pattern for the question for the password", "'^password: ?$'"),
-                key("refused", "a pattern for the line that refuses the log-in", "'^refused'"));
+                key("account-prompt", "a pattern for the question for the account", "'^account: ?$'"),
+                key("password-prompt", "a pattern for the question for the password", "'^password: ?$'"),
+                key("login-refused", "a pattern for the line that refuses the log-in", "'^refused'"));
         block(
                 "copy",
                 key("running", "the request for the configuration in force", "show config running"),
@@ -70,10 +70,10 @@ public final class PlatformKeys {
         block(
                 "configuration",
                 key("grammar", "indented, braced, flat, json or xml", "indented"),
-                key("odd-parts", "keep or refuse what does not keep to the grammar", "refuse"),
+                key("on-syntax-error", "keep or refuse what does not keep to the grammar", "refuse"),
                 key("comment", "what begins a comment (indented, flat)", "'#'"),
-                key("comment-from", "what begins a comment (braced)", "'/*'"),
-                key("comment-to", "what ends a comment (braced)", "'*/'"),
+                key("comment-start", "what begins a comment (braced)", "'/*'"),
+                key("comment-end", "what ends a comment (braced)", "'*/'"),
                 key(
                         "escapes",
                         "none or backslash: whether one in a text takes the sign behind it along (braced)",
@@ -160,15 +160,15 @@ public final class PlatformKeys {
                         "'^(?P<address>\\S+) +(?P<mac>\\S+) +(?P<port>\\S+)$'"));
         block(
                 "files",
-                key("way", "scp, sftp or https", "scp"),
+                key("protocol", "scp, sftp or https", "scp"),
                 key("put", "where a file is sent to, with {} for its name", "/{}"),
                 key("get", "where it is fetched from, with {} for its name", "/{}"));
         block(
                 "edit",
-                key("begin", "requests before the first line", "[edit]"),
-                key("each", "the request for one line, with {} in its place", "'{}'"),
-                key("finish", "requests that put the lines in force", "[done]"),
-                key("abandon", "requests after a line was refused", "[done]"),
+                key("enter", "requests before the first line", "[edit]"),
+                key("line", "the request for one line, with {} in its place", "'{}'"),
+                key("apply", "requests that put the lines in force", "[done]"),
+                key("abort", "requests after a line was refused", "[done]"),
                 key("save", "requests that make it survive a restart", "[save]"));
         block("log", key("edited", "a pattern for kind and text of the message after an edit", "'^EDITED '"));
         block(
@@ -202,7 +202,7 @@ public final class PlatformKeys {
         return new Key(name, says, example);
     }
 
-    /** By the path of their block, such as {@code shell.page}; the top is the empty path. */
+    /** By the path of their block, such as {@code shell.paging}; the top is the empty path. */
     public static Map<String, List<Key>> all() {
         return Map.copyOf(BLOCKS);
     }

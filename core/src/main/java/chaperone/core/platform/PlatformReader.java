@@ -52,8 +52,10 @@ public final class PlatformReader {
                 root.optionalBlock("recognise").map(PlatformReader::recognition),
                 copy(root.block("copy")),
                 grammar,
-                configuration.has("odd-parts")
-                        && configuration.oneOf("odd-parts", "refuse", "keep").equals("keep"),
+                configuration.has("on-syntax-error")
+                        && configuration
+                                .oneOf("on-syntax-error", "refuse", "keep")
+                                .equals("keep"),
                 root.optionalBlock("structure").map(StructureEntries::read).orElse(Structure.NONE),
                 new Noise(root.blocks("noise").stream()
                         .map(block -> noise(grammar, block))
@@ -72,7 +74,7 @@ public final class PlatformReader {
     }
 
     private static Dialogue dialogue(YamlBlock root) {
-        return switch (root.oneOf("reached-by", "shell", "netconf", "https")) {
+        return switch (root.oneOf("protocol", "shell", "netconf", "https")) {
             case "netconf" -> withoutShell(root, new Dialogue.Netconf());
             case "https" -> withoutShell(root, new Dialogue.Https());
             default -> ShellEntries.read(root.block("shell"));
@@ -80,7 +82,7 @@ public final class PlatformReader {
     }
 
     private static Dialogue withoutShell(YamlBlock root, Dialogue dialogue) {
-        if (root.has("shell")) root.problem("shell", "\"shell\" stands only in a platform that is reached by shell");
+        if (root.has("shell")) root.problem("shell", "\"shell\" stands only in a platform whose protocol is shell");
         return dialogue;
     }
 
@@ -157,10 +159,10 @@ public final class PlatformReader {
     }
 
     private static Optional<String> ownPage(YamlBlock root) {
-        Optional<String> page = root.optionalText("own-page");
+        Optional<String> page = root.optionalText("web-page");
         boolean isSound = page.filter(text -> !text.startsWith("https://{}") && !text.startsWith("http://{}"))
                 .isEmpty();
-        if (!isSound) root.problem("own-page", "expected an address such as https://{}/");
+        if (!isSound) root.problem("web-page", "expected an address such as https://{}/");
         return page;
     }
 
@@ -211,8 +213,8 @@ public final class PlatformReader {
     }
 
     private static FileWay files(YamlBlock block) {
-        FileWay.Kind kind =
-                FileWay.Kind.valueOf(block.oneOf("way", "scp", "sftp", "https").toUpperCase(Locale.ROOT));
+        FileWay.Kind kind = FileWay.Kind.valueOf(
+                block.oneOf("protocol", "scp", "sftp", "https").toUpperCase(Locale.ROOT));
         return new FileWay(kind, path(block, "put"), path(block, "get"));
     }
 
@@ -223,9 +225,9 @@ public final class PlatformReader {
     }
 
     private static EditRequests edit(YamlBlock block) {
-        String each = block.text("each");
-        if (!each.isEmpty() && !each.contains("{}")) block.problem("each", "\"each\" needs {} for the line");
+        String each = block.text("line");
+        if (!each.isEmpty() && !each.contains("{}")) block.problem("line", "\"line\" needs {} for the line");
         return new EditRequests(
-                block.texts("begin"), each, block.texts("finish"), block.texts("abandon"), block.texts("save"));
+                block.texts("enter"), each, block.texts("apply"), block.texts("abort"), block.texts("save"));
     }
 }

@@ -1,7 +1,7 @@
 package chaperone.core.platform;
 
 import chaperone.core.platform.ShellDialogue.Paging;
-import chaperone.core.platform.ShellDialogue.Raise;
+import chaperone.core.platform.ShellDialogue.Privilege;
 import chaperone.core.platform.ShellDialogue.TelnetLogin;
 
 /** Reads the block {@code shell}. */
@@ -11,22 +11,23 @@ final class ShellEntries {
     static ShellDialogue read(YamlBlock block) {
         return new ShellDialogue(
                 block.pattern("prompt"),
-                block.optionalBlock("raise").map(ShellEntries::raise),
-                block.optionalBlock("page").map(ShellEntries::page),
-                block.pattern("refusal"),
-                block.text("leave"),
+                block.optionalBlock("privilege").map(ShellEntries::privilege),
+                block.optionalBlock("paging").map(ShellEntries::paging),
+                block.pattern("error"),
+                block.text("logout"),
                 block.optionalBlock("telnet").map(ShellEntries::telnet));
     }
 
-    private static Raise raise(YamlBlock block) {
-        return new Raise(block.pattern("prompt"), block.text("command"), block.pattern("asks"));
+    private static Privilege privilege(YamlBlock block) {
+        return new Privilege(block.pattern("prompt"), block.text("command"), block.pattern("password-prompt"));
     }
 
-    private static Paging page(YamlBlock block) {
-        return new Paging(block.text("off"), block.text("ends-with"), block.text("next"));
+    private static Paging paging(YamlBlock block) {
+        return new Paging(block.text("off"), block.text("more-prompt"), block.text("next-key"));
     }
 
     private static TelnetLogin telnet(YamlBlock block) {
-        return new TelnetLogin(block.pattern("asks-account"), block.pattern("asks-password"), block.pattern("refused"));
+        return new TelnetLogin(
+                block.pattern("account-prompt"), block.pattern("password-prompt"), block.pattern("login-refused"));
     }
 }

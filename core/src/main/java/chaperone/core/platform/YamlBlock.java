@@ -75,7 +75,12 @@ final class YamlBlock {
         for (NodeTuple entry : node.getValue()) {
             String key = keyOf(entry);
             if (!known.contains(key)) {
-                problem(entry.getKeyNode(), "\"" + key + "\" is not known here; known are " + String.join(", ", known));
+                problem(
+                        entry.getKeyNode(),
+                        RenamedKeys.nowCalled(path, key)
+                                .map(now -> "\"" + key + "\" is called \"" + now + "\" now")
+                                .orElseGet(() ->
+                                        "\"" + key + "\" is not known here; known are " + String.join(", ", known)));
             } else if (seen.contains(key)) {
                 problem(entry.getKeyNode(), "\"" + key + "\" is written twice");
             }

@@ -24,7 +24,7 @@ class PlatformReaderTest {
     void readsTheShippedPlatforms() {
         Platform corvane = Platforms.shipped().get("corvane");
         ShellDialogue shell = (ShellDialogue) corvane.dialogue();
-        assertThat(shell.raise().orElseThrow().prompt().matches("brkw-core-1:admin> "))
+        assertThat(shell.privilege().orElseThrow().prompt().matches("brkw-core-1:admin> "))
                 .isTrue();
         assertThat(Platforms.shipped().all()).hasSize(8);
         assertThat(settled(corvane.noise(), "# Corvane C7012, release 7.4.2, 2143 bytes"))
@@ -38,18 +38,18 @@ class PlatformReaderTest {
         tab-width: 8          | tab-width: wide            | is not a whole number
         tab-width: 8          | tab-width: 99              | is not a whole number
         grammar: indented     | grammar: spiral            | is not one of indented
-        comment: '#'          | comment-to: '#'            | has no meaning in the grammar indented
+        comment: '#'          | comment-end: '#'           | has no meaning in the grammar indented
         (?P<address>          | (?P<adress>                | no column is called "adress"
         (?P<address>          | (?P<adress>                | needs a group (?P<address>
         put: '/{}'            | put: '/'                   | needs {} for the file
-        each: '{}'            | each: line                 | needs {} for the line
+        line: '{}'            | line: word                 | needs {} for the line
         save: [save]          | save: save                 | must be a list
         platform: corvane     | platform: Cor vane         | must be 1 to 40 small letters
         title: Corvane switch | titel: Corvane switch      | "titel" is not known here
-        raise:                | raise: now                 | are not allowed here
-        leave: bye            | leave: [bye]               | must be a text
-        leave: bye            | leave: ''                  | must not be empty
-        asks: '^password: ?$' | asks: '(unclosed'          | not a pattern
+        privilege:            | privilege: now             | are not allowed here
+        logout: bye           | logout: [bye]              | must be a text
+        logout: bye           | logout: ''                 | must not be empty
+        password-prompt: '^password: ?$' | password-prompt: '(unclosed'          | not a pattern
         serial: '^serial +: (\\S+)$' | serial: '^serial'   | needs a group
         """)
     void namesTheLineOfAMistake(String line, String mistake, String said) {
@@ -64,7 +64,7 @@ class PlatformReaderTest {
 
     @Test
     void reportsAllMistakesAtOnce() {
-        String text = SHIPPED.replace("tab-width: 8", "tab-width: x").replace("leave: bye", "leave: ''");
+        String text = SHIPPED.replace("tab-width: 8", "tab-width: x").replace("logout: bye", "logout: ''");
         assertThat(problemsOf(text)).hasSize(2);
     }
 
@@ -72,7 +72,7 @@ class PlatformReaderTest {
     void saysWhatIsMissing() {
         assertThat(problemsOf("platform: x\n"))
                 .extracting(PlatformProblem::message)
-                .contains("\"title\" is missing", "\"reached-by\" is missing", "\"copy\" is missing");
+                .contains("\"title\" is missing", "\"protocol\" is missing", "\"copy\" is missing");
     }
 
     @Test
@@ -83,9 +83,9 @@ class PlatformReaderTest {
 
     @Test
     void aShellStandsOnlyWhereItIsSpokenTo() {
-        assertThat(problemsOf(SHIPPED.replace("reached-by: shell", "reached-by: https")))
+        assertThat(problemsOf(SHIPPED.replace("protocol: shell", "protocol: https")))
                 .singleElement()
-                .satisfies(problem -> assertThat(problem.message()).contains("reached by shell"));
+                .satisfies(problem -> assertThat(problem.message()).contains("whose protocol is shell"));
     }
 
     @Test

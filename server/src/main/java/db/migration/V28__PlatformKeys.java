@@ -1,0 +1,30 @@
+package db.migration;
+
+import chaperone.core.platform.RenamedKeys;
+import java.sql.Connection;
+import java.sql.PreparedStatement;
+import java.sql.ResultSet;
+import java.sql.SQLException;
+import java.sql.Statement;
+import org.flywaydb.core.api.migration.BaseJavaMigration;
+import org.flywaydb.core.api.migration.Context;
+
+/** Saved texts of platforms get today's names for their entries: with the former ones they would not be read any more. */
+public class V28__PlatformKeys extends BaseJavaMigration {
+    @Override
+    public void migrate(Context context) throws SQLException {
+        Connection connection = context.getConnection();
+        try (Statement select = connection.createStatement();
+                ResultSet texts = select.executeQuery("select name, number, yaml from platform_text where yaml <> ''");
+                PreparedStatement update = connection.prepareStatement(
+                        "update platform_text set yaml = ? where name = ? and number = ?")) {
+            while (texts.next()) {
+                update.setString(1, RenamedKeys.renamedIn(texts.getString("yaml")));
+                update.setString(2, texts.getString("name"));
+                update.setInt(3, texts.getInt("number"));
+                update.addBatch();
+            }
+            update.executeBatch();
+        }
+    }
+}
