@@ -28,6 +28,7 @@ class ArrowsTest {
                     "java.time..",
                     "java.util..",
                     "com.google.re2j..",
+                    "inet.ipaddr..",
                     "org.yaml.snakeyaml..",
                     "org.apache.commons.csv..",
                     "org.jspecify.annotations..");

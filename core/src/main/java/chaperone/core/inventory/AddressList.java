@@ -1,5 +1,7 @@
 package chaperone.core.inventory;
 
+import chaperone.core.address.IpAddress;
+import chaperone.core.address.ListProblem;
 import com.google.re2j.Pattern;
 import java.io.IOException;
 import java.io.StringReader;

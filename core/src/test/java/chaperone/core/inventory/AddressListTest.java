@@ -2,6 +2,7 @@ package chaperone.core.inventory;
 
 import static org.assertj.core.api.Assertions.assertThat;
 
+import chaperone.core.address.ListProblem;
 import chaperone.core.inventory.AddressList.Outcome.Malformed;
 import chaperone.core.inventory.AddressList.Outcome.Read;
 import java.net.InetAddress;

@@ -4,7 +4,7 @@ import chaperone.connect.conversation.CallRule;
 import chaperone.connect.conversation.ConversationException;
 import chaperone.connect.conversation.Endpoint;
 import chaperone.connect.conversation.FailureKind;
-import chaperone.core.inventory.AddressScope;
+import chaperone.core.address.AddressScope;
 import chaperone.core.platform.Dialogue;
 import chaperone.core.platform.Platform;
 import chaperone.core.platform.ShellDialogue;

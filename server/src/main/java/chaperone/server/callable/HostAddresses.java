@@ -1,6 +1,6 @@
 package chaperone.server.callable;
 
-import chaperone.core.inventory.AddressScope;
+import chaperone.core.address.AddressScope;
 import java.net.InetAddress;
 import java.net.UnknownHostException;
 import java.util.stream.Stream;

@@ -1,9 +1,9 @@
 package chaperone.server.intake;
 
 import chaperone.connect.conversation.Endpoint;
+import chaperone.core.address.AddressRanges;
 import chaperone.core.inventory.AddressLine;
 import chaperone.core.inventory.AddressList;
-import chaperone.core.inventory.AddressRanges;
 import chaperone.core.inventory.HeaderGuess;
 import chaperone.server.audit.AuditNote;
 import chaperone.server.audit.Audited;

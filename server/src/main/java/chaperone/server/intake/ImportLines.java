@@ -1,8 +1,8 @@
 package chaperone.server.intake;
 
 import chaperone.connect.conversation.Endpoint;
+import chaperone.core.address.ListProblem;
 import chaperone.core.inventory.AddressLine;
-import chaperone.core.inventory.ListProblem;
 import chaperone.server.credential.CredentialSets;
 import chaperone.server.intake.ImportController.ImportRequest;
 import chaperone.server.job.NewJobLine;

@@ -1,4 +1,4 @@
-package chaperone.core.inventory;
+package chaperone.core.address;
 
 import static org.assertj.core.api.Assertions.assertThat;
 

@@ -1,4 +1,4 @@
-package chaperone.core.inventory;
+package chaperone.core.address;
 
 /**
  * Why a list cannot be taken; line and column count from 0.
