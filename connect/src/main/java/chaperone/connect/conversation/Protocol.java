@@ -20,9 +20,13 @@ public interface Protocol {
      *
      * @param platforms at least one, all spoken to in this way
      */
-    FirstMeeting meet(
-            Target target, List<Platform> platforms, ProtocolDetection greeting, ConversationListener listener);
+    default FirstMeeting meet(
+            Target target, List<Platform> platforms, ProtocolDetection greeting, ConversationListener listener) {
+        return FirstMeeting.over(open(target, platforms.get(0), listener));
+    }
 
     /** A person's session on the device, which the caller closes; nothing if people do not talk to devices in this way. */
-    Optional<Console> console(Target target, Console.Sink sink);
+    default Optional<Console> console(Target target, Console.Sink sink) {
+        return Optional.empty();
+    }
 }

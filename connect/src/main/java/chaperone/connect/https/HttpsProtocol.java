@@ -3,7 +3,6 @@ package chaperone.connect.https;
 import chaperone.connect.conversation.CallRule;
 import chaperone.connect.conversation.Console;
 import chaperone.connect.conversation.ConversationListener;
-import chaperone.connect.conversation.FirstMeeting;
 import chaperone.connect.conversation.Login;
 import chaperone.connect.conversation.Patience;
 import chaperone.connect.conversation.Protocol;
@@ -11,7 +10,6 @@ import chaperone.connect.conversation.ProtocolDetection;
 import chaperone.connect.conversation.Target;
 import chaperone.core.platform.Dialogue;
 import chaperone.core.platform.Platform;
-import java.util.List;
 import java.util.Optional;
 
 /** Requests over HTTPS (RFC 9110). */
@@ -30,12 +28,6 @@ public record HttpsProtocol(Patience patience, CallRule rule) implements Protoco
     @Override
     public HttpsConversation open(Target target, Platform platform, ConversationListener listener) {
         return open(target, listener);
-    }
-
-    @Override
-    public FirstMeeting meet(
-            Target target, List<Platform> platforms, ProtocolDetection greeting, ConversationListener listener) {
-        return FirstMeeting.over(open(target, listener));
     }
 
     @Override

@@ -12,7 +12,6 @@ import chaperone.connect.conversation.SentRequests;
 import chaperone.connect.netconf.NetconfFraming.BadFraming;
 import chaperone.connect.ssh.SshLink;
 import chaperone.core.config.ConfigBytes;
-import java.io.IOException;
 import java.time.Duration;
 import java.util.ArrayDeque;
 import java.util.Deque;
@@ -182,14 +181,7 @@ public final class NetconfConversation implements Conversation {
     }
 
     private void send(String xml) {
-        try {
-            sent.sending();
-            channel.getInvertedIn().write(NetconfFraming.framed(xml, inChunks));
-            channel.getInvertedIn().flush();
-        } catch (IOException e) {
-            FailureKind kind = stopped ? FailureKind.STOPPED : FailureKind.DROPPED;
-            throw new ConversationException(kind, endpoint, "the session had ended", e);
-        }
+        sent.send(NetconfFraming.framed(xml, inChunks), channel.getInvertedIn(), endpoint, stopped);
     }
 
     private ConversationException failure(FailureKind kind, String seen) {

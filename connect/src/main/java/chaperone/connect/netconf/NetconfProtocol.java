@@ -1,9 +1,7 @@
 package chaperone.connect.netconf;
 
-import chaperone.connect.conversation.Console;
 import chaperone.connect.conversation.ConversationListener;
 import chaperone.connect.conversation.ConversationListener.Step;
-import chaperone.connect.conversation.FirstMeeting;
 import chaperone.connect.conversation.Login;
 import chaperone.connect.conversation.LoginProtocol;
 import chaperone.connect.conversation.Patience;
@@ -14,8 +12,6 @@ import chaperone.connect.conversation.Target;
 import chaperone.connect.ssh.SshLink;
 import chaperone.core.platform.Dialogue;
 import chaperone.core.platform.Platform;
-import java.util.List;
-import java.util.Optional;
 import org.apache.sshd.client.channel.ChannelSubsystem;
 
 /** NETCONF over SSH (RFC 6242). */
@@ -32,22 +28,6 @@ public record NetconfProtocol(SshLink ssh, Patience patience) implements Protoco
 
     @Override
     public NetconfConversation open(Target target, Platform platform, ConversationListener listener) {
-        return open(target, listener);
-    }
-
-    @Override
-    public FirstMeeting meet(
-            Target target, List<Platform> platforms, ProtocolDetection greeting, ConversationListener listener) {
-        return FirstMeeting.over(open(target, listener));
-    }
-
-    @Override
-    public Optional<Console> console(Target target, Console.Sink sink) {
-        return Optional.empty();
-    }
-
-    /** Hellos are exchanged. */
-    NetconfConversation open(Target target, ConversationListener listener) {
         SshLink.LoggedIn loggedIn = ssh.logIn(target, LoginProtocol.NETCONF);
         try {
             ReceiveBuffer incoming = new ReceiveBuffer(patience.mostBytes());

@@ -17,7 +17,6 @@ import chaperone.core.platform.ShellDialogue.Paging;
 import chaperone.core.platform.ShellDialogue.Privilege;
 import chaperone.core.platform.ShellDialogue.TelnetLogin;
 import com.google.re2j.Matcher;
-import java.io.IOException;
 import java.nio.charset.StandardCharsets;
 import java.time.Duration;
 import java.util.List;
@@ -238,14 +237,7 @@ final class ShellConversation implements Conversation {
     }
 
     private void sendRaw(String text) {
-        try {
-            sent.sending();
-            line.outgoing().write(text.getBytes(StandardCharsets.UTF_8));
-            line.outgoing().flush();
-        } catch (IOException e) {
-            FailureKind kind = stopped ? FailureKind.STOPPED : FailureKind.DROPPED;
-            throw new ConversationException(kind, endpoint, "the session had ended", e);
-        }
+        sent.send(text.getBytes(StandardCharsets.UTF_8), line.outgoing(), endpoint, stopped);
     }
 
     private ConversationException failure(FailureKind kind, String seen) {

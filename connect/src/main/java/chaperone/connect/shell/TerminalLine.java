@@ -1,14 +1,13 @@
 package chaperone.connect.shell;
 
 import chaperone.connect.conversation.ReceiveBuffer;
-import java.io.IOException;
 import java.io.OutputStream;
 
 /** The two directions of a terminal, over SSH or Telnet. */
 interface TerminalLine extends AutoCloseable {
     ReceiveBuffer incoming();
 
-    OutputStream outgoing() throws IOException;
+    OutputStream outgoing();
 
     boolean isOpen();
 

@@ -10,21 +10,14 @@ enum CopyOutcome implements Outcome {
             "Copied, but this may be only a part; it does not count as kept.",
             "Look at the newest revision: count it as whole if the device really has no more.");
 
-    private final String meaning;
-    private final String advice;
+    private final Saying saying;
 
     CopyOutcome(String meaning, String advice) {
-        this.meaning = meaning;
-        this.advice = advice;
+        saying = new Saying(meaning, advice);
     }
 
     @Override
-    public String meaning() {
-        return meaning;
-    }
-
-    @Override
-    public String advice() {
-        return advice;
+    public Saying saying() {
+        return saying;
     }
 }

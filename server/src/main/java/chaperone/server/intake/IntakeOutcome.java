@@ -13,21 +13,14 @@ enum IntakeOutcome implements Outcome {
     LOGGED_IN("Logged in and read the whole configuration.", ""),
     NAME_TAKEN("Another device in the fleet has this name.", "Give one of the two another name.");
 
-    private final String meaning;
-    private final String advice;
+    private final Saying saying;
 
     IntakeOutcome(String meaning, String advice) {
-        this.meaning = meaning;
-        this.advice = advice;
+        saying = new Saying(meaning, advice);
     }
 
     @Override
-    public String meaning() {
-        return meaning;
-    }
-
-    @Override
-    public String advice() {
-        return advice;
+    public Saying saying() {
+        return saying;
     }
 }

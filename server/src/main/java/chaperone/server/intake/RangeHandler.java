@@ -5,17 +5,13 @@ import chaperone.connect.conversation.Endpoint;
 import chaperone.server.callable.CallRules;
 import chaperone.server.job.JobKind;
 import chaperone.server.job.JobLineContext;
-import chaperone.server.job.JobLineHandler;
 import chaperone.server.job.JobLineResult;
-import chaperone.server.job.RetryChoice;
-import chaperone.server.outcome.Outcome;
 import java.time.Duration;
-import java.util.List;
 import org.springframework.stereotype.Component;
 
 /** Looks at one address of a range: most have nobody, which is no failure. */
 @Component
-class RangeHandler implements JobLineHandler {
+class RangeHandler implements IntakeHandler {
     /** A device that takes longer to accept a connection is found by its address in a list. */
     private static final Duration PATIENCE = Duration.ofMillis(1500);
 
@@ -30,16 +26,6 @@ class RangeHandler implements JobLineHandler {
     @Override
     public JobKind kind() {
         return JobKind.RANGE;
-    }
-
-    @Override
-    public List<? extends Outcome> outcomes() {
-        return List.of(IntakeOutcome.values());
-    }
-
-    @Override
-    public String retried(String payload, RetryChoice choice) {
-        return IntakeDetails.of(payload).retried(choice).payload();
     }
 
     @Override

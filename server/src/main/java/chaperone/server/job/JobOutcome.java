@@ -10,21 +10,14 @@ public enum JobOutcome implements Outcome {
             "The server met an error that it did not foresee; nothing was stored.",
             "Try again, and tell the administrator: the server's log has the details.");
 
-    private final String meaning;
-    private final String advice;
+    private final Saying saying;
 
     JobOutcome(String meaning, String advice) {
-        this.meaning = meaning;
-        this.advice = advice;
+        saying = new Saying(meaning, advice);
     }
 
     @Override
-    public String meaning() {
-        return meaning;
-    }
-
-    @Override
-    public String advice() {
-        return advice;
+    public Saying saying() {
+        return saying;
     }
 }

@@ -31,13 +31,8 @@ class OutcomeRegistry {
 
     private record Forgotten(String name) implements Outcome {
         @Override
-        public String meaning() {
-            return "";
-        }
-
-        @Override
-        public String advice() {
-            return "";
+        public Saying saying() {
+            return new Saying("", "");
         }
     }
 }

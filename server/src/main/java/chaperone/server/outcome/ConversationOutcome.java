@@ -70,22 +70,15 @@ public enum ConversationOutcome implements Outcome {
             "Try again; if it stays, look at the line to the device."),
     STOPPED("Stopped by hand before it was finished; nothing was stored.", "Try again when you want it done.");
 
-    private final String meaning;
-    private final String advice;
+    private final Saying saying;
 
     ConversationOutcome(String meaning, String advice) {
-        this.meaning = meaning;
-        this.advice = advice;
+        saying = new Saying(meaning, advice);
     }
 
     @Override
-    public String meaning() {
-        return meaning;
-    }
-
-    @Override
-    public String advice() {
-        return advice;
+    public Saying saying() {
+        return saying;
     }
 
     public static ConversationOutcome of(FailureKind kind) {

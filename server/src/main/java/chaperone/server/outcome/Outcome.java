@@ -5,9 +5,21 @@ public interface Outcome {
     /** The code under which it is stored and told to programs, in capital letters. */
     String name();
 
-    /** A sentence for people. */
-    String meaning();
+    Saying saying();
 
-    /** What to do next, for a failure; empty if there is nothing to do. */
-    String advice();
+    /**
+     * What it says to people.
+     *
+     * @param meaning a sentence
+     * @param advice what to do next, for a failure; empty if there is nothing to do
+     */
+    record Saying(String meaning, String advice) {}
+
+    default String meaning() {
+        return saying().meaning();
+    }
+
+    default String advice() {
+        return saying().advice();
+    }
 }

@@ -15,13 +15,8 @@ class OutcomeRegistryTest {
         BURNT;
 
         @Override
-        public String meaning() {
-            return "It is " + name();
-        }
-
-        @Override
-        public String advice() {
-            return "";
+        public Saying saying() {
+            return new Saying("It is " + name(), "");
         }
     }
 
@@ -29,13 +24,8 @@ class OutcomeRegistryTest {
         BURNT;
 
         @Override
-        public String meaning() {
-            return "Somebody got burnt";
-        }
-
-        @Override
-        public String advice() {
-            return "";
+        public Saying saying() {
+            return new Saying("Somebody got burnt", "");
         }
     }
 

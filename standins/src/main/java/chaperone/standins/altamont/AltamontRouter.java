@@ -1,7 +1,7 @@
 package chaperone.standins.altamont;
 
 import chaperone.standins.device.Chassis;
-import chaperone.standins.device.Device;
+import chaperone.standins.device.ConfiguredDevice;
 import chaperone.standins.device.Disturbance;
 import chaperone.standins.device.Fault;
 import chaperone.standins.device.Faults;
@@ -15,14 +15,11 @@ import java.util.Optional;
  * One router: the configuration in force, the one that is kept, and one draft that everybody shares. Safe for several
  * sessions at once; who edits the draft holds its lock.
  */
-public final class AltamontRouter implements Device {
+public final class AltamontRouter extends ConfiguredDevice<AltamontConfig> {
     private static final String MARK = "a5:";
     private static final String SALT = "9d0c";
 
-    private final Chassis chassis;
     private final Guard guard;
-    private AltamontConfig running;
-    private AltamontConfig kept;
     private AltamontConfig draft;
     /** The session that alone may edit the draft; 0 if any may. */
     private int lockedBy;
@@ -31,10 +28,8 @@ public final class AltamontRouter implements Device {
 
     /** @throws IllegalArgumentException if the device itself would refuse a line of these texts */
     public AltamontRouter(Chassis chassis, String running, String kept, Guard guard) {
-        this.chassis = chassis;
+        super(chassis, parse(running), parse(kept));
         this.guard = guard;
-        this.running = parse(running);
-        this.kept = parse(kept);
         this.draft = this.running.copy();
     }
 
@@ -55,11 +50,6 @@ public final class AltamontRouter implements Device {
                         .forEach(account -> account.all("secret").forEach(secret -> {
                             if (!secret.word.startsWith(MARK)) secret.word = Secret.of(MARK, secret.word, SALT, ":");
                         })));
-    }
-
-    @Override
-    public Chassis chassis() {
-        return chassis;
     }
 
     synchronized int newSession() {
@@ -95,7 +85,7 @@ public final class AltamontRouter implements Device {
     @Override
     public synchronized void becomeFactoryNew() {
         running = parse("system { reach [ cable ]; }");
-        kept = running.copy();
+        saved = running.copy();
         draft = running.copy();
         chassis.changed("factory");
     }
@@ -158,7 +148,7 @@ public final class AltamontRouter implements Device {
     synchronized void commit(String account) throws Exclamation {
         putInForce(account);
         guard.end();
-        kept = running.copy();
+        saved = running.copy();
     }
 
     /** Puts the draft in force for a while; it is undone unless it is kept. */
@@ -177,8 +167,8 @@ public final class AltamontRouter implements Device {
 
     synchronized void goBack() {
         guard.end();
-        running = kept.copy();
-        draft = kept.copy();
+        running = saved.copy();
+        draft = saved.copy();
         // It differs from what was in force a moment ago, though nobody typed it.
         chassis.saved();
     }
@@ -186,7 +176,7 @@ public final class AltamontRouter implements Device {
     /** False if nothing was waiting to be kept. */
     synchronized boolean keep() {
         boolean was = guard.end();
-        kept = running.copy();
+        saved = running.copy();
         chassis.saved();
         return was;
     }
@@ -242,26 +232,12 @@ public final class AltamontRouter implements Device {
     }
 
     @Override
-    public synchronized String runningText() {
-        return shown(running);
+    protected String print(AltamontConfig config) {
+        return config.print();
     }
 
     @Override
-    public synchronized String savedText() {
-        return shown(kept);
-    }
-
-    @Override
-    public synchronized String keptRunning() {
-        return running.print();
-    }
-
-    @Override
-    public synchronized String keptSaved() {
-        return kept.print();
-    }
-
-    private String shown(AltamontConfig config) {
+    protected String shown(AltamontConfig config) {
         Faults faults = chassis.faults();
         String body = config.print();
         if (faults.has(Fault.HUGE)) body = body + padding(Disturbance.HUGE_LINES - Disturbance.lines(body) - 1);

@@ -1,7 +1,7 @@
 package chaperone.standins.brisling;
 
 import chaperone.standins.device.Chassis;
-import chaperone.standins.device.Device;
+import chaperone.standins.device.ConfiguredDevice;
 import chaperone.standins.device.Disturbance;
 import chaperone.standins.device.Fault;
 import chaperone.standins.device.Faults;
@@ -17,21 +17,16 @@ import java.util.Random;
 import java.util.regex.Matcher;
 
 /** One firewall: what is in force, what is stored, and one edit at a time. Safe for several sessions at once. */
-public final class BrislingFirewall implements Device {
+public final class BrislingFirewall extends ConfiguredDevice<BrislingConfig> {
     private static final String MARK = "b2$";
 
-    private final Chassis chassis;
     private final Guard guard;
     private final Random salts = new Random();
-    private BrislingConfig running;
-    private BrislingConfig stored;
 
     /** @throws IllegalArgumentException if the device itself would refuse a line of these texts */
     public BrislingFirewall(Chassis chassis, String running, String stored, Guard guard) {
-        this.chassis = chassis;
+        super(chassis, parse(running), parse(stored));
         this.guard = guard;
-        this.running = parse(running);
-        this.stored = parse(stored);
     }
 
     private static BrislingConfig parse(String text) {
@@ -40,11 +35,6 @@ public final class BrislingFirewall implements Device {
         } catch (ErrorLine e) {
             throw new IllegalArgumentException("The sample configuration is refused: " + e.getMessage(), e);
         }
-    }
-
-    @Override
-    public Chassis chassis() {
-        return chassis;
     }
 
     @Override
@@ -63,7 +53,7 @@ public final class BrislingFirewall implements Device {
     @Override
     public synchronized void becomeFactoryNew() {
         running = parse("reach cable");
-        stored = running.copy();
+        saved = running.copy();
         chassis.changed("factory");
     }
 
@@ -79,7 +69,7 @@ public final class BrislingFirewall implements Device {
     synchronized void apply(BrislingConfig edited, String account) {
         guard.end();
         running = edited.copy();
-        stored = edited.copy();
+        saved = edited.copy();
         chassis.changed(account);
     }
 
@@ -94,12 +84,12 @@ public final class BrislingFirewall implements Device {
     synchronized boolean confirm() {
         chassis.saved();
         boolean was = guard.end();
-        stored = running.copy();
+        saved = running.copy();
         return was;
     }
 
     private synchronized void goBack() {
-        running = stored.copy();
+        running = saved.copy();
     }
 
     @Override
@@ -144,32 +134,17 @@ public final class BrislingFirewall implements Device {
     @Override
     public synchronized void restart() {
         guard.end();
-        running = stored.copy();
+        running = saved.copy();
         chassis.restart();
     }
 
     @Override
-    public synchronized String runningText() {
-        return shown(running);
+    protected String print(BrislingConfig config) {
+        return config.print();
     }
 
     @Override
-    public synchronized String savedText() {
-        return shown(stored);
-    }
-
-    /** With the passwords themselves: what is shown has only hashes of them. */
-    @Override
-    public synchronized String keptRunning() {
-        return running.print();
-    }
-
-    @Override
-    public synchronized String keptSaved() {
-        return stored.print();
-    }
-
-    private String shown(BrislingConfig config) {
+    protected String shown(BrislingConfig config) {
         Faults faults = chassis.faults();
         StringBuilder text = new StringBuilder();
         for (String line : config.print().split("\n")) text.append(salted(line)).append('\n');

@@ -1,7 +1,7 @@
 package chaperone.standins.corvane;
 
 import chaperone.standins.device.Chassis;
-import chaperone.standins.device.Device;
+import chaperone.standins.device.ConfiguredDevice;
 import chaperone.standins.device.Fault;
 import chaperone.standins.device.Secret;
 import chaperone.standins.device.Words;
@@ -10,26 +10,16 @@ import java.util.Optional;
 import java.util.function.Supplier;
 
 /** One switch: its two configurations and what it lets people do. */
-public final class CorvaneSwitch implements Device {
+public final class CorvaneSwitch extends ConfiguredDevice<CorvaneConfig> {
     private static final String MARK = "c1.";
     private static final String SALT = "7f3a";
 
-    private final Chassis chassis;
     private final CorvaneDisplay display;
-    private CorvaneConfig running;
-    private String saved;
 
     /** @throws IllegalArgumentException if the device itself would refuse a line of these texts */
     public CorvaneSwitch(Chassis chassis, String running, String saved) {
-        this.chassis = chassis;
+        super(chassis, parse(running), parse(saved));
         this.display = new CorvaneDisplay(chassis);
-        this.running = parse(running);
-        this.saved = parse(saved).print();
-    }
-
-    @Override
-    public Chassis chassis() {
-        return chassis;
     }
 
     CorvaneDisplay display() {
@@ -68,7 +58,7 @@ public final class CorvaneSwitch implements Device {
     @Override
     public synchronized void becomeFactoryNew() {
         running = parse("reach cable");
-        saved = running.print();
+        saved = parse(running.print());
         chassis.changed("factory");
     }
 
@@ -139,38 +129,28 @@ public final class CorvaneSwitch implements Device {
 
     @Override
     public synchronized void save() {
-        saved = running.print();
+        saved = parse(running.print());
         chassis.saved();
     }
 
     @Override
     public synchronized void restart() {
-        running = parse(saved);
+        running = parse(saved.print());
         chassis.restart();
     }
 
     @Override
-    public synchronized String runningText() {
-        return display.config(running.print());
+    protected String print(CorvaneConfig config) {
+        return config.print();
     }
 
     @Override
-    public synchronized String savedText() {
-        return display.config(saved);
-    }
-
-    @Override
-    public synchronized String keptRunning() {
-        return running.print();
-    }
-
-    @Override
-    public synchronized String keptSaved() {
-        return saved;
+    protected String shown(CorvaneConfig config) {
+        return display.config(config.print());
     }
 
     synchronized int savedBytes() {
-        return saved.length();
+        return saved.print().length();
     }
 
     synchronized String welcome() {

@@ -1,7 +1,7 @@
 package chaperone.standins.pellon;
 
 import chaperone.standins.device.Chassis;
-import chaperone.standins.device.Device;
+import chaperone.standins.device.ConfiguredDevice;
 import chaperone.standins.device.Disturbance;
 import chaperone.standins.device.Fault;
 import chaperone.standins.device.Faults;
@@ -22,21 +22,15 @@ import tools.jackson.databind.node.ArrayNode;
 import tools.jackson.databind.node.ObjectNode;
 
 /** One small switch: its document in force and its saved one. Safe for several requests at once. */
-public final class PellonSwitch implements Device {
+public final class PellonSwitch extends ConfiguredDevice<ObjectNode> {
     private static final String MARK = "p1:";
     private static final String SALT = "3e8a";
     static final JsonMapper JSON = JsonMapper.builder().build();
     private static final ObjectWriter PRETTY = JSON.writerWithDefaultPrettyPrinter();
 
-    private final Chassis chassis;
-    private ObjectNode running;
-    private ObjectNode saved;
-
     /** @throws IllegalArgumentException if a text is not a document that the device takes */
     public PellonSwitch(Chassis chassis, String running, String saved) {
-        this.chassis = chassis;
-        this.running = parse(running);
-        this.saved = parse(saved);
+        super(chassis, parse(running), parse(saved));
     }
 
     private static ObjectNode parse(String text) {
@@ -55,11 +49,6 @@ public final class PellonSwitch implements Device {
             String secret = account.path("secret").asString("");
             if (!secret.startsWith(MARK)) ((ObjectNode) account).put("secret", Secret.of(MARK, secret, SALT, "-"));
         }
-    }
-
-    @Override
-    public Chassis chassis() {
-        return chassis;
     }
 
     @Override
@@ -166,26 +155,12 @@ public final class PellonSwitch implements Device {
     }
 
     @Override
-    public synchronized String runningText() {
-        return shown(running);
+    protected String print(ObjectNode config) {
+        return PRETTY.writeValueAsString(config);
     }
 
     @Override
-    public synchronized String savedText() {
-        return shown(saved);
-    }
-
-    @Override
-    public synchronized String keptRunning() {
-        return PRETTY.writeValueAsString(running);
-    }
-
-    @Override
-    public synchronized String keptSaved() {
-        return PRETTY.writeValueAsString(saved);
-    }
-
-    private String shown(ObjectNode document) {
+    protected String shown(ObjectNode document) {
         Faults faults = chassis.faults();
         ObjectNode shown = JSON.createObjectNode();
         shown.put("model", chassis.hardware().model());

@@ -1,0 +1,49 @@
+package chaperone.standins.device;
+
+/**
+ * A device with one configuration in force and another that a restart brings back.
+ *
+ * @param <C> a configuration as the family's engine has it
+ */
+public abstract class ConfiguredDevice<C> implements Device {
+    protected final Chassis chassis;
+    protected C running;
+    protected C saved;
+
+    protected ConfiguredDevice(Chassis chassis, C running, C saved) {
+        this.chassis = chassis;
+        this.running = running;
+        this.saved = saved;
+    }
+
+    /** As the device shows it to who asks. */
+    protected abstract String shown(C config);
+
+    /** As the device can be made from again. */
+    protected abstract String print(C config);
+
+    @Override
+    public Chassis chassis() {
+        return chassis;
+    }
+
+    @Override
+    public synchronized String runningText() {
+        return shown(running);
+    }
+
+    @Override
+    public synchronized String savedText() {
+        return shown(saved);
+    }
+
+    @Override
+    public synchronized String keptRunning() {
+        return print(running);
+    }
+
+    @Override
+    public synchronized String keptSaved() {
+        return print(saved);
+    }
+}
