@@ -73,7 +73,9 @@ export class Problem extends Error {
     /** Where in a one-line text, in characters. */
     readonly span?: { position: number; length: number },
     /** Which field of what was sent is wrong. */
-    readonly field?: string
+    readonly field?: string,
+    /** What is wrong with which fields of what was sent. */
+    readonly fields: readonly { field: string; message: string }[] = []
   ) {
     super(meaning);
   }
@@ -134,7 +136,8 @@ export function problemOf(status: number, body: unknown): Problem {
     String(told.advice ?? 'Load the page again.'),
     (told.problems as Problem['places'] | undefined) ?? [],
     typeof told.position === 'number' ? { position: told.position, length: Number(told.length) } : undefined,
-    typeof told.field === 'string' ? told.field : undefined
+    typeof told.field === 'string' ? told.field : undefined,
+    (told.fields as Problem['fields'] | undefined) ?? []
   );
 }
 

@@ -1,4 +1,5 @@
 <script lang="ts">
+  import Menu from '$lib/parts/form/Menu.svelte';
   import { afterNavigate, goto } from '$app/navigation';
   import { page } from '$app/state';
   import { onMount, type Snippet } from 'svelte';
@@ -90,11 +91,12 @@
       <a class="chip rounded-full px-3 py-1" href="/jobs"
         >{running === 0 ? 'Nothing running' : `${running} running`}</a
       >
-      <details class="dropdown dropdown-end">
-        <summary class="chip list-none rounded-full px-3 py-1">
-          {session.who?.fullName} · {session.who?.role.toLowerCase()}
-        </summary>
-        <ul class="dropdown-content panel z-30 mt-1 w-52 p-1">
+      <Menu
+        label="{session.who?.fullName} · {session.who?.role.toLowerCase()}"
+        buttonClass="chip rounded-full px-3 py-1"
+        class="mt-1 w-52"
+      >
+        <ul>
           <li><a class="btn btn-ghost w-full justify-start" href="/account">Your account</a></li>
           <li><button class="btn btn-ghost w-full justify-start" onclick={logOut}>Log out</button></li>
           <li>
@@ -103,7 +105,7 @@
             </button>
           </li>
         </ul>
-      </details>
+      </Menu>
     </div>
   </header>
   {#if !live.connected}

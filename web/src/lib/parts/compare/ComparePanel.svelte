@@ -1,5 +1,5 @@
 <script lang="ts">
-  import { onMount, untrack } from 'svelte';
+  import { onMount } from 'svelte';
   import type { CompareEnd } from '$lib/api/client';
   import { address } from '$lib/state/address.svelte';
   import { keys } from '$lib/state/keys.svelte';
@@ -13,6 +13,7 @@
   import ProblemNote from '../form/ProblemNote.svelte';
   import { layoutWords, structureFound, structureLines, structurePlaces, wholeLines } from './structureRows';
   import StructureTable from './StructureTable.svelte';
+  import { whenever } from '$lib/state/whenever.svelte';
 
   interface Props {
     before: CompareEnd;
@@ -57,15 +58,15 @@
       all: view.all
     })
   );
-  $effect(() => {
-    const now = JSON.parse(wanted);
-    untrack(async () => {
+  whenever(
+    () => wanted,
+    async (now) => {
       place = undefined;
-      await comparing.load(now);
+      await comparing.load(JSON.parse(now));
       // A link leads to the very difference that its sender looked at.
       if (view.place !== undefined) place = starts[view.place - 1];
-    });
-  });
+    }
+  );
 
   const show = (changes: Record<string, string>) => address.change(changes);
 
@@ -125,7 +126,7 @@
   );
 </script>
 
-{#if comparing.problem}<div class="my-3"><ProblemNote problem={comparing.problem} /></div>{/if}
+<ProblemNote problem={comparing.problem} class="my-3" />
 
 <div class="mt-2 mb-2 flex flex-wrap items-center gap-x-2.5 gap-y-1.5" aria-live="polite">
   {#if comparing.isLoading && !counts}

@@ -2,8 +2,10 @@
   import { onMount } from 'svelte';
   import { api, asProblem, need, type Group, type NoiseEffect, type Problem } from '$lib/api/client';
   import { count } from '$lib/text/time';
-  import { once } from '$lib/state/once';
+  import { Submission } from '$lib/state/submission.svelte';
   import Dialog from '../form/Dialog.svelte';
+  import Field from '../form/Field.svelte';
+  import FormEnd from '../form/FormEnd.svelte';
   import ProblemNote from '../form/ProblemNote.svelte';
 
   interface Props {
@@ -50,13 +52,9 @@
     }
   }
 
-  const keep = once(async () => {
-    try {
-      await need(api.POST('/api/noise-patterns', { body: input }));
-      onclose(true);
-    } catch (thrown) {
-      problem = asProblem(thrown);
-    }
+  const keeping = new Submission(async () => {
+    await need(api.POST('/api/noise-patterns', { body: input }));
+    onclose(true);
   });
 
   onMount(async () => {
@@ -76,9 +74,12 @@
 
 <Dialog title="Set lines like this aside" oncancel={() => onclose(false)}>
   <p class="mono bg-base-200 rounded-field mt-2 overflow-x-auto px-2 py-1 whitespace-pre">{line}</p>
-  <form class="mt-3 grid gap-2" onsubmit={keep}>
-    <label class="grid gap-1"
-      ><span class="font-semibold">Pattern</span>
+  <form class="mt-3 grid gap-2" onsubmit={keeping.submit}>
+    <Field
+      label="Pattern"
+      hint="What stands in round brackets does not count; without any, the whole line."
+      error={keeping.of('pattern')}
+    >
       <input
         class="input mono w-full"
         bind:value={pattern}
@@ -87,27 +88,21 @@
         required
         spellcheck="false"
       />
-      <span class="text-quiet"
-        >What stands in round brackets does not count; without any, the whole line.</span
-      >
-    </label>
-    <label class="grid gap-1"
-      ><span class="font-semibold">For</span>
+    </Field>
+    <Field label="For">
       <select class="select w-full" bind:value={reach} onchange={look}>
         {#if device}<option value="device">{device} only</option>{/if}
         <option value="platform">all of platform {platform}</option>
         {#each groups as group (group.name)}<option value="group:{group.name}">group {group.name}</option
           >{/each}
       </select>
-    </label>
-    <label class="grid gap-1"
-      ><span class="font-semibold">Name</span>
+    </Field>
+    <Field label="Name">
       <input class="input w-full" bind:value={name} maxlength="80" required placeholder="counter" />
-    </label>
-    <label class="grid gap-1"
-      ><span class="font-semibold">Why it changes by itself</span>
+    </Field>
+    <Field label="Why it changes by itself">
       <input class="input w-full" bind:value={reason} maxlength="500" placeholder="it counts packets" />
-    </label>
+    </Field>
     <div class="panel bg-base-200 px-3 py-2" aria-live="polite">
       {#if effect}
         <b>In the past:</b>
@@ -134,11 +129,14 @@
         {:else}<p class="text-error mt-1">It fits no line of the newest configurations.</p>{/if}
       {:else if !problem}<span class="text-quiet">Looking at the past…</span>{/if}
     </div>
-    {#if problem}<ProblemNote {problem} />{/if}
+    <ProblemNote {problem} />
     <p class="text-quiet">No byte is altered, and the pattern can be taken back under Settings.</p>
-    <div class="flex justify-end gap-2">
-      <button class="btn" type="button" onclick={() => onclose(false)}>Cancel</button>
-      <button class="btn btn-primary" disabled={!effect}>Set them aside</button>
-    </div>
+    <FormEnd
+      submission={keeping}
+      send="Set them aside"
+      oncancel={() => onclose(false)}
+      disabled={!effect}
+      class=""
+    />
   </form>
 </Dialog>

@@ -46,7 +46,7 @@
   </p>
 {/if}
 
-{#if problem}<div class="mt-3"><ProblemNote {problem} /></div>{/if}
+<ProblemNote {problem} class="mt-3" />
 
 <div class="mt-4 grid grid-cols-[minmax(0,1fr)_320px] items-start gap-4">
   <section class="panel p-4" aria-labelledby="tokens">

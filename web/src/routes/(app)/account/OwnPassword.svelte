@@ -1,7 +1,7 @@
 <script lang="ts">
-  import { api, asProblem, need, type Problem } from '$lib/api/client';
+  import { api, need } from '$lib/api/client';
   import ProblemNote from '$lib/parts/form/ProblemNote.svelte';
-  import { once } from '$lib/state/once';
+  import { Submission } from '$lib/state/submission.svelte';
 
   const FIELDS = [
     { key: 'present', says: 'Present password', least: undefined, hint: '', complete: 'current-password' },
@@ -11,26 +11,19 @@
   let typed = $state({ present: '', next: '', again: '' });
   let tokensStay = $state(false);
   let changed = $state(false);
-  let problem = $state<Problem | undefined>();
   const differs = $derived(typed.again !== '' && typed.again !== typed.next);
 
-  const change = once(async () => {
+  const changing = new Submission(async () => {
     if (differs) return;
     changed = false;
-    try {
-      await need(
-        api.PUT('/api/account/password', { body: { present: typed.present, next: typed.next, tokensStay } })
-      );
-      typed = { present: '', next: '', again: '' };
-      problem = undefined;
-      changed = true;
-    } catch (thrown) {
-      problem = asProblem(thrown);
-    }
+    const body = { present: typed.present, next: typed.next, tokensStay };
+    await need(api.PUT('/api/account/password', { body }));
+    typed = { present: '', next: '', again: '' };
+    changed = true;
   });
 </script>
 
-<form class="panel flex flex-col gap-3 p-4" onsubmit={change}>
+<form class="panel flex flex-col gap-3 p-4" onsubmit={changing.submit}>
   <h2>Password</h2>
   {#each FIELDS as field (field.key)}
     <label>
@@ -52,7 +45,7 @@
     <span>Let my tokens go on. Left open, they end: whoever knew the old password may have made some.</span>
   </label>
   {#if differs}<p class="text-error">The two are not the same.</p>{/if}
-  {#if problem}<ProblemNote {problem} />{/if}
+  <ProblemNote problem={changing.problem} />
   {#if changed}<p role="status" class="text-success font-semibold">
       Changed. Your other sessions {tokensStay ? '' : 'and your tokens '}have ended.
     </p>{/if}

@@ -1,15 +1,18 @@
 <script lang="ts">
-  import { api, asProblem, need, type AuditPage, type Problem } from '$lib/api/client';
+  import { api, need, type AuditPage } from '$lib/api/client';
   import ProblemNote from '$lib/parts/form/ProblemNote.svelte';
   import When from '$lib/parts/form/When.svelte';
   import { address } from '$lib/state/address.svelte';
   import { keys } from '$lib/state/keys.svelte';
   import { count } from '$lib/text/time';
   import { onMount } from 'svelte';
+  import { whenever } from '$lib/state/whenever.svelte';
+  import { Submission } from '$lib/state/submission.svelte';
+  import { Latest } from '$lib/state/latest.svelte';
 
   const SIZE = 100;
-  let found = $state<AuditPage | undefined>();
-  let problem = $state<Problem | undefined>();
+  const log = new Latest<AuditPage>();
+  const found = $derived(log.value);
   let check = $state<{ entries: number; broken?: number; newest: string } | undefined>();
   let filter = $state<HTMLInputElement | undefined>();
 
@@ -22,24 +25,16 @@
   const file = $derived(`/api/audit.csv?${new URLSearchParams(sought)}`);
   const OUTCOME = { BEGUN: 'begun', DONE: 'done', REFUSED: 'refused', FAILED: 'failed' };
 
-  $effect(() => {
-    need(api.GET('/api/audit', { params: { query: { ...sought, page, size: SIZE } } }))
-      .then((answer) => {
-        found = answer;
-        problem = undefined;
-      })
-      .catch((thrown) => (problem = asProblem(thrown)));
-  });
+  whenever(
+    () => ({ ...sought, page, size: SIZE }),
+    (query) => log.ask(need(api.GET('/api/audit', { params: { query } })))
+  );
 
   const seek = (changes: Record<string, string>) => address.change({ page: '', ...changes });
 
-  async function checkAll() {
-    try {
-      check = await need(api.GET('/api/audit/check'));
-    } catch (thrown) {
-      problem = asProblem(thrown);
-    }
-  }
+  const checking = new Submission(async () => {
+    check = await need(api.GET('/api/audit/check'));
+  });
 
   onMount(() => keys.add([{ key: '/', says: 'filter', run: () => filter?.focus() }]));
 </script>
@@ -53,7 +48,7 @@
       Who did what, when and from where. It only grows; each entry carries the hash of the one before.
     </p>
   </div>
-  <button class="btn" onclick={checkAll}>Check the log</button>
+  <button class="btn" onclick={checking.send}>Check the log</button>
   <a class="btn" href={file} download>Export CSV</a>
 </div>
 
@@ -69,7 +64,7 @@
     {/if}
   </p>
 {/if}
-{#if problem}<div class="mt-3"><ProblemNote {problem} /></div>{/if}
+<ProblemNote problem={checking.problem ?? log.problem} class="mt-3" />
 
 <div class="mt-3 flex flex-wrap gap-2">
   <input
@@ -143,4 +138,4 @@
       <button class="btn" onclick={() => address.change({ page: String(page + 1) })}>Older</button>
     {/if}
   </div>
-{:else if !problem}<p class="text-quiet mt-4">Loading…</p>{/if}
+{:else if !log.problem}<p class="text-quiet mt-4">Loading…</p>{/if}

@@ -87,7 +87,7 @@
   The simulated devices behind the demo. Log in to one as an engineer would, or let it go wrong and see what
   Chaperone makes of it.
 </p>
-{#if doing.problem}<div class="mt-3"><ProblemNote problem={doing.problem} /></div>{/if}
+<ProblemNote problem={doing.problem} class="mt-3" />
 
 {#if standIns && current}
   <div class="mt-3 grid grid-cols-[minmax(0,1fr)_330px] items-start gap-3.5">

@@ -1,7 +1,7 @@
 <script lang="ts">
-  import { api, asProblem, need, type Problem } from '$lib/api/client';
+  import { api, need } from '$lib/api/client';
   import ProblemNote from '$lib/parts/form/ProblemNote.svelte';
-  import { once } from '$lib/state/once';
+  import { Submission } from '$lib/state/submission.svelte';
 
   interface Props {
     name: string;
@@ -11,18 +11,12 @@
   let { name, onclose }: Props = $props();
   let text = $state('');
   let screen = $state('');
-  let problem = $state<Problem | undefined>();
 
-  const paste = once(async () => {
-    try {
-      const shown = await need(
-        api.POST('/api/bench/stand-ins/{name}/cable', { params: { path: { name } }, body: { text } })
-      );
-      screen = shown.screen;
-      problem = undefined;
-    } catch (thrown) {
-      problem = asProblem(thrown);
-    }
+  const pasting = new Submission(async () => {
+    const shown = await need(
+      api.POST('/api/bench/stand-ins/{name}/cable', { params: { path: { name } }, body: { text } })
+    );
+    screen = shown.screen;
   });
 </script>
 
@@ -31,7 +25,7 @@
     <h2 class="grow">Cable of {name}</h2>
     <button class="btn" onclick={onclose}>Pull it out</button>
   </div>
-  <form class="mt-2" onsubmit={paste}>
+  <form class="mt-2" onsubmit={pasting.submit}>
     <textarea
       class="textarea mono h-40 w-full"
       bind:value={text}
@@ -41,7 +35,7 @@
       {@attach (area) => area.focus()}></textarea>
     <button class="btn btn-primary mt-2">Paste it</button>
   </form>
-  {#if problem}<div class="mt-2"><ProblemNote {problem} /></div>{/if}
+  <ProblemNote problem={pasting.problem} class="mt-2" />
   {#if screen}
     <textarea
       class="textarea mono bg-base-200 mt-2 h-64 w-full"

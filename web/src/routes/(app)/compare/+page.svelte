@@ -10,6 +10,7 @@
   import EndPicker from './EndPicker.svelte';
   import { endOf, paramsOf, titleOf, wantedOf, type End, type Side } from './ends';
   import { pasted } from './pasted.svelte';
+  import { whenever } from '$lib/state/whenever.svelte';
 
   let platforms = $state<Platform[]>([]);
   let problem = $state.raw<Problem | undefined>();
@@ -17,10 +18,10 @@
 
   const before = $derived(endOf(address.params, 'b'));
   const after = $derived(endOf(address.params, 'a'));
-  $effect(() => {
-    void [pasted.texts.b, pasted.texts.a];
-    pasted.settle();
-  });
+  whenever(
+    () => [pasted.texts.b, pasted.texts.a],
+    () => pasted.settle()
+  );
 
   const wantedBefore = $derived(wantedOf(before, pasted.settled.b));
   const wantedAfter = $derived(wantedOf(after, pasted.settled.a));
@@ -78,7 +79,7 @@
   {#if session.mayAct && isReady}<button class="btn" onclick={exportDiff}>Export .diff</button>{/if}
 </div>
 
-{#if problem}<div class="mb-3"><ProblemNote {problem} /></div>{/if}
+<ProblemNote {problem} class="mb-3" />
 
 <div class="flex items-stretch gap-2">
   <EndPicker side="b" end={before} bind:isMissing={missing.b} onchange={(end) => change('b', end)} />

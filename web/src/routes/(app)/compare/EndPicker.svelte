@@ -1,5 +1,4 @@
 <script lang="ts">
-  import { untrack } from 'svelte';
   import { api, asProblem, need, type Problem, type Revision } from '$lib/api/client';
   import ProblemNote from '$lib/parts/form/ProblemNote.svelte';
   import { wordsAsQuery } from '$lib/parts/fleet/queryText';
@@ -9,6 +8,7 @@
   import { moment } from '$lib/text/time';
   import type { End, Side } from './ends';
   import { pasted } from './pasted.svelte';
+  import { whenever } from '$lib/state/whenever.svelte';
 
   interface Props {
     side: Side;
@@ -42,10 +42,7 @@
 
   // A value of its own: the end is another object whenever the address changes.
   const wanted = $derived(`${end.isText} ${end.device} ${end.kind}`);
-  $effect(() => {
-    void wanted;
-    untrack(load);
-  });
+  whenever(() => wanted, load);
 
   async function propose(text: string) {
     if (text.trim() === '') return;
@@ -181,5 +178,5 @@
       {/if}
     </div>
   {/if}
-  {#if problem}<div class="mt-2"><ProblemNote {problem} /></div>{/if}
+  <ProblemNote {problem} class="mt-2" />
 </fieldset>

@@ -50,7 +50,7 @@
     >{/if}
 </div>
 
-{#if problem}<div class="mt-3"><ProblemNote {problem} /></div>{/if}
+<ProblemNote {problem} class="mt-3" />
 
 {#if edited}
   {#key edited}

@@ -1,9 +1,10 @@
 <script lang="ts">
+  import FormEnd from '$lib/parts/form/FormEnd.svelte';
   import { onMount, untrack } from 'svelte';
-  import { api, asProblem, need, type CredentialSet, type Problem } from '$lib/api/client';
-  import ProblemNote from '$lib/parts/form/ProblemNote.svelte';
+  import { api, need, type CredentialSet } from '$lib/api/client';
+  import Field from '$lib/parts/form/Field.svelte';
   import { draftsOf, FILE_CHOICES, free, inputOf, newLogIn, toggled } from '$lib/text/logIns';
-  import { once } from '$lib/state/once';
+  import { Submission } from '$lib/state/submission.svelte';
   import LogInFields from './LogInFields.svelte';
   import PossibleList from './PossibleList.svelte';
 
@@ -25,7 +26,6 @@
   let ranges = $state(given?.ranges ?? '');
   let sites = $state<string[]>([...(given?.sites ?? [])]);
   let known = $state<string[]>([]);
-  let problem = $state<Problem | undefined>();
   onMount(async () => {
     const all = await need(api.GET('/api/sites')).catch(() => []);
     known = all.map((site) => site.name);
@@ -34,7 +34,7 @@
   const unused = $derived(free(logIns));
   const protocols = $derived(logIns.flatMap((logIn) => logIn.protocols));
 
-  const save = once(async () => {
+  const saving = new Submission(async () => {
     const body = {
       name,
       note,
@@ -45,34 +45,27 @@
       ranges,
       sites
     };
-    try {
-      if (given)
-        await need(api.PUT('/api/credential-sets/{id}', { params: { path: { id: given.id } }, body }));
-      else await need(api.POST('/api/credential-sets', { body }));
-      onsaved();
-    } catch (thrown) {
-      problem = asProblem(thrown);
-    }
+    if (given) await need(api.PUT('/api/credential-sets/{id}', { params: { path: { id: given.id } }, body }));
+    else await need(api.POST('/api/credential-sets', { body }));
+    onsaved();
   });
 </script>
 
 <div class="mt-4 grid grid-cols-[minmax(0,1fr)_minmax(0,20rem)] items-start gap-4">
-  <form class="panel grid grid-cols-2 gap-x-4 gap-y-3 p-4" onsubmit={save}>
+  <form class="panel grid grid-cols-2 gap-x-4 gap-y-3 p-4" onsubmit={saving.submit}>
     <h2 class="col-span-2">{given ? `Change “${given.name}”` : 'New credential set'}</h2>
-    <label>
-      <span class="font-semibold">Name</span>
+    <Field label="Name" error={saving.of('name')}>
       <input
-        class="input mt-1 w-full"
+        class="input w-full"
         bind:value={name}
         maxlength="60"
         required
         {@attach (input) => input.focus()}
       />
-    </label>
-    <label>
-      <span class="font-semibold">Note</span>
-      <input class="input mt-1 w-full" bind:value={note} maxlength="500" />
-    </label>
+    </Field>
+    <Field label="Note" error={saving.of('note')}>
+      <input class="input w-full" bind:value={note} maxlength="500" />
+    </Field>
     {#each logIns as logIn, place (place)}
       <LogInFields
         bind:draft={() => logIn, (next) => (logIns[place] = next)}
@@ -89,48 +82,42 @@
         >
       </div>
     {/if}
-    <label>
-      <span class="font-semibold">Password of the privileged level</span>
+    <Field label="Password of the privileged level">
       <input
-        class="input mt-1 w-full"
+        class="input w-full"
         type="password"
         bind:value={privileged}
         maxlength="200"
         placeholder={given ? 'unchanged if left empty' : ''}
         autocomplete="new-password"
       />
-    </label>
-    <label>
-      <span class="font-semibold">Files go by</span>
-      <select class="select mt-1 w-full" bind:value={files}>
+    </Field>
+    <Field label="Files go by">
+      <select class="select w-full" bind:value={files}>
         {#each FILE_CHOICES as choice (choice.name)}<option value={choice.name}>{choice.title}</option>{/each}
       </select>
-    </label>
-    <label class="col-span-2">
-      <span class="font-semibold">This server's address as the devices see it</span>
+    </Field>
+    <Field label="This server's address as the devices see it" class="col-span-2">
       <input
-        class="input mono mt-1 w-full"
+        class="input mono w-full"
         bind:value={serverAddress}
         maxlength="253"
         placeholder="only if addresses are translated on the way"
       />
-    </label>
-    <div>
-      <label>
-        <span class="font-semibold">Where it may be used</span>
-        <textarea
-          class="textarea mono mt-1 w-full"
-          rows="4"
-          bind:value={ranges}
-          maxlength="20000"
-          required
-          placeholder="192.0.2.0/24&#10;198.51.100.7 - 198.51.100.20"
-          aria-describedby="ranges-say"></textarea>
-      </label>
-      <p id="ranges-say" class="text-quiet">
-        An address, a first and a last one, or a prefix in each line. Its passwords go nowhere else.
-      </p>
-    </div>
+    </Field>
+    <Field
+      label="Where it may be used"
+      hint="An address, a first and a last one, or a prefix in each line. Its passwords go nowhere else."
+      error={saving.of('ranges')}
+    >
+      <textarea
+        class="textarea mono w-full"
+        rows="4"
+        bind:value={ranges}
+        maxlength="20000"
+        required
+        placeholder="192.0.2.0/24&#10;198.51.100.7 - 198.51.100.20"></textarea>
+    </Field>
     <fieldset>
       <legend class="font-semibold">Only at these sites</legend>
       <p class="text-quiet">None chosen: at all of them.</p>
@@ -142,11 +129,7 @@
         {/each}
       </div>
     </fieldset>
-    {#if problem}<div class="col-span-2"><ProblemNote {problem} /></div>{/if}
-    <div class="col-span-2 flex gap-2">
-      <button class="btn btn-primary">Save</button>
-      <button class="btn" type="button" onclick={onclose}>Cancel</button>
-    </div>
+    <FormEnd submission={saving} send="Save" oncancel={onclose} class="col-span-2" />
   </form>
   <section class="panel p-4" aria-labelledby="possible">
     <h2 id="possible">What this makes possible</h2>

@@ -1,8 +1,10 @@
 <script lang="ts">
-  import { api, asProblem, need, type Possible, type Problem } from '$lib/api/client';
+  import { api, need, type Possible } from '$lib/api/client';
   import ProblemNote from '$lib/parts/form/ProblemNote.svelte';
   import type { Protocol } from '$lib/text/logIns';
   import { together } from './possible';
+  import { whenever } from '$lib/state/whenever.svelte';
+  import { Latest } from '$lib/state/latest.svelte';
 
   interface Props {
     protocols: Protocol[];
@@ -10,25 +12,16 @@
   }
 
   let { protocols, files }: Props = $props();
-  let platforms = $state<Possible[]>([]);
-  let problem = $state<Problem | undefined>();
+  const possible = new Latest<Possible[]>();
+  const platforms = $derived(possible.value ?? []);
 
-  // What was asked last counts: answers may overtake each other.
-  let asked = 0;
-
-  $effect(() => {
-    const mine = ++asked;
-    need(api.GET('/api/credential-sets/possible', { params: { query: { protocols, files } } }))
-      .then((found) => {
-        if (mine !== asked) return;
-        platforms = found;
-        problem = undefined;
-      })
-      .catch((thrown) => (problem = asProblem(thrown)));
-  });
+  whenever(
+    () => ({ protocols, files }),
+    (query) => possible.ask(need(api.GET('/api/credential-sets/possible', { params: { query } })))
+  );
 </script>
 
-{#if problem}<ProblemNote {problem} />{/if}
+<ProblemNote problem={possible.problem} />
 <dl aria-live="polite">
   {#each together(platforms) as same (same.titles.join())}
     <div class="border-base-300 border-b py-2 last:border-0">

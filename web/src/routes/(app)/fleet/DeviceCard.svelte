@@ -1,4 +1,5 @@
 <script lang="ts">
+  import Confirm from '$lib/parts/form/Confirm.svelte';
   import { api, asProblem, need, type Device, type Problem } from '$lib/api/client';
   import FourMarks from '$lib/parts/fleet/FourMarks.svelte';
   import { QUESTIONS, wordOf } from '$lib/parts/fleet/fourMarks';
@@ -13,14 +14,11 @@
   }
 
   let { device, oncopy, onremoved }: Props = $props();
-  let asks = $state(false);
+  /** Which device is to be removed, if somebody has asked for it. */
+  let asked = $state('');
+  const asks = $derived(asked === device.name);
   let problem = $state<Problem | undefined>();
   const colour = { YES: '', ATTENTION: 'text-warning', NO: 'text-error', NOT_KNOWN: 'text-quiet' };
-
-  $effect(() => {
-    void device.name;
-    asks = false;
-  });
 
   async function forbidTelnet() {
     try {
@@ -34,6 +32,7 @@
 
   async function remove() {
     try {
+      asked = '';
       await need(api.DELETE('/api/devices/{name}', { params: { path: { name: device.name } } }));
       onremoved();
     } catch (thrown) {
@@ -78,21 +77,21 @@
     <a class="btn btn-primary" href="/devices/{encodeURIComponent(device.name)}">Open</a>
     {#if session.mayAct}
       <button class="btn" onclick={oncopy}>Copy now</button>
-      <button class="btn" onclick={() => (asks = true)}>Remove…</button>
+      <button class="btn" onclick={() => (asked = device.name)}>Remove…</button>
       {#if device.telnetAllowed}<button class="btn" onclick={forbidTelnet}>No more Telnet</button>{/if}
     {/if}
   </div>
   {#if asks}
-    <div class="border-base-300 mt-3 border-t pt-3">
-      <p>
-        Remove <b>{device.name}</b> from the fleet? All its revisions and copies go with it. The device itself is
-        not touched.
-      </p>
-      <div class="mt-2 flex gap-2">
-        <button class="btn btn-error" onclick={remove}>Remove {device.name}</button>
-        <button class="btn" onclick={() => (asks = false)}>Keep it</button>
-      </div>
-    </div>
+    <Confirm
+      title="Remove {device.name} from the fleet?"
+      yes="Remove {device.name}"
+      no="Keep it"
+      isFinal
+      onyes={remove}
+      onno={() => (asked = '')}
+    >
+      All its revisions and copies go with it. The device itself is not touched.
+    </Confirm>
   {/if}
-  {#if problem}<div class="mt-3"><ProblemNote {problem} /></div>{/if}
+  <ProblemNote {problem} class="mt-3" />
 </section>

@@ -28,7 +28,7 @@
   onMount(doing.load);
 </script>
 
-{#if doing.problem}<div class="mt-3"><ProblemNote problem={doing.problem} /></div>{/if}
+<ProblemNote problem={doing.problem} class="mt-3" />
 {#if edits.length > 0}
   <details class="mt-5">
     <summary class="cursor-pointer font-semibold">Earlier edits</summary>

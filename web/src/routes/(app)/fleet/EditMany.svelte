@@ -1,10 +1,10 @@
 <script lang="ts">
+  import FormEnd from '$lib/parts/form/FormEnd.svelte';
   import { onMount } from 'svelte';
-  import { api, asProblem, need, type CredentialSet, type Problem } from '$lib/api/client';
+  import { api, need, type CredentialSet } from '$lib/api/client';
   import Dialog from '$lib/parts/form/Dialog.svelte';
-  import ProblemNote from '$lib/parts/form/ProblemNote.svelte';
   import { count } from '$lib/text/time';
-  import { once } from '$lib/state/once';
+  import { Submission } from '$lib/state/submission.svelte';
   import EarlierEdits from './EarlierEdits.svelte';
   import { tagsIn } from './fleetView';
 
@@ -28,7 +28,6 @@
   let add = $state('');
   let remove = $state('');
   let sets = $state<CredentialSet[]>([]);
-  let problem = $state<Problem | undefined>();
   const isNothing = $derived(
     site === SAME && !editsRole && set === 0 && tagsIn(add).length === 0 && tagsIn(remove).length === 0
   );
@@ -37,7 +36,7 @@
     sets = await need(api.GET('/api/credential-sets')).catch(() => []);
   });
 
-  const apply = once(async () => {
+  const editing = new Submission(async () => {
     const body = {
       devices: [...names],
       ...(site === SAME ? {} : { site }),
@@ -46,17 +45,13 @@
       addTags: tagsIn(add),
       removeTags: tagsIn(remove)
     };
-    try {
-      const edited = await need(api.POST('/api/devices/edit', { body }));
-      ondone(edited.edit);
-    } catch (thrown) {
-      problem = asProblem(thrown);
-    }
+    const edited = await need(api.POST('/api/devices/edit', { body }));
+    ondone(edited.edit);
   });
 </script>
 
 <Dialog title="Edit {count(names.length, 'device')}" {oncancel}>
-  <form onsubmit={apply}>
+  <form onsubmit={editing.submit}>
     <p class="text-quiet truncate">{names.join(', ')}</p>
     <div class="mt-4 grid grid-cols-[120px_1fr] items-center gap-x-3 gap-y-3">
       <label for="edit-site">Site</label>
@@ -100,11 +95,14 @@
         bind:value={remove}
       />
     </div>
-    {#if problem}<div class="mt-3"><ProblemNote {problem} /></div>{/if}
-    <div class="mt-5 flex gap-2">
-      <button class="btn btn-primary" disabled={isNothing}>Edit {count(names.length, 'device')}</button>
-      <button type="button" class="btn" onclick={oncancel}>Leave them as they are</button>
-    </div>
+    <FormEnd
+      submission={editing}
+      send="Edit {count(names.length, 'device')}"
+      cancel="Leave them as they are"
+      {oncancel}
+      disabled={isNothing}
+      class="mt-5"
+    />
   </form>
   <EarlierEdits {onundone} />
 </Dialog>

@@ -1,9 +1,9 @@
 <script lang="ts">
-  import { api, asProblem, need, type Group, type Problem } from '$lib/api/client';
+  import FormEnd from '$lib/parts/form/FormEnd.svelte';
+  import { api, need, type Group } from '$lib/api/client';
   import Dialog from '$lib/parts/form/Dialog.svelte';
-  import ProblemNote from '$lib/parts/form/ProblemNote.svelte';
   import { count } from '$lib/text/time';
-  import { once } from '$lib/state/once';
+  import { Submission } from '$lib/state/submission.svelte';
 
   interface Props {
     query: string;
@@ -16,22 +16,17 @@
   let { query, matching, groups, ondone, oncancel }: Props = $props();
   let name = $state('');
   let note = $state('');
-  let problem = $state<Problem | undefined>();
   const same = $derived(groups.find((group) => group.name.toLowerCase() === name.trim().toLowerCase()));
 
-  const keep = once(async () => {
+  const keeping = new Submission(async () => {
     const params = { path: { name: name.trim() } };
-    try {
-      await need(api.PUT('/api/groups/{name}', { params, body: { query, note: note.trim() } }));
-      ondone(name.trim());
-    } catch (thrown) {
-      problem = asProblem(thrown);
-    }
+    await need(api.PUT('/api/groups/{name}', { params, body: { query, note: note.trim() } }));
+    ondone(name.trim());
   });
 </script>
 
 <Dialog title="Keep as a group" {oncancel}>
-  <form onsubmit={keep}>
+  <form onsubmit={keeping.submit}>
     <p class="mono mt-2">{query}</p>
     <p class="text-quiet">
       means {count(matching, 'device')} now; whoever joins or leaves later follows by itself
@@ -55,10 +50,12 @@
     {#if same}<p class="text-warning mt-3">
         {same.name} means <span class="mono">{same.query}</span> today; keeping replaces that wherever it is used.
       </p>{/if}
-    {#if problem}<div class="mt-3"><ProblemNote {problem} /></div>{/if}
-    <div class="mt-5 flex gap-2">
-      <button class="btn btn-primary" disabled={name.trim() === ''}>{same ? 'Replace' : 'Keep'} group</button>
-      <button type="button" class="btn" onclick={oncancel}>Cancel</button>
-    </div>
+    <FormEnd
+      submission={keeping}
+      send={same ? 'Replace group' : 'Keep group'}
+      {oncancel}
+      disabled={name.trim() === ''}
+      class="mt-5"
+    />
   </form>
 </Dialog>

@@ -22,7 +22,7 @@
 </script>
 
 <Dialog title="Releases, model by model" oncancel={onclose}>
-  {#if problem}<ProblemNote {problem} />{/if}
+  <ProblemNote {problem} />
   <table class="rows mt-2">
     <thead><tr><th>Model</th><th>Releases, with how many devices run them</th></tr></thead>
     <tbody>

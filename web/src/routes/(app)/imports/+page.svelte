@@ -40,7 +40,7 @@
   {#if session.mayAct}<a class="btn btn-primary" href="/fleet/bring-in">Bring devices in…</a>{/if}
 </div>
 
-{#if problem}<div class="mt-3"><ProblemNote {problem} /></div>{/if}
+<ProblemNote {problem} class="mt-3" />
 
 {#if jobs?.length === 0}
   <div class="panel mt-4 max-w-xl p-6">

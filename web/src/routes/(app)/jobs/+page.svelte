@@ -30,7 +30,7 @@
 <h1>What is running, and what ran</h1>
 <p class="text-quiet">The latest 50 jobs. They go on when you leave this page.</p>
 
-{#if problem}<div class="mt-3"><ProblemNote {problem} /></div>{/if}
+<ProblemNote {problem} class="mt-3" />
 
 {#if jobs?.length === 0}
   <div class="panel mt-4 max-w-xl p-6">

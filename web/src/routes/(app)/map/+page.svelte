@@ -88,7 +88,7 @@
   {/if}
 </div>
 
-{#if doing.problem}<div class="mt-3"><ProblemNote problem={doing.problem} /></div>{/if}
+<ProblemNote problem={doing.problem} class="mt-3" />
 {#if map && map.devices.length === 0}
   <div class="panel mt-4 max-w-xl p-6">
     <h2>Nothing to draw yet</h2>

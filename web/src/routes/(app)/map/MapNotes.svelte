@@ -34,7 +34,7 @@
 
 <section class="panel p-3.5" aria-labelledby="notes">
   <h2 id="notes">Notes</h2>
-  {#if problem}<ProblemNote {problem} />{/if}
+  <ProblemNote {problem} />
   {#if asks}
     <form
       class="mt-1"

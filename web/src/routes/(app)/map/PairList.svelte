@@ -35,7 +35,7 @@
 <section class="panel p-3.5" aria-labelledby="pairs">
   <h2 id="pairs">Pairs</h2>
   <p class="text-quiet">Devices that back each other up.</p>
-  {#if doing.problem}<ProblemNote problem={doing.problem} />{/if}
+  <ProblemNote problem={doing.problem} />
   {#if proposals.length > 0}
     <p class="mt-1 font-semibold">{proposals.length} proposed</p>
     <ul class="space-y-1.5">

@@ -1,8 +1,8 @@
 <script lang="ts">
+  import Confirm from '$lib/parts/form/Confirm.svelte';
   import { goto } from '$app/navigation';
   import { onMount } from 'svelte';
   import { api, need, type Routine, type RoutineRun } from '$lib/api/client';
-  import Dialog from '$lib/parts/form/Dialog.svelte';
   import ProblemNote from '$lib/parts/form/ProblemNote.svelte';
   import When from '$lib/parts/form/When.svelte';
   import { Doing } from '$lib/state/doing.svelte';
@@ -79,7 +79,7 @@
   {/if}
 </div>
 
-{#if doing.problem}<div class="mt-3"><ProblemNote problem={doing.problem} /></div>{/if}
+<ProblemNote problem={doing.problem} class="mt-3" />
 {#if edits}
   <RoutineForm
     routine={edits.routine}
@@ -178,14 +178,14 @@
 
 {#if removes}
   {@const routine = removes}
-  <Dialog title="Remove {routine.name}?" oncancel={() => (removes = undefined)}>
-    <p class="mt-2">
-      It will not copy {routine.reaches === undefined ? 'anything' : count(routine.reaches, 'device')} any more.
-      Its record goes with it; copies and jobs stay.
-    </p>
-    <div class="mt-4 flex justify-end gap-2">
-      <button class="btn" onclick={() => (removes = undefined)}>Cancel</button>
-      <button class="btn btn-primary" onclick={() => remove(routine.name)}>Remove it</button>
-    </div>
-  </Dialog>
+  <Confirm
+    title="Remove {routine.name}?"
+    yes="Remove it"
+    isFinal
+    onyes={() => remove(routine.name)}
+    onno={() => (removes = undefined)}
+  >
+    It will not copy {routine.reaches === undefined ? 'anything' : count(routine.reaches, 'device')} any more. Its
+    record goes with it; copies and jobs stay.
+  </Confirm>
 {/if}

@@ -1,11 +1,13 @@
 <script lang="ts">
   import { onMount } from 'svelte';
-  import { api, asProblem, need, type Problem, type Routine } from '$lib/api/client';
+  import { api, need, type Routine } from '$lib/api/client';
   import ProblemNote from '$lib/parts/form/ProblemNote.svelte';
   import QueryBar from '$lib/parts/fleet/QueryBar.svelte';
   import { exact } from '$lib/text/time';
-  import { once } from '$lib/state/once';
+  import { Submission } from '$lib/state/submission.svelte';
   import { DAYS, formOf, ruleOf } from './ruleText';
+  import { whenever } from '$lib/state/whenever.svelte';
+  import { Latest } from '$lib/state/latest.svelte';
 
   interface Props {
     /** The routine to alter; a new one if there is none. */
@@ -23,36 +25,23 @@
   let devices = $state('');
   let missed = $state<Routine['missed']>('MAKE_UP');
   let on = $state(true);
-  let due = $state.raw<string[]>([]);
-  let problem = $state.raw<Problem | undefined>();
-  let asked = 0;
 
   const rule = $derived(ruleOf(form));
   const named = $derived(devices.split(/[\s,]+/).filter(Boolean));
 
-  async function preview(rule: string, zone: string) {
-    const mine = ++asked;
-    try {
-      const times = await need(api.POST('/api/routines/preview', { body: { rule, zone } }));
-      if (mine === asked) [due, problem] = [times.dueAt, undefined];
-    } catch (thrown) {
-      if (mine === asked) [due, problem] = [[], asProblem(thrown)];
-    }
-  }
+  const preview = new Latest<{ dueAt: string[] }>();
+  const due = $derived(preview.problem ? [] : (preview.value?.dueAt ?? []));
+  whenever(
+    () => ({ rule, zone }),
+    (body) => preview.ask(need(api.POST('/api/routines/preview', { body })))
+  );
 
-  $effect(() => {
-    preview(rule, zone);
+  const keeping = new Submission(async () => {
+    const body = { rule, zone, query: named.length > 0 ? '' : query, devices: named, missed, on };
+    await need(api.PUT('/api/routines/{name}', { params: { path: { name: name.trim() } }, body }));
+    onclose(true);
   });
-
-  const keep = once(async () => {
-    try {
-      const body = { rule, zone, query: named.length > 0 ? '' : query, devices: named, missed, on };
-      await need(api.PUT('/api/routines/{name}', { params: { path: { name: name.trim() } }, body }));
-      onclose(true);
-    } catch (thrown) {
-      problem = asProblem(thrown);
-    }
-  });
+  const problem = $derived(keeping.problem ?? preview.problem);
 
   onMount(() => {
     if (!routine) return;
@@ -64,7 +53,7 @@
 
 <form
   class="panel mt-3 max-w-4xl p-4"
-  onsubmit={keep}
+  onsubmit={keeping.submit}
   aria-label={routine ? `Alter ${routine.name}` : 'New routine'}
 >
   <div class="grid grid-cols-[9rem_1fr] items-center gap-x-3 gap-y-2">
@@ -176,7 +165,7 @@
         </li>{:else}<li class="text-quiet">{problem ? 'not known yet' : 'never'}</li>{/each}
     </ol>
   </div>
-  {#if problem}<div class="mt-3"><ProblemNote {problem} /></div>{/if}
+  <ProblemNote {problem} class="mt-3" />
   <div class="mt-3 flex gap-2">
     <button class="btn btn-primary">Keep it</button>
     <button class="btn" type="button" onclick={() => onclose(false)}>Cancel</button>

@@ -1,9 +1,10 @@
 <script lang="ts">
+  import FormEnd from '$lib/parts/form/FormEnd.svelte';
   import { untrack } from 'svelte';
-  import { api, asProblem, need, type Account, type Problem } from '$lib/api/client';
-  import ProblemNote from '$lib/parts/form/ProblemNote.svelte';
+  import { api, need, type Account } from '$lib/api/client';
+  import Field from '$lib/parts/form/Field.svelte';
   import { ROLES, roleSays } from '$lib/text/role';
-  import { once } from '$lib/state/once';
+  import { Submission } from '$lib/state/submission.svelte';
 
   interface Props {
     /** The account to change; a new one if there is none. */
@@ -20,28 +21,22 @@
   let locked = $state(given?.locked ?? false);
   let password = $state('');
   let tokensStay = $state(false);
-  let problem = $state<Problem | undefined>();
 
-  const save = once(async () => {
-    try {
-      if (given) {
-        const body = { fullName, role, locked, password: password === '' ? undefined : password, tokensStay };
-        await need(api.PUT('/api/accounts/{name}', { params: { path: { name: given.name } }, body }));
-      } else await need(api.POST('/api/accounts', { body: { name, fullName, role, password } }));
-      onsaved();
-    } catch (thrown) {
-      problem = asProblem(thrown);
-    }
+  const saving = new Submission(async () => {
+    if (given) {
+      const body = { fullName, role, locked, password: password === '' ? undefined : password, tokensStay };
+      await need(api.PUT('/api/accounts/{name}', { params: { path: { name: given.name } }, body }));
+    } else await need(api.POST('/api/accounts', { body: { name, fullName, role, password } }));
+    onsaved();
   });
 </script>
 
-<form class="panel mt-4 grid max-w-3xl grid-cols-2 gap-x-4 gap-y-3 p-4" onsubmit={save}>
+<form class="panel mt-4 grid max-w-3xl grid-cols-2 gap-x-4 gap-y-3 p-4" onsubmit={saving.submit}>
   <h2 class="col-span-2">{given ? `Change ${given.name}` : 'New account'}</h2>
   {#if !given}
-    <label>
-      <span class="font-semibold">Account</span>
+    <Field label="Account" error={saving.of('name')}>
       <input
-        class="input mono mt-1 w-full"
+        class="input mono w-full"
         bind:value={name}
         maxlength="40"
         required
@@ -50,22 +45,19 @@
         autocomplete="off"
         {@attach (input) => input.focus()}
       />
-    </label>
+    </Field>
   {/if}
-  <label>
-    <span class="font-semibold">Name</span>
-    <input class="input mt-1 w-full" bind:value={fullName} maxlength="80" required autocomplete="off" />
-  </label>
-  <label>
-    <span class="font-semibold">Role</span>
-    <select class="select mt-1 w-full" bind:value={role}>
+  <Field label="Name" error={saving.of('fullName')}>
+    <input class="input w-full" bind:value={fullName} maxlength="80" required autocomplete="off" />
+  </Field>
+  <Field label="Role">
+    <select class="select w-full" bind:value={role}>
       {#each ROLES as each (each)}<option value={each}>{each.toLowerCase()}: {roleSays(each)}</option>{/each}
     </select>
-  </label>
-  <label>
-    <span class="font-semibold">{given ? 'New password' : 'Password'}</span>
+  </Field>
+  <Field label={given ? 'New password' : 'Password'} error={saving.of('password')}>
     <input
-      class="input mt-1 w-full"
+      class="input w-full"
       type="password"
       bind:value={password}
       minlength="12"
@@ -74,7 +66,7 @@
       placeholder={given ? 'unchanged if left empty' : '12 characters or more'}
       autocomplete="new-password"
     />
-  </label>
+  </Field>
   {#if given && password !== ''}
     <label class="col-span-2 flex items-center gap-2">
       <input type="checkbox" class="checkbox" bind:checked={tokensStay} />
@@ -87,9 +79,5 @@
       <span>Locked: cannot log in, and its tokens open nothing. Open sessions end at once.</span>
     </label>
   {/if}
-  {#if problem}<div class="col-span-2"><ProblemNote {problem} /></div>{/if}
-  <div class="col-span-2 flex gap-2">
-    <button class="btn btn-primary">Save</button>
-    <button class="btn" type="button" onclick={onclose}>Cancel</button>
-  </div>
+  <FormEnd submission={saving} send="Save" oncancel={onclose} class="col-span-2" />
 </form>

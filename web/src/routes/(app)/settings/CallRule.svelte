@@ -2,6 +2,7 @@
   import { onMount } from 'svelte';
   import { api, need } from '$lib/api/client';
   import type { components } from '$lib/api/schema';
+  import Field from '$lib/parts/form/Field.svelte';
   import ProblemNote from '$lib/parts/form/ProblemNote.svelte';
   import When from '$lib/parts/form/When.svelte';
   import { Doing } from '$lib/state/doing.svelte';
@@ -48,19 +49,18 @@
     Nothing is sent to any other address, whatever somebody enters. Besides these ports it uses those at which
     platforms are usually reached: 22, 23, 443, 830. A credential set narrows this further.
   </p>
-  {#if doing.problem}<div class="mt-2 max-w-3xl"><ProblemNote problem={doing.problem} /></div>{/if}
+  <ProblemNote problem={doing.problem} class="mt-2 max-w-3xl" />
   <form class="panel mt-2 grid max-w-3xl grid-cols-2 gap-x-4 gap-y-2 px-4 py-3" onsubmit={keep}>
-    <label>
-      <span class="font-semibold">Ranges of addresses, one a line</span>
+    <Field label="Ranges of addresses, one a line">
       <textarea
-        class="textarea mono mt-1 w-full"
+        class="textarea mono w-full"
         rows="3"
         maxlength="20000"
         bind:value={ranges}
         oninput={write}
         disabled={!session.mayManage}
         placeholder="none: nothing can be called"></textarea>
-    </label>
+    </Field>
     <label>
       <span class="font-semibold">More ports</span>
       <input
@@ -75,10 +75,9 @@
         >{/if}
     </label>
     <div class="col-span-2">
-      <label>
-        <span class="font-semibold">Authorities that sign devices&rsquo; certificates (PEM)</span>
+      <Field label="Authorities that sign devices’ certificates (PEM)">
         <textarea
-          class="textarea mono mt-1 w-full"
+          class="textarea mono w-full"
           rows="3"
           maxlength="200000"
           spellcheck="false"
@@ -87,7 +86,7 @@
           disabled={!session.mayManage}
           aria-describedby="authorities-note"
           placeholder="none: each certificate is pinned when a device is met"></textarea>
-      </label>
+      </Field>
       <p id="authorities-note" class="text-quiet">
         A device whose certificate one of them signed for its address needs no pin and may renew it. All
         others keep the certificate that they showed first.

@@ -41,7 +41,7 @@
     What is older goes every night. Jobs and consoles that go on stay, and so does the last run of each
     routine. The audit log is never thinned out.
   </p>
-  {#if doing.problem}<div class="mt-2"><ProblemNote problem={doing.problem} /></div>{/if}
+  <ProblemNote problem={doing.problem} class="mt-2" />
   <div class="panel mt-2 grid max-w-3xl grid-cols-[1fr_auto] items-center gap-x-4 gap-y-1.5 px-4 py-3">
     {#each KINDS as { kind, says } (kind)}
       <label for="days-{kind}">{says}</label>

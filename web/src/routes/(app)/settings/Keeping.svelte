@@ -1,7 +1,7 @@
 <script lang="ts">
+  import Confirm from '$lib/parts/form/Confirm.svelte';
   import { onMount } from 'svelte';
   import { api, need, type Integrity, type Retention, type RetentionDue } from '$lib/api/client';
-  import Dialog from '$lib/parts/form/Dialog.svelte';
   import ProblemNote from '$lib/parts/form/ProblemNote.svelte';
   import When from '$lib/parts/form/When.svelte';
   import { Doing } from '$lib/state/doing.svelte';
@@ -88,7 +88,7 @@
     One with a label or a note stays, and so does the newest whole one. What tables showed goes by the same
     rule.
   </p>
-  {#if doing.problem}<div class="mt-2"><ProblemNote problem={doing.problem} /></div>{/if}
+  <ProblemNote problem={doing.problem} class="mt-2" />
   <div class="panel mt-2 max-w-3xl px-4 py-3">
     <div class="flex flex-wrap items-center gap-2">
       Keep the newest
@@ -200,14 +200,8 @@
 </section>
 
 {#if asks && due}
-  <Dialog title="Thin out {whatGoes(due)}?" oncancel={() => (asks = false)}>
-    <p class="mt-2">
-      {whatGoes(due)} of {count(due.devices, 'device')} go for good, with the copies that found them. What has a
-      label or a note stays.
-    </p>
-    <div class="mt-4 flex justify-end gap-2">
-      <button class="btn" onclick={() => (asks = false)}>Cancel</button>
-      <button class="btn btn-primary" onclick={thin}>Thin out</button>
-    </div>
-  </Dialog>
+  <Confirm title="Thin out {whatGoes(due)}?" yes="Thin out" isFinal onyes={thin} onno={() => (asks = false)}>
+    {whatGoes(due)} of {count(due.devices, 'device')} go for good, with the copies that found them. What has a label
+    or a note stays.
+  </Confirm>
 {/if}

@@ -18,7 +18,7 @@
 
 <section class="mt-6" aria-labelledby="log-messages">
   <h2 id="log-messages">Log messages of devices</h2>
-  {#if doing.problem}<div class="mt-2"><ProblemNote problem={doing.problem} /></div>{/if}
+  <ProblemNote problem={doing.problem} class="mt-2" />
   {#if counts && !counts.listening}
     <p class="text-quiet">This server listens for none; edits are found by looking at the devices.</p>
   {:else if counts}

@@ -30,7 +30,7 @@
     Beside what each platform sets aside itself. Point at a line in a comparison and press <kbd>s</kbd> for another
     one.
   </p>
-  {#if doing.problem}<div class="mt-2"><ProblemNote problem={doing.problem} /></div>{/if}
+  <ProblemNote problem={doing.problem} class="mt-2" />
   {#if patterns.length === 0}<p class="mt-2">Nobody has set anything aside yet.</p>
   {:else}
     <div class="panel mt-2 max-w-5xl overflow-x-auto">

@@ -44,7 +44,7 @@
     Between copies each device is asked for its facts and whether its configuration has moved: a whole copy is
     taken when it has, or after the time given. A device goes by the first of these groups that it is in.
   </p>
-  {#if doing.problem}<div class="mt-2"><ProblemNote problem={doing.problem} /></div>{/if}
+  <ProblemNote problem={doing.problem} class="mt-2" />
   <div class="panel mt-2 max-w-3xl">
     <table class="rows">
       <thead

@@ -1,6 +1,7 @@
 <script lang="ts">
   import { onMount } from 'svelte';
   import { api, need, type Site } from '$lib/api/client';
+  import Field from '$lib/parts/form/Field.svelte';
   import ProblemNote from '$lib/parts/form/ProblemNote.svelte';
   import { valueText } from '$lib/parts/fleet/queryText';
   import { Doing } from '$lib/state/doing.svelte';
@@ -52,13 +53,12 @@
     </div>
     {#if session.mayAct}<button class="btn" onclick={() => edit()}>Add a site…</button>{/if}
   </div>
-  {#if doing.problem}<div class="mt-2 max-w-3xl"><ProblemNote problem={doing.problem} /></div>{/if}
+  <ProblemNote problem={doing.problem} class="mt-2 max-w-3xl" />
   {#if edits}
     <form class="panel mt-2 flex max-w-3xl flex-wrap items-end gap-3 p-4" onsubmit={save}>
-      <label>
-        <span class="font-semibold">Short word</span>
+      <Field label="Short word">
         <input
-          class="input mono mt-1 w-32"
+          class="input mono w-32"
           bind:value={code}
           maxlength="40"
           required
@@ -66,20 +66,18 @@
           title="small letters, digits and hyphens"
           disabled={sites.some((site) => site.code === code && site.name === name && name !== '')}
         />
-      </label>
-      <label class="grow">
-        <span class="font-semibold">Name</span>
-        <input class="input mt-1 w-full" bind:value={name} maxlength="80" required />
-      </label>
-      <label>
-        <span class="font-semibold">Lies in</span>
-        <select class="select mt-1 w-44" bind:value={parent}>
+      </Field>
+      <Field label="Name" class="grow">
+        <input class="input w-full" bind:value={name} maxlength="80" required />
+      </Field>
+      <Field label="Lies in">
+        <select class="select w-44" bind:value={parent}>
           <option value="">no other site</option>
           {#each sites.filter((site) => site.code !== code) as site (site.code)}
             <option value={site.code}>{site.name}</option>
           {/each}
         </select>
-      </label>
+      </Field>
       <button class="btn btn-primary">Save</button>
       <button class="btn" type="button" onclick={() => (edits = false)}>Cancel</button>
     </form>

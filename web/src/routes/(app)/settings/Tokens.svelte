@@ -23,7 +23,7 @@
 
 <section class="mt-6" aria-labelledby="tokens">
   <h2 id="tokens">Tokens of programs</h2>
-  {#if doing.problem}<div class="mt-2"><ProblemNote problem={doing.problem} /></div>{/if}
+  <ProblemNote problem={doing.problem} class="mt-2" />
   {#if tokens && inUse.length === 0}
     <p class="text-quiet">No program has one. People make them on the page of their account.</p>
   {:else if tokens}

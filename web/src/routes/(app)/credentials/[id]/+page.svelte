@@ -1,4 +1,5 @@
 <script lang="ts">
+  import Confirm from '$lib/parts/form/Confirm.svelte';
   import { goto } from '$app/navigation';
   import { page } from '$app/state';
   import { onMount } from 'svelte';
@@ -85,7 +86,7 @@
 
 <svelte:head><title>{set?.name ?? 'Credential set'} · Chaperone</title></svelte:head>
 
-{#if problem}<div class="mb-3"><ProblemNote {problem} /></div>{/if}
+<ProblemNote {problem} class="mb-3" />
 {#if set}
   <h1>{set.name}</h1>
   <p class="text-quiet">
@@ -139,17 +140,17 @@
             >
           </div>
           {#if asks}
-            <div class="border-base-300 mt-3 border-t pt-3">
-              <p>
-                Let {count(users.length, 'device')} log in with
-                <b>{others.find((each) => each.id === instead)?.name}</b>
-                instead of <b>{set.name}</b>? Nothing is altered on the devices themselves.
-              </p>
-              <div class="mt-2 flex gap-2">
-                <button class="btn btn-primary" onclick={replace}>Replace on {users.length}</button>
-                <button class="btn" onclick={() => (asks = false)}>Keep</button>
-              </div>
-            </div>
+            <Confirm
+              title="Let {count(users.length, 'device')} log in with “{others.find(
+                (each) => each.id === instead
+              )?.name}”?"
+              yes="Replace on {users.length}"
+              no="Keep"
+              onyes={replace}
+              onno={() => (asks = false)}
+            >
+              It takes the place of “{set.name}”. Nothing is altered on the devices themselves.
+            </Confirm>
           {/if}
         {/if}
       {/if}

@@ -1,7 +1,7 @@
 <script lang="ts">
   import { goto } from '$app/navigation';
   import { page } from '$app/state';
-  import { onMount, untrack, type Snippet } from 'svelte';
+  import { onMount, type Snippet } from 'svelte';
   import { api, asProblem, need } from '$lib/api/client';
   import FourMarks from '$lib/parts/fleet/FourMarks.svelte';
   import ProblemNote from '$lib/parts/form/ProblemNote.svelte';
@@ -9,6 +9,7 @@
   import { live } from '$lib/state/live.svelte';
   import { session } from '$lib/state/session.svelte';
   import { opened } from './opened.svelte';
+  import { whenever } from '$lib/state/whenever.svelte';
 
   let { children }: { children: Snippet } = $props();
   const name = $derived(page.params.name ?? '');
@@ -22,10 +23,10 @@
     ...(session.mayAct ? [{ word: 'Console', path: `${here}/console` }] : [])
   ]);
 
-  $effect(() => {
-    const wanted = name;
-    untrack(() => opened.load(wanted));
-  });
+  whenever(
+    () => name,
+    (wanted) => opened.load(wanted)
+  );
 
   async function copy() {
     try {
@@ -41,7 +42,7 @@
 
 <svelte:head><title>{name} · Chaperone</title></svelte:head>
 
-{#if opened.problem}<div class="mb-3"><ProblemNote problem={opened.problem} /></div>{/if}
+<ProblemNote problem={opened.problem} class="mb-3" />
 
 {#if opened.detail}
   {@const device = opened.detail.device}

@@ -1,6 +1,6 @@
 <script lang="ts">
   import { page } from '$app/state';
-  import { onMount, untrack } from 'svelte';
+  import { onMount } from 'svelte';
   import { api, asProblem, need, type Problem, type Revision } from '$lib/api/client';
   import ComparePanel from '$lib/parts/compare/ComparePanel.svelte';
   import ProblemNote from '$lib/parts/form/ProblemNote.svelte';
@@ -15,6 +15,7 @@
   import { handlesOf, moved, otherConfigurationOf, viewOf } from './deviceView';
   import { opened } from './opened.svelte';
   import RevisionMarks from './RevisionMarks.svelte';
+  import { whenever } from '$lib/state/whenever.svelte';
 
   const name = $derived(page.params.name ?? '');
   const view = $derived(viewOf(address.params));
@@ -42,12 +43,14 @@
     }
   }
 
-  $effect(() => {
-    void [name, kind];
-    // Revisions of another device, or of its other configuration, have numbers that mean nothing here.
-    revisions = undefined;
-    untrack(loadRevisions);
-  });
+  whenever(
+    () => [name, kind],
+    () => {
+      // Revisions of another device, or of its other configuration, have numbers that mean nothing here.
+      revisions = undefined;
+      loadRevisions();
+    }
+  );
 
   const show = (changes: Record<string, string>) => address.change(changes);
 
@@ -99,7 +102,7 @@
   });
 </script>
 
-{#if problem}<div class="mb-3"><ProblemNote {problem} /></div>{/if}
+<ProblemNote {problem} class="mb-3" />
 
 {#if opened.detail}
   {@const device = opened.detail.device}

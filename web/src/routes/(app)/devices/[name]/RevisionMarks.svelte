@@ -89,4 +89,4 @@
     {/if}
   {/if}
 </div>
-{#if problem}<div class="mt-2"><ProblemNote {problem} /></div>{/if}
+<ProblemNote {problem} class="mt-2" />

@@ -11,6 +11,7 @@
   import Headings from './Headings.svelte';
   import { needsMeanings, type Guess } from './headings';
   import LookThrough from './LookThrough.svelte';
+  import { whenever } from '$lib/state/whenever.svelte';
 
   let sets = $state<CredentialSet[] | undefined>();
   let set = $state<number | undefined>();
@@ -33,11 +34,13 @@
 
   // Only the first line decides: not every key stroke further down asks the server.
   const head = $derived(csv.slice(0, 2000).split('\n').slice(0, 6).join('\n'));
-  $effect(() => {
-    const wanted = head;
-    const timer = setTimeout(() => understand(wanted), 300);
-    return () => clearTimeout(timer);
-  });
+  whenever(
+    () => head,
+    (wanted) => {
+      const timer = setTimeout(() => understand(wanted), 300);
+      return () => clearTimeout(timer);
+    }
+  );
 
   async function understand(wanted: string) {
     if (wanted.trim() === '') guess = undefined;
@@ -161,7 +164,7 @@
         placeholder={EXAMPLE}></textarea>
       {#if needsMeanings(guess)}<Headings {guess} bind:meanings />{/if}
       {#if problem}
-        <div class="mt-3"><ProblemNote {problem} /></div>
+        <ProblemNote {problem} class="mt-3" lists={false} />
         {#if problem.places.length > 0}
           <table class="rows mt-2" aria-label="Mistakes in the list">
             <thead><tr><th>Line</th><th>Column</th><th>What is wrong</th><th>It reads</th></tr></thead>

@@ -1,5 +1,4 @@
 <script lang="ts">
-  import { untrack } from 'svelte';
   import {
     api,
     asProblem,
@@ -13,6 +12,7 @@
   import { session } from '$lib/state/session.svelte';
   import { once } from '$lib/state/once';
   import { askedFor, masked, sayOf } from './firstContact';
+  import { whenever } from '$lib/state/whenever.svelte';
 
   interface Props {
     platforms: Platform[];
@@ -46,12 +46,9 @@
   );
   const fields = $derived(contact ? askedFor(contact, left) : []);
 
-  $effect(() => {
-    if (platform === '' && offered[0]) platform = offered[0].name;
-  });
+  whenever(() => platform, begin);
 
-  $effect(() => {
-    const wanted = platform;
+  function begin(wanted: string) {
     if (wanted === '') return;
     // The text of another platform is not to be copied meanwhile.
     asked++;
@@ -65,16 +62,18 @@
         answers = undefined;
       })
       .catch((thrown) => (problem = asProblem(thrown)));
-  });
+  }
 
   // Written anew a moment after the last key stroke; what was asked last counts.
-  $effect(() => {
-    const body = { items: chosen.map((item) => item.title), values: { ...values } };
-    const wanted = untrack(() => platform);
-    if (!contact || !session.mayAct) return;
-    const timer = setTimeout(() => write(wanted, body), 200);
-    return () => clearTimeout(timer);
-  });
+  whenever(
+    () => ({ contact, items: chosen.map((item) => item.title), values: { ...values } }),
+    ({ contact, items, values }) => {
+      if (!contact || !session.mayAct) return;
+      const wanted = platform;
+      const timer = setTimeout(() => write(wanted, { items, values }), 200);
+      return () => clearTimeout(timer);
+    }
+  );
 
   async function write(wanted: string, body: { items: string[]; values: Record<string, string> }) {
     const mine = ++asked;
@@ -173,7 +172,7 @@
           </label>
         {/each}
       </fieldset>
-      {#if problem}<div class="mt-3"><ProblemNote {problem} /></div>{/if}
+      <ProblemNote {problem} class="mt-3" />
     </section>
 
     <div class="min-w-0">
@@ -224,7 +223,7 @@
             </label>
           {/if}
         </form>
-        {#if checkProblem}<div class="mt-3"><ProblemNote problem={checkProblem} /></div>{/if}
+        <ProblemNote problem={checkProblem} class="mt-3" />
         {#if answers}
           <table class="rows mt-3" aria-label="What the device was told">
             <thead><tr><th>Item</th><th>Told</th><th>Evidence</th></tr></thead>

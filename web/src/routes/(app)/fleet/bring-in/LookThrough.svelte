@@ -1,10 +1,11 @@
 <script lang="ts">
   import { accountsOf } from '$lib/text/logIns';
   import { goto } from '$app/navigation';
-  import { api, asProblem, need, type CredentialSet, type Problem } from '$lib/api/client';
+  import { api, need, type CredentialSet } from '$lib/api/client';
+  import Field from '$lib/parts/form/Field.svelte';
   import ProblemNote from '$lib/parts/form/ProblemNote.svelte';
   import { session } from '$lib/state/session.svelte';
-  import { once } from '$lib/state/once';
+  import { Submission } from '$lib/state/submission.svelte';
 
   let { sets }: { sets: readonly CredentialSet[] } = $props();
   const EXAMPLE = '192.0.2.1 - 192.0.2.40\n198.51.100.0/26\n2001:db8::100 - 2001:db8::1ff';
@@ -12,27 +13,18 @@
   let chosen = $state<number[]>([]);
   let port = $state(22);
   let perSecond = $state(20);
-  let isBusy = $state(false);
-  let problem = $state<Problem | undefined>();
 
-  const look = once(async () => {
-    isBusy = true;
-    try {
-      const body = { ranges, credentialSets: chosen, port, perSecond };
-      const started = await need(api.POST('/api/imports/ranges', { body }));
-      await goto(`/jobs/${started.job}`);
-    } catch (thrown) {
-      problem = asProblem(thrown);
-    } finally {
-      isBusy = false;
-    }
+  const looking = new Submission(async () => {
+    const body = { ranges, credentialSets: chosen, port, perSecond };
+    const started = await need(api.POST('/api/imports/ranges', { body }));
+    await goto(`/jobs/${started.job}`);
   });
 
   const toggle = (id: number) =>
     (chosen = chosen.includes(id) ? chosen.filter((each) => each !== id) : [...chosen, id]);
 </script>
 
-<form class="mt-4 grid grid-cols-[minmax(0,1fr)_300px] items-start gap-4" onsubmit={look}>
+<form class="mt-4 grid grid-cols-[minmax(0,1fr)_300px] items-start gap-4" onsubmit={looking.submit}>
   <div class="panel p-4">
     <h2>Address ranges</h2>
     <p class="text-quiet mt-1">One a line: first and last address, a prefix, or a single address.</p>
@@ -44,14 +36,7 @@
       spellcheck="false"
       required
       placeholder={EXAMPLE}></textarea>
-    {#if problem}
-      <div class="mt-3"><ProblemNote {problem} /></div>
-      {#if problem.places.length > 1}
-        <ul class="mt-2 list-disc pl-5">
-          {#each problem.places as place, i (i)}<li>Line {place.line + 1}: {place.message}</li>{/each}
-        </ul>
-      {/if}
-    {/if}
+    <ProblemNote problem={looking.problem} class="mt-3" />
     <p class="text-quiet mt-3">
       Every address is called once. Where something answers, the credential sets are tried in their order
       until one opens it; an address with nobody is no failure. The look can be left and stopped at any time.
@@ -76,17 +61,16 @@
     {#if chosen.length > 1}<p class="text-warning mt-2">
         A device that locks accounts after wrong log-ins counts each set that it refuses.
       </p>{/if}
-    <label class="mt-3 block">
-      <span class="font-semibold">Port</span>
-      <input class="input mt-1 w-full" type="number" min="1" max="65535" bind:value={port} required />
-    </label>
-    <label class="mt-3 block">
-      <span class="font-semibold">Addresses a second, at most</span>
-      <input class="input mt-1 w-full" type="number" min="1" max="50" bind:value={perSecond} required />
-    </label>
+    <Field label="Port" class="mt-3">
+      <input class="input w-full" type="number" min="1" max="65535" bind:value={port} required />
+    </Field>
+    <Field label="Addresses a second, at most" class="mt-3">
+      <input class="input w-full" type="number" min="1" max="50" bind:value={perSecond} required />
+    </Field>
     <button
       class="btn btn-primary mt-4 w-full"
-      disabled={isBusy || !session.mayAct || chosen.length === 0 || chosen.length > 5}>Look through</button
+      disabled={looking.isSending || !session.mayAct || chosen.length === 0 || chosen.length > 5}
+      >Look through</button
     >
   </div>
 </form>

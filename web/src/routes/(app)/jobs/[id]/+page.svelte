@@ -1,7 +1,7 @@
 <script lang="ts">
   import { goto } from '$app/navigation';
   import { page } from '$app/state';
-  import { onMount, untrack } from 'svelte';
+  import { onMount } from 'svelte';
   import { SvelteSet } from 'svelte/reactivity';
   import { api, need, type CredentialSet, type JobLine } from '$lib/api/client';
   import JobBar from '$lib/parts/job/JobBar.svelte';
@@ -15,6 +15,7 @@
   import { bringsIn, deviceOf, endedOf, isOfFleet, rateOf, totalOf } from '../jobText';
   import { JobLines } from './jobLines.svelte';
   import LineTable from './LineTable.svelte';
+  import { whenever } from '$lib/state/whenever.svelte';
 
   type State = JobLine['state'];
   const SIZE = 200;
@@ -104,20 +105,17 @@
 
   const show = (state: string) => address.change({ state });
 
-  $effect(() => {
-    void id;
-    // What was chosen of one job means nothing in another.
-    untrack(() => {
+  // What was chosen of one job means nothing in another.
+  whenever(
+    () => id,
+    () => {
       chosen.clear();
       [at, size, otherSet] = [-1, SIZE, undefined];
       doing.forget();
-    });
-  });
+    }
+  );
 
-  $effect(() => {
-    void [id, shownState, size];
-    untrack(doing.load);
-  });
+  whenever(() => [id, shownState, size], doing.load);
 
   onMount(() => {
     if (session.mayAct)
@@ -141,7 +139,7 @@
 
 <svelte:head><title>{job?.title ?? 'Job'} · Chaperone</title></svelte:head>
 
-{#if doing.problem}<div class="mb-3"><ProblemNote problem={doing.problem} /></div>{/if}
+<ProblemNote problem={doing.problem} class="mb-3" />
 
 {#if job}
   {@const ended = endedOf(job)}

@@ -1,7 +1,8 @@
 <script lang="ts">
+  import Confirm from '$lib/parts/form/Confirm.svelte';
   import { beforeNavigate, goto } from '$app/navigation';
   import { page } from '$app/state';
-  import { onMount, untrack } from 'svelte';
+  import { onMount } from 'svelte';
   import {
     api,
     asProblem,
@@ -20,6 +21,7 @@
   import ReadText from './ReadText.svelte';
   import TryOn from './TryOn.svelte';
   import YamlEditor from './YamlEditor.svelte';
+  import { whenever } from '$lib/state/whenever.svelte';
 
   const name = $derived(page.params.name ?? '');
   /** The platform whose text a new one begins with. */
@@ -101,10 +103,7 @@
     }
   }
 
-  $effect(() => {
-    void [name, from];
-    untrack(load);
-  });
+  whenever(() => [name, from], load);
 
   beforeNavigate((navigation) => {
     if (!isEdited || !session.mayManage || navigation.to?.url.pathname === page.url.pathname) return;
@@ -148,32 +147,23 @@
     {/if}
   </div>
   {#if asks}
-    <div class="panel mt-3 flex items-center gap-2 p-3" role="alertdialog" aria-label="Take back">
-      <p class="grow">
-        {#if platform.source === 'ALTERED'}
-          Go back to the text that was shipped? {count(platform.devices, 'device')} will be read by it at once.
-          What was saved stays among the earlier texts.
-        {:else}Remove the platform <b>{name}</b>? {count(platform.devices, 'device')} use it.{/if}
-      </p>
-      <button class="btn btn-error" onclick={remove}
-        >{platform.source === 'ALTERED' ? 'Go back' : `Remove ${name}`}</button
-      >
-      <button class="btn" onclick={() => (asks = false)}>Keep it</button>
-    </div>
+    <Confirm
+      title={platform.source === 'ALTERED'
+        ? 'Go back to the text that was shipped?'
+        : `Remove the platform ${name}?`}
+      yes={platform.source === 'ALTERED' ? 'Go back' : `Remove ${name}`}
+      no="Keep it"
+      isFinal={platform.source !== 'ALTERED'}
+      onyes={remove}
+      onno={() => (asks = false)}
+    >
+      {#if platform.source === 'ALTERED'}
+        {count(platform.devices, 'device')} will be read by it at once. What was saved stays among the earlier texts.
+      {:else}{count(platform.devices, 'device')} use it.{/if}
+    </Confirm>
   {/if}
   {#if problem}
-    <div class="mt-3"><ProblemNote {problem} /></div>
-    {#if problem.places.length > 1}
-      <ul class="mt-1 pl-4">
-        {#each problem.places as place, i (i)}
-          <li>
-            <button class="underline" onclick={() => editor?.go(place.line, place.column)}
-              >line {place.line + 1}, column {place.column + 1}</button
-            >: {place.message}
-          </li>
-        {/each}
-      </ul>
-    {/if}
+    <ProblemNote {problem} class="mt-3" ongo={(line, column) => editor?.go(line, column)} />
   {:else if note}<p class="text-success mt-2" role="status">{note}</p>{/if}
 
   <div class="mt-3 grid h-[calc(100vh-170px)] grid-cols-2 gap-3.5">

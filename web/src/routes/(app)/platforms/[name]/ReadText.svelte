@@ -44,7 +44,7 @@
   maxlength="8000000"
   placeholder="a configuration as a device shows it"
   onkeydown={(event) => event.ctrlKey && event.key === 'Enter' && run()}></textarea>
-{#if problem}<div class="mt-2"><ProblemNote {problem} /></div>{/if}
+<ProblemNote {problem} class="mt-2" />
 {#if read}
   <p class="mt-2" role="status">
     {count(read.statements, 'statement')} at {count(read.levels, 'level')}.

@@ -114,7 +114,7 @@
     The text in the editor is tried, saved or not. Nothing on the device is altered.
   </p>
 {/if}
-{#if problem}<div class="mt-2"><ProblemNote {problem} /></div>{/if}
+<ProblemNote {problem} class="mt-2" />
 {#if steps.length === 0 && session.mayManage && !running}
   <h2 class="mt-4">What will be shown, step by step</h2>
   <ul class="mt-1 list-disc space-y-1 pl-4">

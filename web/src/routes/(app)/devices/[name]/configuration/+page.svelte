@@ -1,6 +1,6 @@
 <script lang="ts">
   import { page } from '$app/state';
-  import { onMount, untrack } from 'svelte';
+  import { onMount } from 'svelte';
   import { api, asProblem, need, type ConfigKind, type Heading, type Problem } from '$lib/api/client';
   import ProblemNote from '$lib/parts/form/ProblemNote.svelte';
   import { address } from '$lib/state/address.svelte';
@@ -9,6 +9,7 @@
   import { count } from '$lib/text/time';
   import ConfigText from './ConfigText.svelte';
   import { headingAt, linesWith } from './configText';
+  import { whenever } from '$lib/state/whenever.svelte';
 
   /** Lines fetched in one request. */
   const FETCHED = 5000;
@@ -57,10 +58,10 @@
     }
   }
 
-  $effect(() => {
-    const [wanted, wantedKind] = [name, kind];
-    untrack(() => load(wanted, wantedKind));
-  });
+  whenever(
+    () => ({ name, kind }),
+    (wanted) => load(wanted.name, wanted.kind)
+  );
 
   function jump(by: number) {
     if (found.length === 0) return;
@@ -93,7 +94,7 @@
   );
 </script>
 
-{#if problem}<div class="mt-3"><ProblemNote {problem} /></div>{/if}
+<ProblemNote {problem} class="mt-3" />
 <div class="mt-3 flex items-center gap-2">
   <div class="join" role="group" aria-label="Which configuration">
     {#each ['RUNNING', 'SAVED'] as const as each (each)}

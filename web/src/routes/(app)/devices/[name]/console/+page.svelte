@@ -1,6 +1,5 @@
 <script lang="ts">
   import { page } from '$app/state';
-  import { untrack } from 'svelte';
   import {
     api,
     asProblem,
@@ -18,6 +17,7 @@
   import { lengthOf } from './replay';
   import Replay from './Replay.svelte';
   import { opened } from '../opened.svelte';
+  import { whenever } from '$lib/state/whenever.svelte';
 
   const name = $derived(page.params.name ?? '');
   let own = $state(false);
@@ -66,17 +66,17 @@
     }
   }
 
-  $effect(() => {
-    const wanted = name;
-    untrack(() => {
+  whenever(
+    () => name,
+    (wanted) => {
       open = undefined;
       replay = undefined;
       load(wanted);
-    });
-  });
+    }
+  );
 </script>
 
-{#if problem}<div class="mt-3"><ProblemNote {problem} /></div>{/if}
+<ProblemNote {problem} class="mt-3" />
 
 {#if !session.mayAct}
   <p class="mt-4">Consoles are for engineers.</p>

@@ -1,11 +1,12 @@
 <script lang="ts">
   import { page } from '$app/state';
-  import { onMount, untrack } from 'svelte';
+  import { onMount } from 'svelte';
   import { api, asProblem, need, type DeviceEvent, type Problem } from '$lib/api/client';
   import ProblemNote from '$lib/parts/form/ProblemNote.svelte';
   import When from '$lib/parts/form/When.svelte';
   import { live } from '$lib/state/live.svelte';
   import { beforeAndAfter } from './eventText';
+  import { whenever } from '$lib/state/whenever.svelte';
 
   const name = $derived(page.params.name ?? '');
   let events = $state<DeviceEvent[] | undefined>();
@@ -26,15 +27,14 @@
     }
   }
 
-  $effect(() => {
-    const wanted = name;
-    void size;
-    untrack(() => load(wanted));
-  });
+  whenever(
+    () => ({ name, size }),
+    (wanted) => load(wanted.name)
+  );
   onMount(() => live.on('fleet', () => load(name)));
 </script>
 
-{#if problem}<div class="mt-3"><ProblemNote {problem} /></div>{/if}
+<ProblemNote {problem} class="mt-3" />
 {#if events?.length === 0}
   <div class="panel mt-4 max-w-xl p-6">
     <h2>Nothing has become different yet</h2>

@@ -31,7 +31,7 @@
   });
 </script>
 
-{#if problem}<div class="mt-3"><ProblemNote {problem} /></div>{/if}
+<ProblemNote {problem} class="mt-3" />
 {#if opened.detail}
   {@const { device, facts, hostKey, credentialSet } = opened.detail}
   <div class="mt-3 grid grid-cols-2 items-start gap-4">

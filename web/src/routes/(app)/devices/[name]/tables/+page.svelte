@@ -1,6 +1,5 @@
 <script lang="ts">
   import { page } from '$app/state';
-  import { untrack } from 'svelte';
   import { api, asProblem, need, type DeviceTable, type Problem, type TableReading } from '$lib/api/client';
   import ProblemNote from '$lib/parts/form/ProblemNote.svelte';
   import When from '$lib/parts/form/When.svelte';
@@ -9,6 +8,7 @@
   import { count, moment } from '$lib/text/time';
   import TableDifference from './TableDifference.svelte';
   import { broughtBy, COLUMN, ORDER, rowsWith, TABLE } from './tableText';
+  import { whenever } from '$lib/state/whenever.svelte';
 
   const name = $derived(page.params.name ?? '');
   let tables = $state<DeviceTable[] | undefined>();
@@ -47,19 +47,18 @@
     }
   }
 
-  $effect(() => {
-    const wanted = name;
-    untrack(() => load(wanted));
-  });
+  whenever(() => name, load);
 
-  $effect(() => {
-    const kind = shown?.kind;
-    readings = [];
-    if (kind) loadReadings({ name, kind });
-  });
+  whenever(
+    () => ({ name, kind: shown?.kind }),
+    ({ name, kind }) => {
+      readings = [];
+      if (kind) loadReadings({ name, kind });
+    }
+  );
 </script>
 
-{#if problem}<div class="mt-3"><ProblemNote {problem} /></div>{/if}
+<ProblemNote {problem} class="mt-3" />
 {#if tables?.length === 0}
   <div class="panel mt-4 max-w-xl p-6">
     <h2>No table yet</h2>

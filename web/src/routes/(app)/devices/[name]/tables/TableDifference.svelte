@@ -1,15 +1,10 @@
 <script lang="ts">
-  import {
-    api,
-    asProblem,
-    need,
-    type DeviceTable,
-    type Problem,
-    type TableDifference
-  } from '$lib/api/client';
+  import { api, need, type DeviceTable, type TableDifference } from '$lib/api/client';
   import ProblemNote from '$lib/parts/form/ProblemNote.svelte';
   import { count } from '$lib/text/time';
   import { COLUMN, hasWords, SIGN } from './tableText';
+  import { whenever } from '$lib/state/whenever.svelte';
+  import { Latest } from '$lib/state/latest.svelte';
 
   interface Props {
     device: string;
@@ -20,36 +15,21 @@
   }
 
   let { device, kind, before, after, sought }: Props = $props();
-  let difference = $state.raw<TableDifference | undefined>();
-  let problem = $state.raw<Problem | undefined>();
-  let asked = 0;
+  const latest = new Latest<TableDifference>();
+  const difference = $derived(latest.value);
 
   const rows = $derived(
     (difference?.rows ?? []).filter((row) => hasWords([...row.before, ...row.after], sought))
   );
   const all = $derived(difference ? difference.added + difference.removed + difference.altered : 0);
 
-  async function load(
-    path: { name: string; kind: DeviceTable['kind'] },
-    query: { before: number; after: number }
-  ) {
-    const mine = ++asked;
-    try {
-      const found = await need(
-        api.GET('/api/devices/{name}/tables/{kind}/difference', { params: { path, query } })
-      );
-      if (mine === asked) [difference, problem] = [found, undefined];
-    } catch (thrown) {
-      if (mine === asked) [difference, problem] = [undefined, asProblem(thrown)];
-    }
-  }
-
-  $effect(() => {
-    load({ name: device, kind }, { before, after });
-  });
+  whenever(
+    () => ({ path: { name: device, kind }, query: { before, after } }),
+    (params) => latest.ask(need(api.GET('/api/devices/{name}/tables/{kind}/difference', { params })))
+  );
 </script>
 
-{#if problem}<div class="mt-3"><ProblemNote {problem} /></div>
+{#if latest.problem}<ProblemNote problem={latest.problem} class="mt-3" />
 {:else if difference}
   <p class="mt-3" aria-live="polite">
     <span class="chip">+{difference.added} came</span>

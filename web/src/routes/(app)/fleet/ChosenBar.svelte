@@ -1,0 +1,27 @@
+<script lang="ts">
+  import { session } from '$lib/state/session.svelte';
+  import { count } from '$lib/text/time';
+
+  interface Props {
+    names: readonly string[];
+    onletgo: () => void;
+    onedit: () => void;
+    oncopy: () => void;
+  }
+
+  let { names, onletgo, onedit, oncopy }: Props = $props();
+</script>
+
+<div
+  class="bg-neutral text-neutral-content fixed right-0 bottom-0 left-[172px] z-10 flex h-10 items-center gap-4 px-5"
+  role="region"
+  aria-label="Chosen devices"
+>
+  <span class="font-semibold whitespace-nowrap">{count(names.length, 'device')} chosen</span>
+  <span class="grow truncate">{names.join(', ')}</span>
+  <button class="btn on-dark" onclick={onletgo}>Let go</button>
+  {#if session.mayAct}
+    <button class="btn on-dark" onclick={onedit}>Edit…</button>
+    <button class="btn btn-accent" onclick={oncopy}>Copy now</button>
+  {/if}
+</div>

@@ -1,0 +1,110 @@
+import { goto } from '$app/navigation';
+import { SvelteSet } from 'svelte/reactivity';
+import { api, asProblem, need, type Group, type Problem } from '$lib/api/client';
+import { address } from '$lib/state/address.svelte';
+import { FleetRows } from './fleetRows.svelte';
+import { groupQuery, queryOf, undoneText, wholeQuery } from './fleetView';
+
+const FACETS = ['site', 'role', 'platform', 'release', 'tag'] as const;
+
+/** The fleet as the address asks for it, what is chosen of it, and what is done with that. */
+export class FleetState {
+  readonly rows = new FleetRows();
+  readonly chosen = new SvelteSet<string>();
+  problem = $state.raw<Problem | undefined>();
+  /** In the query itself. */
+  mistake = $state.raw<Problem | undefined>();
+  groups = $state.raw<Group[]>([]);
+  /** What was done a moment ago, and the edit by which it was done. */
+  notice = $state.raw<{ text: string; edit?: number } | undefined>();
+  #view = { from: 0, to: 0 };
+
+  readonly query = $derived(queryOf(address.params));
+  /** A text: the query is another object whenever the cursor moves, and the list must not be loaded again for that. */
+  readonly wanted = $derived(JSON.stringify(this.query));
+  readonly cursor = $derived(Math.max(0, this.rows.indexOf(address.params.get('at'))));
+  readonly current = $derived(this.rows.at(this.cursor));
+  readonly group = $derived(this.groups.find((each) => groupQuery(each.name) === this.query.query));
+  readonly isFiltered = $derived(['query', ...FACETS].some((key) => address.params.has(key)));
+  /** Whether the group that is meant is all that is asked for. */
+  readonly isGroupAlone = $derived(
+    this.group !== undefined && wholeQuery(this.query) === this.query.query.trim()
+  );
+
+  show = (changes: Record<string, string | string[]>) => address.change(changes);
+
+  /** Another query, with no value chosen beside it. */
+  ask = (query: string) => this.show({ query, ...Object.fromEntries(FACETS.map((key) => [key, []])) });
+
+  act = async (what: () => Promise<unknown>) => {
+    try {
+      await what();
+      this.problem = undefined;
+    } catch (thrown) {
+      const said = asProblem(thrown);
+      // The devices of the last query that could be read stay.
+      if (said.span) await this.#showMistake(said);
+      else this.problem = said;
+    }
+  };
+
+  async #showMistake(said: Problem) {
+    this.mistake = said;
+    // Nothing was shown yet: the page with its filter, and no device that could be taken for an answer.
+    if (!this.rows.page) await this.rows.ask({ ...this.query, query: 'name is none' }).catch(() => {});
+  }
+
+  /** Only an answer to the query itself says that there is no mistake in it. */
+  begin = () =>
+    this.act(async () => {
+      if (await this.rows.ask(this.query)) this.mistake = undefined;
+    });
+
+  load = () => this.act(() => this.rows.refresh(this.#view.from, this.#view.to));
+
+  /** These rows are in sight. */
+  look = (from: number, to: number) => {
+    this.#view = { from, to };
+    return this.act(() => this.rows.need(from, to));
+  };
+
+  loadGroups = async () => {
+    this.groups = await need(api.GET('/api/groups')).catch(() => this.groups);
+  };
+
+  removeGroup = (name: string) =>
+    this.act(async () => {
+      await need(api.DELETE('/api/groups/{name}', { params: { path: { name } } }));
+      await this.show({ query: '' });
+      await this.loadGroups();
+    });
+
+  /** All that are shown, if none are named. */
+  copy = (names: string[]) =>
+    this.act(async () => {
+      const means = names.length === 0 && this.isFiltered ? wholeQuery(this.query) : undefined;
+      const started = await need(api.POST('/api/copies', { body: { devices: names, query: means } }));
+      await goto(`/jobs/${started.job}`);
+    });
+
+  undo = (edit: number) =>
+    this.act(async () => {
+      const undone = await need(api.POST('/api/fleet-edits/{id}/undo', { params: { path: { id: edit } } }));
+      this.notice = { text: undoneText(undone.devices, undone.left) };
+      await this.load();
+    });
+
+  chooseAll = async () => {
+    await this.act(() => this.rows.need(0, this.rows.matching));
+    this.rows.fetched.forEach((device) => this.chosen.add(device.name));
+  };
+
+  choose = (name: string | undefined) => {
+    if (name && !this.chosen.delete(name)) this.chosen.add(name);
+  };
+
+  move = (by: number) => {
+    const next = this.rows.at(Math.min(this.rows.matching - 1, Math.max(0, this.cursor + by)));
+    if (next) this.show({ at: next.name });
+  };
+}
