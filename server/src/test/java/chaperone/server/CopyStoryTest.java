@@ -240,7 +240,8 @@ class CopyStoryTest {
                     .json(202)
                     .get("job")
                     .asLong();
-            String waiting = "select count(*) from pg_locks where not granted";
+            String waiting =
+                    "select count(*) from pg_stat_activity where wait_event_type = 'Lock' and datname = current_database()";
             JdbcClient other = JdbcClient.create(database);
             TestServer.await(() -> other.sql(waiting).query(Long.class).single() > 0, "the copy waits for the edit");
             edit.commit();

@@ -171,7 +171,8 @@ class TableHistoryTest {
             lockPack(other, second);
             List<Table> grown = List.of(many(TableKind.ARP, 41), many(TableKind.NEIGHBOURS, 41));
             CompletableFuture<Void> kept = CompletableFuture.runAsync(() -> tables.keep(device, grown, Instant.now()));
-            String waiting = "select count(*) from pg_locks where not granted";
+            String waiting =
+                    "select count(*) from pg_stat_activity where wait_event_type = 'Lock' and datname = current_database()";
             TestServer.await(() -> database.sql(waiting).query(Long.class).single() > 0, "the tables wait for a pack");
             lockPack(other, first);
             other.commit();
