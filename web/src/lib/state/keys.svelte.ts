@@ -18,7 +18,7 @@ class Keys {
 
   handle(event: KeyboardEvent) {
     const name = event.ctrlKey || event.metaKey ? `ctrl+${event.key.toLowerCase()}` : event.key;
-    if (event.altKey || (isTyping(event.target) && !name.startsWith('ctrl+'))) return;
+    if (event.altKey || isAnythingOpen() || (isTyping(event.target) && !name.startsWith('ctrl+'))) return;
     // Enter on a link or a button is theirs.
     if (
       event.key === 'Enter' &&
@@ -31,6 +31,15 @@ class Keys {
     event.preventDefault();
     binding.run();
   }
+}
+
+/** A dialog or a menu, which has keys of its own: Escape closes it, and the page behind it rests. */
+function isAnythingOpen(): boolean {
+  const menus = document.querySelectorAll('[popover]');
+  return (
+    document.querySelector('dialog[open]') !== null ||
+    [...menus].some((menu) => menu.matches(':popover-open'))
+  );
 }
 
 export function isTyping(target: EventTarget | null): boolean {

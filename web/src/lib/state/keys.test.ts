@@ -43,6 +43,16 @@ describe('the keys', () => {
     expect(find).toHaveBeenCalledOnce();
   });
 
+  it('rest while a dialog is open: its own keys count', () => {
+    const dialog = document.createElement('dialog');
+    document.body.append(dialog);
+    dialog.open = true;
+    expect(press('n').defaultPrevented).toBe(false);
+    dialog.remove();
+    press('n');
+    expect(page).toHaveBeenCalledOnce();
+  });
+
   it('leave Enter to a link that has the focus', () => {
     const open = vi.fn();
     keys.add([{ key: 'Enter', says: 'open', run: open }]);

@@ -22,6 +22,7 @@
   <div class="mt-2">{@render children()}</div>
   <div class="mt-4 flex gap-2">
     <button class="btn {isFinal ? 'btn-error' : 'btn-primary'}" onclick={onyes}>{yes}</button>
-    <button class="btn" onclick={onno} {@attach (button) => button.focus()}>{no}</button>
+    <!-- svelte-ignore a11y_autofocus -->
+    <button class="btn" onclick={onno} autofocus>{no}</button>
   </div>
 </Dialog>
