@@ -5,10 +5,12 @@
   import { keys } from '$lib/state/keys.svelte';
   import { session } from '$lib/state/session.svelte';
   import { count } from '$lib/text/time';
+  import CompareCounts from './CompareCounts.svelte';
   import CompareTable from './CompareTable.svelte';
   import { Comparing } from './comparing.svelte';
   import { bothTexts, found, nextPlace, oneColumn, places, type FoldLine } from './compareRows';
   import { compareViewOf } from './compareView';
+  import LayoutChoice from './LayoutChoice.svelte';
   import NoiseDialog from './NoiseDialog.svelte';
   import ProblemNote from '../form/ProblemNote.svelte';
   import { layoutWords, structureFound, structureLines, structurePlaces, wholeLines } from './structureRows';
@@ -136,19 +138,7 @@
   {:else if counts && isNothing}
     <span class="font-semibold">No difference{aside > 0 ? ' but noise' : ''}.</span>
   {:else if counts}
-    <span class="mono text-success text-[15px] font-bold">+{number(counts.added)} added</span>
-    <span class="mono text-warning text-[15px] font-bold">~{number(counts.modified)} modified</span>
-    <span class="mono text-error text-[15px] font-bold">−{number(counts.removed)} removed</span>
-    {#if counts.moved > 0}<span class="mono text-info text-[15px] font-bold"
-        >»{number(counts.moved)} moved</span
-      >{/if}
-    {#if comparing.compare}
-      <span class="text-quiet"
-        >in {count(comparing.compare.counts.places, 'place')}{comparing.compare.isShortest
-          ? ''
-          : ' (more lines may be shown than needed)'}</span
-      >
-    {/if}
+    <CompareCounts {counts} lines={comparing.compare} />
     <button class="btn" aria-label="Previous difference" onclick={() => jump(-1)}>‹ <kbd>p</kbd></button>
     <button class="btn" aria-label="Next difference" onclick={() => jump(1)}><kbd>n</kbd> ›</button>
   {/if}
@@ -193,15 +183,7 @@
         onclick={() => show({ all: view.all ? '' : '1', place: '' })}>All lines</button
       >
     {/if}
-    <span class="join" role="group" aria-label="Form of the comparison">
-      {#each [['side', 'Side by side'], ['one', 'One column'], ['structure', 'By structure']] as [layout, words] (layout)}
-        <button
-          class="btn join-item"
-          aria-pressed={view.layout === layout}
-          onclick={() => show({ layout: layout ?? '', place: '' })}>{words}</button
-        >
-      {/each}
-    </span>
+    <LayoutChoice layout={view.layout} onchange={(layout) => show({ layout, place: '' })} />
   </span>
 </div>
 {#if odd}

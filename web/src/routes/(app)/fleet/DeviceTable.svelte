@@ -1,7 +1,6 @@
 <script lang="ts">
-  import { createVirtualizer } from '@tanstack/svelte-virtual';
-  import { untrack } from 'svelte';
   import FourMarks from '$lib/parts/fleet/FourMarks.svelte';
+  import { virtualRows } from '$lib/parts/form/virtualRows.svelte';
   import When from '$lib/parts/form/When.svelte';
   import { cellOf, type Column } from './columns';
   import type { FleetRows } from './fleetRows.svelte';
@@ -39,34 +38,18 @@
     return index === 0 || (before !== undefined && before.site !== device.site);
   }
 
-  const shown = createVirtualizer<HTMLDivElement, HTMLDivElement>({
-    count: 0,
-    getScrollElement: () => box ?? null,
-    estimateSize: () => ROW,
-    overscan: 12
-  });
-
-  $effect(() => {
-    const count = rows.matching;
-    void [rows.page, bySite, rows.fetched.length];
-    if (!box) return;
-    untrack(() => {
-      $shown.setOptions({
-        count,
-        getScrollElement: () => box ?? null,
-        estimateSize: (index) => ROW + (hasHeading(index) ? HEADING : 0)
-      });
-      $shown.measure();
-    });
-  });
-  $effect(() => {
-    const items = $shown.getVirtualItems();
-    const [first, last] = [items[0]?.index, items.at(-1)?.index];
-    if (first !== undefined && last !== undefined) untrack(() => onview(first, last + 1));
-  });
-  $effect(() => {
-    const wanted = at;
-    if (box && wanted >= 0) untrack(() => $shown.scrollToIndex(wanted));
+  const shown = virtualRows({
+    box: () => box,
+    // Which rows have a heading is known as they arrive.
+    count: () => {
+      void [rows.page, bySite, rows.fetched.length];
+      return rows.matching;
+    },
+    size: (index) => ROW + (hasHeading(index) ? HEADING : 0),
+    at: () => (at >= 0 ? at : undefined),
+    align: 'auto',
+    overscan: 12,
+    onview: (from, to) => onview(from, to)
   });
 </script>
 

@@ -1,7 +1,8 @@
 <script lang="ts">
   import { untrack } from 'svelte';
   import type { MapView } from '$lib/api/client';
-  import { countsInWords, frameOf, worstOf, type Box, type Drawing } from './drawing';
+  import { frameOf, type Box, type Drawing } from './drawing';
+  import MapBox from './MapBox.svelte';
 
   interface Props {
     drawing: Drawing;
@@ -15,8 +16,6 @@
   }
 
   let { drawing, notes, pins, mayArrange, onopen, onplace, onpin }: Props = $props();
-  const WIDTH = 132;
-  const HEIGHT = 44;
   /** A pointer that moved less has clicked. In the drawing's units. */
   const STILL = 4;
   let svg: SVGSVGElement | undefined = $state();
@@ -146,42 +145,13 @@
       {/if}
     {/each}
     {#each drawing.boxes as box (`${box.kind} ${box.name}`)}
-      {@const spot = at(box)}
-      {@const worst = worstOf(box.counts)}
-      <g
-        class="box {worst.toLowerCase()}"
-        role="button"
-        tabindex="0"
-        aria-label="{box.name}, {box.says}: {countsInWords(box.counts)}"
-        transform="translate({spot.x - WIDTH / 2} {spot.y - HEIGHT / 2})"
-        onpointerdown={(event) => {
-          event.stopPropagation();
-          press(event, box);
-        }}
-        onclick={() => {
-          if (!pins && !dragged) onopen(box);
-        }}
-        onkeydown={(event) => {
-          if (event.key !== 'Enter' || pins) return;
-          event.stopPropagation();
-          onopen(box);
-        }}
-      >
-        <title>{box.name}: {countsInWords(box.counts)}</title>
-        <rect class="ground" width={WIDTH} height={HEIGHT} rx={box.kind === 'SITE' ? 10 : 3} />
-        <rect class="mark" x="8" y="8" width="12" height="12" rx="2" />
-        {#if worst === 'ATTENTION'}<rect class="half" x="8" y="15" width="12" height="5" rx="1" />{/if}
-        <text class="name" x="26" y="18">{box.name.length > 16 ? `${box.name.slice(0, 15)}…` : box.name}</text
-        >
-        <text class="says" x="9" y="36"
-          >{box.says}{box.kind === 'SITE' &&
-          box.says !== 'another site' &&
-          worst !== 'YES' &&
-          worst !== 'NOT_KNOWN'
-            ? `, ${box.counts[worst]} ${worst === 'NO' ? 'no' : 'attention'}`
-            : ''}</text
-        >
-      </g>
+      <MapBox
+        {box}
+        {...at(box)}
+        onpress={(event) => press(event, box)}
+        onopen={() => !dragged && onopen(box)}
+        isStill={pins}
+      />
     {/each}
     {#each notes as note, i (note.id)}
       <g transform="translate({note.x} {note.y})" role="img" aria-label="Note {i + 1}: {note.text}">
@@ -214,55 +184,6 @@
   .link {
     stroke: var(--color-info);
     stroke-opacity: 0.55;
-  }
-  .box {
-    cursor: pointer;
-  }
-  .ground {
-    fill: var(--card);
-    stroke: var(--color-base-300);
-    stroke-width: 1.5;
-  }
-  .box:hover .ground,
-  .box:focus-visible .ground {
-    stroke: var(--act-text);
-    stroke-width: 2.5;
-  }
-  .box:focus-visible {
-    outline: none;
-  }
-  .name {
-    font: 700 13px var(--font-sans);
-    fill: var(--color-base-content);
-  }
-  .says {
-    font: 12px var(--font-sans);
-    fill: var(--quiet);
-  }
-  .yes .mark {
-    fill: var(--color-success);
-  }
-  .attention .mark {
-    fill: var(--modified);
-    stroke: var(--color-warning);
-  }
-  .half {
-    fill: var(--underline);
-  }
-  .attention .ground {
-    stroke: var(--color-warning);
-  }
-  .no .mark {
-    fill: none;
-    stroke: var(--color-error);
-    stroke-width: 2;
-  }
-  .no .ground {
-    stroke: var(--color-error);
-  }
-  .not_known .mark {
-    fill: url(#unknown);
-    stroke: var(--color-base-300);
   }
   .pin {
     fill: var(--color-accent);

@@ -1,17 +1,9 @@
 <script lang="ts">
-  import {
-    api,
-    asProblem,
-    need,
-    type BaseAnswer,
-    type FirstContact,
-    type Platform,
-    type Problem
-  } from '$lib/api/client';
+  import { api, asProblem, need, type FirstContact, type Platform, type Problem } from '$lib/api/client';
   import ProblemNote from '$lib/parts/form/ProblemNote.svelte';
   import { session } from '$lib/state/session.svelte';
-  import { once } from '$lib/state/once';
-  import { askedFor, masked, sayOf } from './firstContact';
+  import { askedFor, masked } from './firstContact';
+  import FirstContactCheck from './FirstContactCheck.svelte';
   import { whenever } from '$lib/state/whenever.svelte';
 
   interface Props {
@@ -30,10 +22,6 @@
   let copied = $state(false);
   let shown = $state(false);
   let problem = $state<Problem | undefined>();
-  let device = $state('');
-  let pasted = $state('');
-  let answers = $state<BaseAnswer[] | undefined>();
-  let checkProblem = $state<Problem | undefined>();
 
   /** How often a text was asked for: answers may overtake each other, and the last one counts. */
   let asked = 0;
@@ -46,6 +34,12 @@
   );
   const fields = $derived(contact ? askedFor(contact, left) : []);
 
+  whenever(
+    () => offered,
+    ([first]) => {
+      if (platform === '' && first) platform = first.name;
+    }
+  );
   whenever(() => platform, begin);
 
   function begin(wanted: string) {
@@ -59,7 +53,6 @@
         if (wanted !== platform) return;
         contact = found;
         left = found.items.filter((item) => item.neededFor !== undefined).map((item) => item.title);
-        answers = undefined;
       })
       .catch((thrown) => (problem = asProblem(thrown)));
   }
@@ -99,26 +92,6 @@
       copied = false;
     }
   }
-
-  const check = once(async () => {
-    const known = Object.fromEntries(
-      Object.entries(values).filter(([key]) => !contact?.fields.find((field) => field.key === key)?.isSecret)
-    );
-    // The address that people see may be translated: only a text that was pasted is held against it.
-    if (device !== '') for (const key of Object.keys(known)) delete known[key];
-    try {
-      answers = await need(
-        api.POST('/api/platforms/{name}/first-contact/check', {
-          params: { path: { name: platform } },
-          body: device === '' ? { text: pasted, values: known } : { device, values: known }
-        })
-      );
-      checkProblem = undefined;
-    } catch (thrown) {
-      checkProblem = asProblem(thrown);
-      answers = undefined;
-    }
-  });
 </script>
 
 {#if !session.mayAct}
@@ -202,52 +175,7 @@
           value={shown ? text : masked(text, secrets)}></textarea>
       </section>
 
-      <section class="panel mt-4 p-4" aria-labelledby="check">
-        <h2 id="check">Check a device against this list</h2>
-        <form class="mt-2" onsubmit={check}>
-          <div class="flex items-end gap-2">
-            <label class="grow">
-              <span class="font-semibold">Device of the fleet</span>
-              <input class="input mono mt-1 w-full" bind:value={device} maxlength="253" />
-            </label>
-            <button class="btn" disabled={device === '' && pasted.trim() === ''}>Check</button>
-          </div>
-          {#if device === ''}
-            <label class="mt-2 block">
-              <span class="font-semibold">or its configuration, pasted</span>
-              <textarea
-                class="textarea mono mt-1 h-20 w-full"
-                bind:value={pasted}
-                spellcheck="false"
-                wrap="off"></textarea>
-            </label>
-          {/if}
-        </form>
-        <ProblemNote problem={checkProblem} class="mt-3" />
-        {#if answers}
-          <table class="rows mt-3" aria-label="What the device was told">
-            <thead><tr><th>Item</th><th>Told</th><th>Evidence</th></tr></thead>
-            <tbody>
-              {#each answers as answer (answer.title)}
-                <tr>
-                  <td>{answer.title}</td>
-                  <td
-                    class={answer.verdict === 'THERE'
-                      ? 'text-success'
-                      : answer.neededFor
-                        ? 'text-quiet'
-                        : 'text-error'}>{sayOf(answer)}</td
-                  >
-                  <td class="mono break-all"
-                    >{#if answer.line !== undefined}<span class="text-quiet">{answer.line + 1}</span>
-                      {answer.evidence}{/if}</td
-                  >
-                </tr>
-              {/each}
-            </tbody>
-          </table>
-        {/if}
-      </section>
+      {#key platform}<FirstContactCheck {platform} {contact} {values} />{/key}
     </div>
   </div>
 {/if}
