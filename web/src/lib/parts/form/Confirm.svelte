@@ -18,7 +18,7 @@
   let { title, children, yes, no = 'Cancel', isFinal = false, onyes, onno }: Props = $props();
 </script>
 
-<Dialog {title} oncancel={onno}>
+<Dialog {title} asks oncancel={onno}>
   <div class="mt-2">{@render children()}</div>
   <div class="mt-4 flex gap-2">
     <button class="btn {isFinal ? 'btn-error' : 'btn-primary'}" onclick={onyes}>{yes}</button>

@@ -3,11 +3,13 @@
 
   interface Props {
     title: string;
+    /** Whether it asks something that has to be answered before anything else. */
+    asks?: boolean;
     children: Snippet;
     oncancel: () => void;
   }
 
-  let { title, children, oncancel }: Props = $props();
+  let { title, asks = false, children, oncancel }: Props = $props();
   let dialog: HTMLDialogElement | undefined = $state();
 
   onMount(() => dialog?.showModal());
@@ -16,6 +18,7 @@
 <dialog
   bind:this={dialog}
   class="panel m-auto w-[520px] p-5"
+  role={asks ? 'alertdialog' : undefined}
   aria-label={title}
   oncancel={(event) => {
     event.preventDefault();

@@ -5,7 +5,7 @@
     label: string;
     /** What helps to fill it in, below it. */
     hint?: string;
-    /** What is wrong with it; stands in place of the hint. */
+    /** What is wrong with it; stands in place of the hint. The form's own note is what is read out. */
     error?: string | undefined;
     class?: string;
     /** The input, which fills the width. */
@@ -15,9 +15,11 @@
   let { label, hint, error, class: place = '', children }: Props = $props();
 </script>
 
-<label class="block {place}">
-  <span class="mb-1 block font-semibold">{label}</span>
-  {@render children()}
-  {#if error}<span class="text-error block" role="alert">{error}</span>
-  {:else if hint}<span class="text-quiet block">{hint}</span>{/if}
-</label>
+<div class={place}>
+  <label>
+    <span class="mb-1 block font-semibold">{label}</span>
+    {@render children()}
+  </label>
+  {#if error}<p class="text-error">{error}</p>
+  {:else if hint}<p class="text-quiet">{hint}</p>{/if}
+</div>

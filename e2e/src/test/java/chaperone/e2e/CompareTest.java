@@ -278,7 +278,7 @@ class CompareTest {
         assertThat(page.getByText(Pattern.compile("revisions of \\d+ devices would go now")))
                 .isVisible();
         page.getByText("Thin out now…").click();
-        assertThat(page.getByRole(AriaRole.DIALOG)).containsText("go for good");
+        assertThat(page.getByRole(AriaRole.ALERTDIALOG)).containsText("go for good");
         page.getByText("Cancel").last().click();
         page.getByText("Check now").click();
         assertThat(page.getByText("all sound")).isVisible();

@@ -169,7 +169,22 @@ public final class PlatformKeys {
                 key("line", "the request for one line, with {} in its place", "'{}'"),
                 key("apply", "requests that put the lines in force", "[done]"),
                 key("abort", "requests after a line was refused", "[done]"),
-                key("save", "requests that make it survive a restart", "[save]"));
+                key("save", "requests that make it survive a restart", "[save]"),
+                key("words", "in which words statements are put, taken away and placed", ""));
+        block(
+                "edit.words",
+                key("put", "adds a statement, with {statement} and, if it is needed, {path}", "'{statement}'"),
+                key("remove", "takes one away, with {name} and, if it is needed, {path}", "'not {name}'"),
+                key("place", "puts one before another, with {name} and {before}", "'place {name} before {before}'"),
+                key("leave-block", "leaves a block that its own statement entered", "up"),
+                key("blocks", "patterns for statements that lead into a block", "['^port ']"),
+                key("names", "what tells a statement from those beside it", ""),
+                key("whole", "patterns for blocks that can only be entered as a whole", "['^welcome$']"),
+                key("values", "a pattern for a list: its name and its values", "'^(on) \\[(.*)\\]$'"));
+        block(
+                "edit.words.names",
+                key("in", "a pattern for the statement above; left out if that does not matter", "'^port '"),
+                key("name", "a pattern whose first group is the name", "'^(text) '"));
         block("log", key("edited", "a pattern for kind and text of the message after an edit", "'^EDITED '"));
         block(
                 "first-contact",

@@ -136,7 +136,15 @@ final class YamlBlock {
 
     /** A pattern with at least {@code groups} groups. */
     Pattern pattern(String key, int groups) {
-        String text = text(key);
+        return compiled(key, text(key), groups);
+    }
+
+    /** A list of patterns; empty if the key is absent. */
+    List<Pattern> patterns(String key) {
+        return texts(key).stream().map(text -> compiled(key, text, 0)).toList();
+    }
+
+    private Pattern compiled(String key, String text, int groups) {
         try {
             Pattern pattern = Pattern.compile(text, Pattern.MULTILINE);
             if (!text.isEmpty() && pattern.groupCount() < groups) {

@@ -66,6 +66,15 @@ public record Structure(List<Ordered> ordered, List<Named> names, List<Entry> en
         return Statement.ANY_ORDER;
     }
 
+    /**
+     * The rule by which a statement's place counts without a number that says it, as an index into {@link #ordered}; -1 if
+     * there is none.
+     */
+    public int placeRule(String above, String text) {
+        int order = orderOf(above, text);
+        return order >= 0 && ordered.get(order).number().isEmpty() ? order : Statement.ANY_ORDER;
+    }
+
     /** Empty if no rule names it. */
     String nameOf(String above, String text) {
         return names.stream()

@@ -29,7 +29,7 @@ public record Unit(
         return role.equals("core");
     }
 
-    Hardware hardware() {
+    public Hardware hardware() {
         String maker = switch (model.charAt(0)) {
             case 'C' -> "Corvane";
             case 'R' -> "Altamont";

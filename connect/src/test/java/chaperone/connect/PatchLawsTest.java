@@ -1,0 +1,152 @@
+package chaperone.connect;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import chaperone.core.config.ConfigStatement;
+import chaperone.core.patch.EditLanguage;
+import chaperone.core.patch.Patch;
+import chaperone.core.patch.PatchPlanner;
+import chaperone.core.platform.Platform;
+import chaperone.core.platform.Platforms;
+import chaperone.standins.StandIns;
+import chaperone.standins.demo.DemoFleet;
+import chaperone.standins.demo.DemoHistory;
+import chaperone.standins.demo.Unit;
+import chaperone.standins.device.Device;
+import java.time.Clock;
+import java.time.Instant;
+import java.time.ZoneOffset;
+import java.util.ArrayList;
+import java.util.Collections;
+import java.util.List;
+import java.util.Locale;
+import java.util.Map;
+import java.util.Optional;
+import java.util.Random;
+import java.util.function.Function;
+import java.util.stream.Collectors;
+import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.ValueSource;
+
+/**
+ * What a patch promises, with the stand-ins' own engines as the judge: they share no code with the planner. Configurations
+ * are those of the demo's devices and their past, of any two devices of a family, and what is left of them when statements
+ * are taken out and put in another order by chance.
+ */
+class PatchLawsTest {
+    /** For each family; all of them in the thorough run. */
+    private static final int TRIES = Integer.getInteger("patches", 700);
+
+    private static final Instant NOW = Instant.parse("2026-11-23T07:58:00Z");
+    private static final Clock CLOCK = Clock.fixed(NOW, ZoneOffset.UTC);
+
+    /** One family's language, as its platform declares it, and configurations that its devices take. */
+    private record Family(Platform platform, EditLanguage language, List<Unit> units, List<String> texts) {
+        static Family of(String name) {
+            Platform platform = Platforms.shipped().get(name);
+            List<Unit> units = DemoFleet.units().stream()
+                    .filter(unit ->
+                            unit.hardware().maker().toLowerCase(Locale.ROOT).equals(name))
+                    .limit(9)
+                    .toList();
+            List<String> texts = units.stream()
+                    .flatMap(unit -> DemoHistory.of(unit, NOW).stream())
+                    .map(DemoHistory.Moment::kept)
+                    .distinct()
+                    .toList();
+            EditLanguage language = platform.edit().orElseThrow().language().orElseThrow();
+            return new Family(platform, language, units, texts);
+        }
+
+        /** Nothing if no device would take this configuration: something in it names what is not there. */
+        Optional<Device> device(String text) {
+            try {
+                Device device = StandIns.deviceOf(units.get(0).hardware(), text, text, CLOCK);
+                device.type("planner", List.of());
+                return Optional.of(device);
+            } catch (IllegalArgumentException e) {
+                return Optional.empty();
+            }
+        }
+
+        List<ConfigStatement> tree(Device device) {
+            return platform.grammar().read(device.keptRunning()).statements();
+        }
+
+        Patch between(Device before, Device after) {
+            return PatchPlanner.between(tree(before), tree(after), language, platform.structure());
+        }
+
+        /** What by chance names something that was taken out is passed over. */
+        Device some(Random random) {
+            while (true) {
+                String text = texts.get(random.nextInt(texts.size()));
+                List<ConfigStatement> altered =
+                        altered(platform.grammar().read(text).statements(), random, random.nextInt(4) / 60.0);
+                Optional<Device> device = device(platform.grammar().write(altered));
+                if (device.isPresent()) return device.get();
+            }
+        }
+    }
+
+    /** Takes statements out and exchanges neighbours, by chance. */
+    private static List<ConfigStatement> altered(List<ConfigStatement> tree, Random random, double often) {
+        List<ConfigStatement> altered = new ArrayList<>();
+        for (ConfigStatement each : tree) {
+            if (random.nextDouble() < often) continue;
+            altered.add(each.children().isEmpty() ? each : each.withChildren(altered(each.children(), random, often)));
+        }
+        for (int i = 1; i < altered.size(); i++) {
+            if (random.nextDouble() < often) Collections.swap(altered, i - 1, i);
+        }
+        return altered;
+    }
+
+    @ParameterizedTest
+    @ValueSource(strings = {"corvane", "altamont", "brisling"})
+    void theEngineGoesThereAndComesBack(String name) {
+        Family family = Family.of(name);
+        Random random = new Random(20261129);
+        for (int i = 0; i < TRIES; i++) {
+            Device device = family.some(random);
+            Device other = family.some(random);
+            String origin = device.keptRunning();
+            String target = other.keptRunning();
+            Patch there = family.between(device, other);
+            Patch back = family.between(other, device);
+            device.type("planner", there.lines());
+            assertThat(device.keptRunning()).as("%s", there.lines()).isEqualTo(target);
+            device.type("planner", back.lines());
+            assertThat(device.keptRunning()).as("%s", back.lines()).isEqualTo(origin);
+            assertThat(there.isEmpty()).isEqualTo(origin.equals(target));
+        }
+    }
+
+    /** An edit of one line takes one command besides the way to it and back. */
+    @ParameterizedTest
+    @ValueSource(strings = {"corvane", "altamont", "brisling"})
+    void aSmallEditTakesFewCommands(String name) {
+        Family family = Family.of(name);
+        for (Unit unit : family.units()) {
+            List<Device> past = DemoHistory.of(unit, NOW).stream()
+                    .flatMap(moment -> family.device(moment.kept()).stream())
+                    .toList();
+            for (int i = 1; i < past.size(); i++) {
+                Map<String, Long> before = counted(past.get(i - 1));
+                Map<String, Long> after = counted(past.get(i));
+                long lines = after.entrySet().stream()
+                                .filter(each -> !each.getValue().equals(before.get(each.getKey())))
+                                .count()
+                        + before.keySet().stream()
+                                .filter(each -> !after.containsKey(each))
+                                .count();
+                assertThat(family.between(past.get(i - 1), past.get(i)).commands())
+                        .hasSizeLessThanOrEqualTo((int) (3 * lines + 2));
+            }
+        }
+    }
+
+    private static Map<String, Long> counted(Device device) {
+        return device.keptRunning().lines().collect(Collectors.groupingBy(Function.identity(), Collectors.counting()));
+    }
+}

@@ -1,0 +1,82 @@
+package chaperone.core.patch;
+
+import chaperone.core.structure.Structure;
+import com.google.re2j.Matcher;
+import com.google.re2j.Pattern;
+import java.util.List;
+import java.util.Optional;
+
+/**
+ * In which words a family is told to alter its configuration. In a form, {@code {statement}} is a statement as it is
+ * written, {@code {name}} the words of it that tell which one is meant, {@code {path}} the statements that lead to it, from
+ * the top, and {@code {before}} the last word of another one's name.
+ *
+ * @param put the form that adds a statement, or replaces the one of its name beside it
+ * @param remove the form that takes a statement away, with all that stands below it
+ * @param place the form that puts a statement before another one where order counts; none if that cannot be said
+ * @param leaveBlock leaves a block that was entered by its own statement; none if no block is ever entered
+ * @param blocks statements that lead into a block even if nothing stands in it, where blocks are entered
+ * @param names what tells a statement from those beside it; where none fits, all of its words do
+ * @param whole blocks whose statements cannot be told apart: they are taken away and entered anew
+ * @param values statements that are a list: the first group is its name, the second holds its values, each put by itself
+ */
+public record EditLanguage(
+        String put,
+        String remove,
+        Optional<String> place,
+        Optional<String> leaveBlock,
+        List<Pattern> blocks,
+        List<Structure.Named> names,
+        List<Pattern> whole,
+        Optional<Pattern> values) {
+    public EditLanguage {
+        blocks = List.copyOf(blocks);
+        names = List.copyOf(names);
+        whole = List.copyOf(whole);
+    }
+
+    /** What tells a statement from those beside it. */
+    String nameOf(String above, String text) {
+        Optional<String> list = values.flatMap(pattern -> group(pattern, text, 1));
+        if (list.isPresent()) return list.get();
+        return names.stream()
+                .filter(rule ->
+                        rule.in().isEmpty() || rule.in().get().matcher(above).find())
+                .flatMap(rule -> group(rule.name(), text, 1).stream())
+                .findFirst()
+                .orElse(text);
+    }
+
+    boolean isWhole(String text) {
+        return fits(whole, text);
+    }
+
+    /** Whether a device that is told this statement at the top stands in a block then. */
+    boolean isEntered(String text) {
+        return leaveBlock.isPresent() && fits(blocks, text);
+    }
+
+    private static boolean fits(List<Pattern> patterns, String text) {
+        return patterns.stream().anyMatch(pattern -> pattern.matcher(text).find());
+    }
+
+    /** The values of a statement that is a list; the statement itself if it is none. */
+    List<String> valuesOf(String text) {
+        Optional<String> held = values.flatMap(pattern -> group(pattern, text, 2));
+        if (held.isEmpty()) return List.of(text);
+        String name = values.flatMap(pattern -> group(pattern, text, 1)).orElseThrow();
+        return List.of(held.get().strip().split("\\s+")).stream()
+                .filter(value -> !value.isEmpty())
+                .map(value -> name + " " + value)
+                .toList();
+    }
+
+    boolean isList(String text) {
+        return values.filter(pattern -> pattern.matcher(text).find()).isPresent();
+    }
+
+    private static Optional<String> group(Pattern pattern, String text, int group) {
+        Matcher matcher = pattern.matcher(text);
+        return matcher.find() ? Optional.ofNullable(matcher.group(group)) : Optional.empty();
+    }
+}

@@ -1,0 +1,100 @@
+package chaperone.core.patch;
+
+import chaperone.core.config.ConfigStatement;
+import chaperone.core.config.ConfigStatement.Form;
+import chaperone.core.structure.Structure;
+import java.util.ArrayList;
+import java.util.HashMap;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Set;
+import java.util.stream.Collectors;
+
+/** Finds the steps between two trees, block by block. Near-linear in both, but for order, which takes n log n a block. */
+final class TreeSteps {
+    private final EditLanguage language;
+    private final Structure structure;
+    private final List<TreeStep> puts = new ArrayList<>();
+    private final List<TreeStep> removals = new ArrayList<>();
+    private final List<TreeStep> places = new ArrayList<>();
+
+    private TreeSteps(EditLanguage language, Structure structure) {
+        this.language = language;
+        this.structure = structure;
+    }
+
+    /**
+     * What is put comes first, in the order of the tree that shall stand: what a statement refers to stands before it.
+     * What goes comes last and backwards, for the same reason.
+     */
+    static List<TreeStep> between(
+            List<ConfigStatement> before, List<ConfigStatement> after, EditLanguage language, Structure structure) {
+        TreeSteps steps = new TreeSteps(language, structure);
+        steps.block(List.of(), before, after);
+        List<TreeStep> all = new ArrayList<>(steps.puts);
+        for (int i = steps.removals.size() - 1; i >= 0; i--) all.add(steps.removals.get(i));
+        all.addAll(steps.places);
+        return all;
+    }
+
+    private void block(List<String> path, List<ConfigStatement> before, List<ConfigStatement> after) {
+        String above = path.isEmpty() ? "" : path.get(path.size() - 1);
+        Map<String, ConfigStatement> here = byName(above, before);
+        Map<String, ConfigStatement> there = byName(above, after);
+        there.forEach((name, wanted) -> {
+            ConfigStatement now = here.get(name);
+            if (now == null) puts.add(new TreeStep.Put(path, wanted));
+            else if (!now.equals(wanted)) alter(path, now, wanted);
+        });
+        here.forEach((name, now) -> {
+            if (!there.containsKey(name)) removals.add(new TreeStep.Remove(path, now.text()));
+        });
+        order(path, above, here, there);
+    }
+
+    private Map<String, ConfigStatement> byName(String above, List<ConfigStatement> statements) {
+        Map<String, ConfigStatement> byName = new LinkedHashMap<>();
+        for (ConfigStatement each : statements) byName.put(language.nameOf(above, each.text()), each);
+        return byName;
+    }
+
+    private void alter(List<String> path, ConfigStatement now, ConfigStatement wanted) {
+        boolean isBlock = now.form() == Form.BLOCK && wanted.form() == Form.BLOCK;
+        if (language.isWhole(wanted.text()) || language.isList(wanted.text())) {
+            puts.add(new TreeStep.Remove(path, now.text()));
+            puts.add(new TreeStep.Put(path, wanted));
+        } else if (!isBlock && now.form() == wanted.form()) {
+            puts.add(new TreeStep.Put(path, wanted));
+        } else {
+            if (!now.text().equals(wanted.text())) puts.add(new TreeStep.Rename(path, wanted.text()));
+            List<String> inner = new ArrayList<>(path);
+            inner.add(wanted.text());
+            block(List.copyOf(inner), now.children(), wanted.children());
+        }
+    }
+
+    /** What is new stands at the end once it is put; then each that does not stay is placed, from the last to the first. */
+    private void order(
+            List<String> path, String above, Map<String, ConfigStatement> here, Map<String, ConfigStatement> there) {
+        if (language.place().isEmpty()) return;
+        Map<Integer, List<String>> orders = new HashMap<>();
+        there.forEach((name, each) -> {
+            int order = structure.placeRule(above, each.text());
+            if (order >= 0)
+                orders.computeIfAbsent(order, rule -> new ArrayList<>()).add(name);
+        });
+        for (List<String> wanted : orders.values()) {
+            List<String> now = here.keySet().stream().filter(wanted::contains).collect(Collectors.toList());
+            wanted.stream().filter(name -> !here.containsKey(name)).forEach(now::add);
+            Set<String> staying = StablePlaces.of(now, wanted);
+            for (int i = wanted.size() - 2; i >= 0; i--) {
+                if (staying.contains(wanted.get(i))) continue;
+                places.add(new TreeStep.Place(
+                        path,
+                        there.get(wanted.get(i)).text(),
+                        there.get(wanted.get(i + 1)).text()));
+            }
+        }
+    }
+}
