@@ -446,9 +446,9 @@ class FamiliesTest {
     @Test
     void telnetIsOffUnlessItIsAllowed() {
         Target notAllowed = new Target(Family.CORVANE_BY_TELNET.target().endpoint(), LOGIN, Optional.empty());
-        assertThat(failureOf(() -> connector.open(notAllowed, PLATFORMS.get("corvane"), ConversationListener.NONE)))
+        assertThat(failureOf(() -> hasty.open(notAllowed, PLATFORMS.get("corvane"), ConversationListener.NONE)))
                 .isEqualTo(FailureKind.TELNET_NOT_ALLOWED);
-        assertThat(failureOf(() -> connector.meet(notAllowed, PLATFORMS.all(), ConversationListener.NONE)))
+        assertThat(failureOf(() -> hasty.meet(notAllowed, PLATFORMS.all(), ConversationListener.NONE)))
                 .isEqualTo(FailureKind.TELNET_NOT_ALLOWED);
     }
 

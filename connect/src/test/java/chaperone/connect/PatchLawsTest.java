@@ -6,6 +6,7 @@ import chaperone.core.config.ConfigStatement;
 import chaperone.core.patch.EditLanguage;
 import chaperone.core.patch.Patch;
 import chaperone.core.patch.PatchPlanner;
+import chaperone.core.patch.TypedLines;
 import chaperone.core.platform.Platform;
 import chaperone.core.platform.Platforms;
 import chaperone.standins.StandIns;
@@ -77,6 +78,15 @@ class PatchLawsTest {
             return PatchPlanner.between(tree(before), tree(after), language, platform.structure());
         }
 
+        /** What is still to be done when the lines of a patch have been read, without any device, as edits of its tree. */
+        List<String> left(Device before, Patch patch, Device after) {
+            TypedLines.Outcome outcome = TypedLines.apply(tree(before), patch.lines(), language);
+            assertThat(outcome).isInstanceOf(TypedLines.Outcome.Understood.class);
+            List<ConfigStatement> read = ((TypedLines.Outcome.Understood) outcome).tree();
+            return PatchPlanner.between(read, tree(after), language, platform.structure())
+                    .lines();
+        }
+
         /** What by chance names something that was taken out is passed over. */
         Device some(Random random) {
             while (true) {
@@ -114,6 +124,9 @@ class PatchLawsTest {
             String target = other.keptRunning();
             Patch there = family.between(device, other);
             Patch back = family.between(other, device);
+            assertThat(family.left(device, there, other))
+                    .as("%s", there.lines())
+                    .isEmpty();
             device.type("planner", there.lines());
             assertThat(device.keptRunning()).as("%s", there.lines()).isEqualTo(target);
             device.type("planner", back.lines());

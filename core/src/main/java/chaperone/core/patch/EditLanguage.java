@@ -5,6 +5,7 @@ import com.google.re2j.Matcher;
 import com.google.re2j.Pattern;
 import java.util.List;
 import java.util.Optional;
+import java.util.stream.Collectors;
 
 /**
  * In which words a family is told to alter its configuration. In a form, {@code {statement}} is a statement as it is
@@ -15,7 +16,8 @@ import java.util.Optional;
  * @param remove the form that takes a statement away, with all that stands below it
  * @param place the form that puts a statement before another one where order counts; none if that cannot be said
  * @param leaveBlock leaves a block that was entered by its own statement; none if no block is ever entered
- * @param blocks statements that lead into a block even if nothing stands in it, where blocks are entered
+ * @param blocks statements that lead into a block even if nothing stands in it; where no block is entered, whole ones,
+ *     so that a path can be told from what stands at its end
  * @param names what tells a statement from those beside it; where none fits, all of its words do
  * @param whole blocks whose statements cannot be told apart: they are taken away and entered anew
  * @param values statements that are a list: the first group is its name, the second holds its values, each put by itself
@@ -69,6 +71,32 @@ public record EditLanguage(
                 .filter(value -> !value.isEmpty())
                 .map(value -> name + " " + value)
                 .toList();
+    }
+
+    /** The longest run of words, from the first on, that leads into a block. */
+    Optional<String> blockAt(String words) {
+        Optional<String> longest = Optional.empty();
+        for (int end = words.indexOf(' '); end >= 0; end = words.indexOf(' ', end + 1)) {
+            String run = words.substring(0, end);
+            if (fits(blocks, run)) longest = Optional.of(run);
+        }
+        return longest.isEmpty() && fits(blocks, words) ? Optional.of(words) : longest;
+    }
+
+    /** One value of a list as the list that holds nothing else; nothing if the statement is none. */
+    Optional<String> asList(String text) {
+        int blank = text.indexOf(' ');
+        return blank < 0
+                ? Optional.empty()
+                : Optional.of(list(text, List.of(text))).filter(this::isList);
+    }
+
+    /** The list that holds these values, in the words of one of its statements. */
+    String list(String statement, List<String> values) {
+        String name = statement.substring(0, statement.indexOf(' '));
+        return values.stream()
+                .map(value -> value.substring(name.length() + 1))
+                .collect(Collectors.joining(" ", name + " [ ", " ]"));
     }
 
     boolean isList(String text) {

@@ -3,8 +3,6 @@ package chaperone.core.patch;
 import chaperone.core.config.ConfigStatement;
 import chaperone.core.patch.Command.Kind;
 import chaperone.core.structure.Structure;
-import com.google.re2j.Matcher;
-import com.google.re2j.Pattern;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
@@ -14,8 +12,6 @@ import java.util.Map;
  * the way back is planned in the same manner, from there to here.
  */
 public final class PatchPlanner {
-    private static final Pattern PLACE = Pattern.compile("\\{(path|name|statement|before)\\}( ?)");
-
     private final EditLanguage language;
     private final List<Command> commands = new ArrayList<>();
     /** The block that the device stands in, from the top. */
@@ -93,20 +89,6 @@ public final class PatchPlanner {
                 text,
                 "before",
                 other.substring(other.lastIndexOf(' ') + 1));
-        commands.add(new Command(kind, filled(form, words)));
-    }
-
-    /** In one pass: what a statement says is not looked at again. A place that stays empty takes the blank behind it along. */
-    private static String filled(String form, Map<String, String> words) {
-        StringBuilder line = new StringBuilder();
-        Matcher place = PLACE.matcher(form);
-        int end = 0;
-        while (place.find()) {
-            line.append(form, end, place.start());
-            String word = words.getOrDefault(place.group(1), "");
-            line.append(word).append(word.isEmpty() ? "" : place.group(2));
-            end = place.end();
-        }
-        return line.append(form, end, form.length()).toString();
+        commands.add(new Command(kind, new LineForm(form).filled(words)));
     }
 }
