@@ -9,6 +9,8 @@ import java.util.Collection;
 import java.util.Collections;
 import java.util.List;
 import java.util.Locale;
+import java.util.Map;
+import java.util.TreeMap;
 import java.util.stream.Stream;
 import org.openjdk.jmh.results.RunResult;
 import org.openjdk.jmh.runner.Runner;
@@ -58,14 +60,21 @@ public final class Bench {
                 after.toString());
         System.out.printf(
                 Locale.ROOT, "git diff --no-index --histogram, whole process: %.1f ms (median of %d)%n", git, GIT_RUNS);
+        Map<String, Double> medians = new TreeMap<>();
         for (RunResult result : ours()) {
-            String name = result.getPrimaryResult().getLabel();
-            double ours = result.getPrimaryResult().getStatistics().getPercentile(50);
-            report(
-                    "core " + name + ", median " + String.format(Locale.ROOT, "%.1f ms", ours) + ", of git's time",
-                    ours / git,
-                    1.0);
+            medians.put(
+                    result.getPrimaryResult().getLabel(),
+                    result.getPrimaryResult().getStatistics().getPercentile(50));
         }
+        for (String name : List.of("lines", "comparison")) {
+            report("core " + name + inMillis(medians.get(name)) + ", of git's time", medians.get(name) / git, 1.0);
+        }
+        double patch = medians.get("patch");
+        report("core patch" + inMillis(patch) + ", of the comparison's time", patch / medians.get("comparison"), 3.0);
+    }
+
+    private static String inMillis(double median) {
+        return String.format(Locale.ROOT, ", median %.1f ms", median);
     }
 
     private static Collection<RunResult> ours() throws RunnerException {

@@ -3,8 +3,11 @@ package chaperone.bench;
 import chaperone.core.compare.Comparison;
 import chaperone.core.compare.LineDiff;
 import chaperone.core.config.ConfigBytes;
+import chaperone.core.config.ConfigStatement;
 import chaperone.core.config.ConfigText;
-import chaperone.core.noise.Noise;
+import chaperone.core.patch.Patch;
+import chaperone.core.patch.PatchPlanner;
+import chaperone.core.platform.Platform;
 import chaperone.core.platform.Platforms;
 import java.nio.charset.StandardCharsets;
 import java.util.List;
@@ -28,14 +31,13 @@ public class CompareCore {
 
     private byte[] before = new byte[0];
     private byte[] after = new byte[0];
-    private Noise noise = Noise.NONE;
+    private final Platform corvane = Platforms.shipped().get("corvane");
 
     @Setup
     public void prepare() {
         ConfigPair pair = ConfigPair.of(LINES, EDITS, SEED);
         before = pair.beforeText().getBytes(StandardCharsets.UTF_8);
         after = pair.afterText().getBytes(StandardCharsets.UTF_8);
-        noise = Platforms.shipped().get("corvane").noise();
     }
 
     /** Lines only, as a difference tool does. */
@@ -47,7 +49,21 @@ public class CompareCore {
     /** All that the compare page shows: noise set aside, modified lines paired, words marked. */
     @Benchmark
     public Comparison comparison() {
-        return Comparison.between(read(before), read(after), noise);
+        return Comparison.between(read(before), read(after), corvane.noise());
+    }
+
+    /** What a switch would have to be told, by the declarations of its platform. */
+    @Benchmark
+    public Patch patch() {
+        return PatchPlanner.between(
+                statements(before),
+                statements(after),
+                corvane.edit().orElseThrow().language().orElseThrow(),
+                corvane.structure());
+    }
+
+    private List<ConfigStatement> statements(byte[] bytes) {
+        return corvane.grammar().read(ConfigBytes.decode(bytes)).statements();
     }
 
     private static List<String> read(byte[] bytes) {

@@ -36,17 +36,16 @@ final class StablePlaces {
 
     private static Deque<String> longestIncreasing(List<String> things, Map<String, Integer> target) {
         int[] ends = new int[things.size()];
+        int[] values = new int[things.size()];
         int[] previous = new int[things.size()];
         int length = 0;
         for (int i = 0; i < things.size(); i++) {
             int value = target.get(things.get(i));
-            int[] values = Arrays.stream(ends, 0, length)
-                    .map(index -> target.get(things.get(index)))
-                    .toArray();
-            int found = Arrays.binarySearch(values, value);
+            int found = Arrays.binarySearch(values, 0, length, value);
             int at = found < 0 ? -found - 1 : found;
             previous[i] = at == 0 ? -1 : ends[at - 1];
             ends[at] = i;
+            values[at] = value;
             length = Math.max(length, at + 1);
         }
         Deque<String> run = new ArrayDeque<>();

@@ -85,7 +85,8 @@ final class TreeSteps {
                 orders.computeIfAbsent(order, rule -> new ArrayList<>()).add(name);
         });
         for (List<String> wanted : orders.values()) {
-            List<String> now = here.keySet().stream().filter(wanted::contains).collect(Collectors.toList());
+            List<String> now =
+                    here.keySet().stream().filter(Set.copyOf(wanted)::contains).collect(Collectors.toList());
             wanted.stream().filter(name -> !here.containsKey(name)).forEach(now::add);
             Set<String> staying = StablePlaces.of(now, wanted);
             for (int i = wanted.size() - 2; i >= 0; i--) {

@@ -88,7 +88,10 @@ final class AdvisoryLocks {
 
     /** Those of the keys that are granted; the others are free again within this process. */
     private Set<String> lockFree(Collection<String> keys, Stripe stripe) {
-        List<String> free = keys.stream().filter(held::add).toList();
+        List<String> free;
+        synchronized (held) {
+            free = keys.stream().filter(held::add).toList();
+        }
         Set<String> granted = Set.of();
         try {
             granted = stripe.lock(free);
@@ -98,13 +101,38 @@ final class AdvisoryLocks {
         }
     }
 
+    /** Each key is asked for once; those that this process holds by then are passed over. */
     private Optional<String> oneOf(List<String> keys, Stripe stripe) {
-        int start = ThreadLocalRandom.current().nextInt(keys.size());
-        for (int i = 0; i < keys.size(); i++) {
-            String key = keys.get((start + i) % keys.size());
-            if (!lockFree(List.of(key), stripe).isEmpty()) return Optional.of(key);
+        Set<String> refused = new HashSet<>();
+        while (true) {
+            Optional<String> claimed = claim(keys, refused);
+            if (claimed.isEmpty() || isGranted(claimed.get(), stripe)) return claimed;
+            refused.add(claimed.get());
         }
-        return Optional.empty();
+    }
+
+    /**
+     * Nobody else claims a key meanwhile: one that is free when the search begins is found, though others are given back
+     * behind it and taken before it.
+     */
+    private Optional<String> claim(List<String> keys, Set<String> refused) {
+        int start = ThreadLocalRandom.current().nextInt(keys.size());
+        synchronized (held) {
+            return IntStream.range(0, keys.size())
+                    .mapToObj(i -> keys.get((start + i) % keys.size()))
+                    .filter(key -> !refused.contains(key) && held.add(key))
+                    .findFirst();
+        }
+    }
+
+    private boolean isGranted(String key, Stripe stripe) {
+        boolean isGranted = false;
+        try {
+            isGranted = !stripe.lock(List.of(key)).isEmpty();
+            return isGranted;
+        } finally {
+            if (!isGranted) held.remove(key);
+        }
     }
 
     private Stripe next() {
@@ -174,15 +202,9 @@ final class AdvisoryLocks {
 
         /** Whether a lock that was given back is held again. */
         boolean takeAgain(String key) {
-            if (isLost() || !held.add(key)) return false;
+            if (isLost() || claim(List.of(key), Set.of()).isEmpty()) return false;
             int since = stripe.breaks();
-            boolean isMine = false;
-            try {
-                isMine = !stripe.lock(List.of(key)).isEmpty();
-            } finally {
-                if (!isMine) held.remove(key);
-            }
-            if (!isMine) return false;
+            if (!isGranted(key, stripe)) return false;
             synchronized (this) {
                 keys.add(key);
             }

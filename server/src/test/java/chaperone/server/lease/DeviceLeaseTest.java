@@ -200,7 +200,7 @@ class DeviceLeaseTest {
         try {
             List<Future<?>> each = IntStream.range(0, all)
                     .<Future<?>>mapToObj(worker -> workers.submit(() -> {
-                        for (int i = 0; i < 50; i++) {
+                        for (int i = 0; i < 200; i++) {
                             Optional<Permit> permit = places.acquire("site " + worker, Duration.ZERO);
                             if (permit.isEmpty()) without.incrementAndGet();
                             permit.ifPresent(Permit::close);
