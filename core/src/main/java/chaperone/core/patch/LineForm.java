@@ -21,9 +21,8 @@ final class LineForm {
         while (place.find()) {
             pattern.append(Pattern.quote(form.substring(end, place.start())));
             boolean isPath = place.group(1).equals("path");
-            if (isPath) pattern.append("");
-            else if (place.group(1).equals("before")) pattern.append("(?P<before>\\S+)");
-            else pattern.append("(?P<words>.+)");
+            if (place.group(1).equals("before")) pattern.append("(?P<before>\\S+)");
+            else if (!isPath) pattern.append("(?P<words>.+)");
             if (!isPath) pattern.append(Pattern.quote(place.group(2)));
             end = place.end();
         }

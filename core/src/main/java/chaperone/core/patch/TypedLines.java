@@ -13,6 +13,9 @@ import java.util.Optional;
  */
 public final class TypedLines {
     private final EditLanguage language;
+    private final LineForm put;
+    private final LineForm remove;
+    private final Optional<LineForm> place;
     private final Block root;
     private List<Block> entered = List.of();
 
@@ -51,6 +54,9 @@ public final class TypedLines {
 
     private TypedLines(List<ConfigStatement> before, EditLanguage language) {
         this.language = language;
+        this.put = new LineForm(language.put());
+        this.remove = new LineForm(language.remove());
+        this.place = language.place().map(LineForm::new);
         this.root = new Block(new ConfigStatement(Form.BLOCK, "", before));
     }
 
@@ -73,13 +79,12 @@ public final class TypedLines {
             entered = entered.subList(0, entered.size() - 1);
             return;
         }
-        Optional<LineForm.Said> removed = new LineForm(language.remove()).read(line);
-        Optional<LineForm.Said> placed = language.place().flatMap(form -> new LineForm(form).read(line));
+        Optional<LineForm.Said> removed = remove.read(line);
+        Optional<LineForm.Said> placed = place.flatMap(form -> form.read(line));
         if (removed.isPresent()) remove(removed.get().words());
         else if (placed.isPresent()) place(placed.get());
         else {
-            LineForm.Said said = new LineForm(language.put())
-                    .read(line)
+            LineForm.Said said = put.read(line)
                     .orElseThrow(() -> new NotThere("\"" + line + "\" says nothing in this family's words"));
             put(said.words());
         }

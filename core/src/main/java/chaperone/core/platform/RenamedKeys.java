@@ -7,6 +7,7 @@ import java.util.Deque;
 import java.util.Map;
 import java.util.Optional;
 import java.util.stream.Collectors;
+import java.util.stream.Stream;
 
 /** Entries of a platform's YAML that were called otherwise once. They are not read any more, only named. */
 public final class RenamedKeys {
@@ -47,11 +48,13 @@ public final class RenamedKeys {
     /** The text with today's names for its entries, wherever they begin a line; all else stays as it is. */
     public static String renamedIn(String yaml) {
         Deque<Block> blocks = new ArrayDeque<>();
-        return yaml.lines().map(line -> renamed(line, blocks)).collect(Collectors.joining("\n"))
-                + (yaml.endsWith("\n") ? "\n" : "");
+        return Stream.of(yaml.split("\n", -1))
+                .map(line -> renamed(line, blocks))
+                .collect(Collectors.joining("\n"));
     }
 
     private static String renamed(String line, Deque<Block> blocks) {
+        if (line.endsWith("\r")) return renamed(line.substring(0, line.length() - 1), blocks) + "\r";
         Matcher entry = ENTRY.matcher(line);
         if (!entry.matches()) return line;
         int indent = entry.group("indent").length();

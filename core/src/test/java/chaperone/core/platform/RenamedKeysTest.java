@@ -49,5 +49,6 @@ class RenamedKeysTest {
         assertThat(RenamedKeys.renamedIn(text)).isEqualTo(text);
         assertThat(RenamedKeys.renamedIn("edit:\n    begin: [a]\n\n    # b\n    finish:\n    - c\n"))
                 .isEqualTo("edit:\n    enter: [a]\n\n    # b\n    apply:\n    - c\n");
+        assertThat(RenamedKeys.renamedIn("edit:\r\n  begin: [a]\r\n")).isEqualTo("edit:\r\n  enter: [a]\r\n");
     }
 }
