@@ -55,7 +55,7 @@ class PatchLawsTest {
                     .map(DemoHistory.Moment::kept)
                     .distinct()
                     .toList();
-            EditLanguage language = platform.edit().orElseThrow().language().orElseThrow();
+            EditLanguage language = (EditLanguage) platform.editWay().orElseThrow();
             return new Family(platform, language, units, texts);
         }
 

@@ -2,6 +2,7 @@ package chaperone.core.config;
 
 import chaperone.core.config.ConfigStatement.Form;
 import java.util.List;
+import java.util.Optional;
 import java.util.stream.Stream;
 
 /**
@@ -40,20 +41,28 @@ public record ConfigNode(
         return !children.isEmpty() || !closing.isEmpty();
     }
 
-    /** What it says, apart from where it stands; comments and blanks below it are left out. */
-    ConfigStatement statement() {
-        List<ConfigStatement> below = statements(children);
-        if (kind == Kind.VERBATIM) return new ConfigStatement(Form.FREE_TEXT, text, List.of());
-        if (isBlock() && opening.endsWith("[")) return new ConfigStatement(Form.LIST, text, below);
+    /** How it is put on paper; absent for comments and blanks, which say nothing. */
+    public Optional<Form> form() {
+        if (saysNothing()) return Optional.empty();
+        if (kind == Kind.VERBATIM) return Optional.of(Form.FREE_TEXT);
+        if (isBlock() && opening.endsWith("[")) return Optional.of(Form.LIST);
         // In an indented grammar a comment may be all that stands below a line.
-        boolean isLine = !isBlock() || below.isEmpty() && closing.isEmpty();
-        return new ConfigStatement(isLine ? Form.LINE : Form.BLOCK, text, below);
+        boolean isLine = closing.isEmpty() && children.stream().allMatch(ConfigNode::saysNothing);
+        return Optional.of(isLine ? Form.LINE : Form.BLOCK);
+    }
+
+    private boolean saysNothing() {
+        return kind == Kind.COMMENT || kind == Kind.BLANK;
+    }
+
+    /** What it says, apart from where it stands; comments and blanks below it are left out. */
+    private ConfigStatement statement(Form form) {
+        return new ConfigStatement(form, text, form == Form.FREE_TEXT ? List.of() : statements(children));
     }
 
     static List<ConfigStatement> statements(List<ConfigNode> nodes) {
         return nodes.stream()
-                .filter(node -> node.kind == Kind.STATEMENT || node.kind == Kind.VERBATIM)
-                .map(ConfigNode::statement)
+                .flatMap(node -> node.form().map(node::statement).stream())
                 .toList();
     }
 

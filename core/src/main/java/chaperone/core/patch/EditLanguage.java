@@ -1,11 +1,13 @@
 package chaperone.core.patch;
 
+import chaperone.core.config.ConfigStatement;
 import chaperone.core.structure.Structure;
 import com.google.re2j.Matcher;
 import com.google.re2j.Pattern;
 import java.util.List;
 import java.util.Optional;
 import java.util.stream.Collectors;
+import java.util.stream.Stream;
 
 /**
  * In which words a family is told to alter its configuration. In a form, {@code {statement}} is a statement as it is
@@ -21,6 +23,7 @@ import java.util.stream.Collectors;
  * @param names what tells a statement from those beside it; where none fits, all of its words do
  * @param whole blocks whose statements cannot be told apart: they are taken away and entered anew
  * @param values statements that are a list: the first group is its name, the second holds its values, each put by itself
+ * @param undoing statements that only take another one away
  */
 public record EditLanguage(
         String put,
@@ -30,11 +33,48 @@ public record EditLanguage(
         List<Pattern> blocks,
         List<Structure.Named> names,
         List<Pattern> whole,
-        Optional<Pattern> values) {
+        Optional<Pattern> values,
+        List<Undoing> undoing)
+        implements EditWay {
+
+    /**
+     * A statement that only says what holds without another one, which it takes away.
+     *
+     * @param in a statement above; left out if that does not matter
+     */
+    public record Undoing(Optional<Pattern> in, Pattern line, Pattern undoes) {}
+
     public EditLanguage {
         blocks = List.copyOf(blocks);
         names = List.copyOf(names);
         whole = List.copyOf(whole);
+        undoing = List.copyOf(undoing);
+    }
+
+    @Override
+    public Patch between(List<ConfigStatement> before, List<ConfigStatement> after, Structure structure) {
+        return PatchPlanner.between(before, after, this, structure);
+    }
+
+    @Override
+    public TypedLines.Outcome typed(List<ConfigStatement> before, List<String> lines) {
+        return TypedLines.apply(before, lines, this);
+    }
+
+    @Override
+    public List<Structure.Named> replacing() {
+        return Stream.concat(names.stream(), values.stream().map(list -> new Structure.Named(Optional.empty(), list)))
+                .toList();
+    }
+
+    /** Which statements beside it a line takes away instead of standing there itself. */
+    Optional<Pattern> undoneBy(String above, String line) {
+        return undoing.stream()
+                .filter(each ->
+                        each.in().isEmpty() || each.in().get().matcher(above).find())
+                .filter(each -> each.line().matcher(line).find())
+                .map(Undoing::undoes)
+                .findFirst();
     }
 
     /** What tells a statement from those beside it. */

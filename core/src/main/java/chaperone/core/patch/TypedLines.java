@@ -2,6 +2,7 @@ package chaperone.core.patch;
 
 import chaperone.core.config.ConfigStatement;
 import chaperone.core.config.ConfigStatement.Form;
+import com.google.re2j.Pattern;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
@@ -18,9 +19,17 @@ public final class TypedLines {
     private final Optional<LineForm> place;
     private final Block root;
     private List<Block> entered = List.of();
+    /** Whether the line just read says what stands already; one that leads into a block never does. */
+    private boolean isIdle;
 
     public sealed interface Outcome {
-        record Understood(List<ConfigStatement> tree) implements Outcome {}
+        /** @param idle lines that alter nothing, because what they say stands already; counted from 0 */
+        record Understood(List<ConfigStatement> tree, List<Integer> idle) implements Outcome {
+            public Understood {
+                tree = List.copyOf(tree);
+                idle = List.copyOf(idle);
+            }
+        }
 
         /** @param line counted from 0 */
         record Refused(int line, String message) implements Outcome {}
@@ -62,14 +71,17 @@ public final class TypedLines {
 
     public static Outcome apply(List<ConfigStatement> before, List<String> lines, EditLanguage language) {
         TypedLines typed = new TypedLines(before, language);
+        List<Integer> idle = new ArrayList<>();
         for (int i = 0; i < lines.size(); i++) {
             try {
+                typed.isIdle = false;
                 typed.read(lines.get(i).strip());
+                if (typed.isIdle) idle.add(i);
             } catch (NotThere e) {
                 return new Outcome.Refused(i, String.valueOf(e.getMessage()));
             }
         }
-        return new Outcome.Understood(typed.root.done().children());
+        return new Outcome.Understood(typed.root.done().children(), idle);
     }
 
     private void read(String line) throws NotThere {
@@ -109,11 +121,24 @@ public final class TypedLines {
             at.below.add(new Block(new ConfigStatement(Form.FREE_TEXT, rest, List.of())));
             return;
         }
+        if (takesAway(at, rest)) return;
         Optional<String> list = language.asList(rest);
+        int known = at.below.size();
         Block added = findOrAdd(at, list.orElse(rest));
+        ConfigStatement was = added.statement;
         if (list.isPresent()) addValue(added, rest);
-        else added.statement = new ConfigStatement(added.statement.form(), rest, added.statement.children());
+        else added.statement = new ConfigStatement(was.form(), rest, was.children());
         if (language.isEntered(rest)) entered = List.of(added);
+        else isIdle = known == at.below.size() && was.equals(added.statement);
+    }
+
+    /** Some statements only undo another one: {@code open} is what holds without {@code closed}. */
+    private boolean takesAway(Block at, String words) {
+        Optional<Pattern> undone = language.undoneBy(at.statement.text(), words);
+        if (undone.isEmpty()) return false;
+        isIdle = !at.below.removeIf(
+                each -> undone.get().matcher(each.statement.text()).find());
+        return true;
     }
 
     private void addValue(Block list, String value) {

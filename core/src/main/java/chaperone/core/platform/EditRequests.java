@@ -1,6 +1,6 @@
 package chaperone.core.platform;
 
-import chaperone.core.patch.EditLanguage;
+import chaperone.core.patch.EditWay;
 import java.util.List;
 import java.util.Optional;
 
@@ -12,7 +12,8 @@ import java.util.Optional;
  * @param finish requests that put the lines in force
  * @param abandon requests after a line was refused, so that nothing of the edit stays open
  * @param save requests that make what is in force survive a restart
- * @param language in which words statements are put and taken away; none if edits cannot be planned
+ * @param way how edits are planned and read; none if they cannot be
+ * @param guard what undoes an edit by itself unless it is kept; none if the family has nothing of the kind
  */
 public record EditRequests(
         List<String> begin,
@@ -20,7 +21,8 @@ public record EditRequests(
         List<String> finish,
         List<String> abandon,
         List<String> save,
-        Optional<EditLanguage> language) {
+        Optional<EditWay> way,
+        Optional<EditGuard> guard) {
 
     public EditRequests {
         begin = List.copyOf(begin);

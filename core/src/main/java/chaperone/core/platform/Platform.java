@@ -3,6 +3,7 @@ package chaperone.core.platform;
 import chaperone.core.config.ConfigTree;
 import chaperone.core.config.Grammar;
 import chaperone.core.noise.Noise;
+import chaperone.core.patch.EditWay;
 import chaperone.core.structure.Structure;
 import chaperone.core.table.TableReader;
 import com.google.re2j.Pattern;
@@ -44,6 +45,11 @@ public record Platform(
 
     public Platform {
         tables = List.copyOf(tables);
+    }
+
+    /** How edits are planned; none if the platform does not say. */
+    public Optional<EditWay> editWay() {
+        return edit.flatMap(EditRequests::way);
     }
 
     /** Whether a configuration with this tree can be taken for a whole and sound one. */

@@ -170,7 +170,16 @@ public final class PlatformKeys {
                 key("apply", "requests that put the lines in force", "[done]"),
                 key("abort", "requests after a line was refused", "[done]"),
                 key("save", "requests that make it survive a restart", "[save]"),
-                key("words", "in which words statements are put, taken away and placed", ""));
+                key("words", "in which words statements are put, taken away and placed", ""),
+                key("document", "instead of words: merge-patch for a document altered by RFC 7396", "merge-patch"),
+                key("guard", "what undoes an edit by itself unless it is kept", ""));
+        block(
+                "edit.guard",
+                key("begin", "requests before the edit, with {minutes} or {seconds}", "['guard {minutes}']"),
+                key("apply", "puts the lines in force for a time, instead of apply", "['commit within {minutes}']"),
+                key("keep", "requests after which nothing is undone any more", "[keep]"),
+                key("goes-back-to", "before or saved: what stands when the time is up", "saved"),
+                key("longest-minutes", "the longest time that the family takes", "60"));
         block(
                 "edit.words",
                 key("put", "adds a statement, with {statement} and, if it is needed, {path}", "'{statement}'"),
@@ -180,7 +189,13 @@ public final class PlatformKeys {
                 key("blocks", "patterns for statements that lead into a block", "['^port ']"),
                 key("names", "what tells a statement from those beside it", ""),
                 key("whole", "patterns for blocks that can only be entered as a whole", "['^welcome$']"),
-                key("values", "a pattern for a list: its name and its values", "'^(on) \\[(.*)\\]$'"));
+                key("values", "a pattern for a list: its name and its values", "'^(on) \\[(.*)\\]$'"),
+                key("undoing", "statements that only take another one away", ""));
+        block(
+                "edit.words.undoing",
+                key("in", "a pattern for the statement above; left out if that does not matter", "'^port '"),
+                key("line", "a pattern for the statement", "'^open$'"),
+                key("undoes", "a pattern for what it takes away", "'^closed$'"));
         block(
                 "edit.words.names",
                 key("in", "a pattern for the statement above; left out if that does not matter", "'^port '"),

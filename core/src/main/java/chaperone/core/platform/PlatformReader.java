@@ -5,7 +5,6 @@ import chaperone.core.config.JsonGrammar;
 import chaperone.core.config.XmlGrammar;
 import chaperone.core.locator.Locator;
 import chaperone.core.noise.Noise;
-import chaperone.core.patch.EditLanguage;
 import chaperone.core.platform.FactPatterns.ModulePatterns;
 import chaperone.core.platform.FactPatterns.StoragePatterns;
 import chaperone.core.structure.Structure;
@@ -67,7 +66,7 @@ public final class PlatformReader {
                 facts(root.block("facts")),
                 root.blocks("tables").stream().map(PlatformReader::table).toList(),
                 root.optionalBlock("files").map(PlatformReader::files),
-                root.optionalBlock("edit").map(PlatformReader::edit),
+                root.optionalBlock("edit").map(EditEntries::read),
                 root.optionalBlock("quick-check").map(PlatformReader::quickCheck),
                 root.optionalBlock("first-contact").map(PlatformReader::firstContact),
                 ownPage(root),
@@ -223,37 +222,5 @@ public final class PlatformReader {
         String path = block.text(key);
         if (!path.isEmpty() && !path.contains("{}")) block.problem(key, "\"" + key + "\" needs {} for the file's name");
         return path;
-    }
-
-    private static EditRequests edit(YamlBlock block) {
-        String each = block.text("line");
-        if (!each.isEmpty() && !each.contains("{}")) block.problem("line", "\"line\" needs {} for the line");
-        return new EditRequests(
-                block.texts("enter"),
-                each,
-                block.texts("apply"),
-                block.texts("abort"),
-                block.texts("save"),
-                block.optionalBlock("words").map(PlatformReader::language));
-    }
-
-    private static EditLanguage language(YamlBlock block) {
-        return new EditLanguage(
-                form(block, "put", "{statement}"),
-                form(block, "remove", "{name}"),
-                block.has("place") ? Optional.of(form(block, "place", "{before}")) : Optional.empty(),
-                block.optionalText("leave-block"),
-                block.patterns("blocks"),
-                block.blocks("names").stream()
-                        .map(each -> new Structure.Named(each.optionalPattern("in", 0), each.pattern("name", 1)))
-                        .toList(),
-                block.patterns("whole"),
-                block.optionalPattern("values", 2));
-    }
-
-    private static String form(YamlBlock block, String key, String needed) {
-        String form = block.text(key);
-        if (!form.isEmpty() && !form.contains(needed)) block.problem(key, "\"" + key + "\" needs " + needed);
-        return form;
     }
 }

@@ -48,6 +48,12 @@ public record ConfigPath(List<Step> steps) {
         return found;
     }
 
+    /** Whether it leads to the same statement as {@code other}, or to one below that. */
+    public boolean isAtOrBelow(ConfigPath other) {
+        return steps.size() >= other.steps.size()
+                && steps.subList(0, other.steps.size()).equals(other.steps);
+    }
+
     /** Gives siblings the steps that lead to them. */
     static List<Statement> numbered(List<Statement> siblings) {
         Map<String, Integer> counts = new HashMap<>();

@@ -1,6 +1,10 @@
 package chaperone.core.structure;
 
+import chaperone.core.config.ConfigStatement;
+import chaperone.core.config.ConfigStatement.Form;
+import java.util.ArrayList;
 import java.util.List;
+import java.util.Optional;
 
 /**
  * A statement with what it means: the form in which two configurations are compared by structure.
@@ -9,6 +13,7 @@ import java.util.List;
  * @param order the rule by which its place among its siblings counts, or {@link #ANY_ORDER}
  * @param location where it was read; what it means does not depend on that
  * @param unsaid statements below it that only say what holds without them; they are not among the children
+ * @param form how it is put on paper; absent for comments, which say nothing to the device
  */
 public record Statement(
         Wording wording,
@@ -17,7 +22,8 @@ public record Statement(
         int order,
         Location location,
         List<Statement> children,
-        List<Statement> unsaid) {
+        List<Statement> unsaid,
+        Optional<Form> form) {
     static final int ANY_ORDER = -1;
     public static final int TOP = -1;
 
@@ -80,11 +86,25 @@ public record Statement(
     }
 
     Statement withStep(ConfigPath.Step other) {
-        return new Statement(wording, identity, other, order, location, children, unsaid);
+        return new Statement(wording, identity, other, order, location, children, unsaid, form);
     }
 
     public Statement withChildren(List<Statement> others) {
-        return new Statement(wording, identity, step, order, location, ConfigPath.numbered(others), unsaid);
+        return new Statement(wording, identity, step, order, location, ConfigPath.numbered(others), unsaid, form);
+    }
+
+    /** What stands below it, as values: without comments, and without what only says what holds anyway. */
+    public List<ConfigStatement> statements() {
+        List<ConfigStatement> values = new ArrayList<>(children.size());
+        for (Statement child : children) child.form.ifPresent(put -> values.add(child.value(put)));
+        return List.copyOf(values);
+    }
+
+    private ConfigStatement value(Form put) {
+        List<ConfigStatement> below = statements();
+        // Something was put below a line that could hold something, and had not.
+        Form form = put == Form.LINE && !below.isEmpty() ? Form.BLOCK : put;
+        return new ConfigStatement(form, text(), below);
     }
 
     public boolean isOrdered() {

@@ -46,7 +46,8 @@ final class StatementReader {
                 Statement.ANY_ORDER,
                 Location.ROOT,
                 reader.children(top, config.document().tree().nodes()),
-                List.of());
+                List.of(),
+                Optional.empty());
     }
 
     /**
@@ -83,7 +84,8 @@ final class StatementReader {
                 order,
                 new Location(node.line(), node.column()),
                 all,
-                unsaid(below, node));
+                unsaid(below, node),
+                node.form());
     }
 
     /** Whether an element holds characters alone (XML), written as a section in which no sign has a meaning. */

@@ -3,6 +3,7 @@ package chaperone.core.structure;
 import com.google.re2j.Pattern;
 import java.util.List;
 import java.util.Optional;
+import java.util.stream.Stream;
 
 /**
  * What a family's statements mean beside their text: where order counts, what a statement speaks of, what goes without
@@ -56,6 +57,12 @@ public record Structure(List<Ordered> ordered, List<Named> names, List<Entry> en
         names = List.copyOf(names);
         entries = List.copyOf(entries);
         defaults = List.copyOf(defaults);
+    }
+
+    /** With more rules that name statements; they count where none of these fits. */
+    public Structure withNames(List<Named> more) {
+        return new Structure(
+                ordered, Stream.concat(names.stream(), more.stream()).toList(), entries, defaults);
     }
 
     /** The rule by which order counts for a statement, as an index into {@link #ordered}; -1 if it does not count. */

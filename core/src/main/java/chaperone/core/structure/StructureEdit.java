@@ -59,7 +59,8 @@ public final class StructureEdit {
                             statement.order(),
                             statement.location(),
                             List.of(),
-                            List.of())
+                            List.of(),
+                            statement.form())
                     .withChildren(children.stream().map(Node::done).toList());
         }
     }

@@ -75,7 +75,8 @@ public final class AnyConfig {
                 s.order(),
                 s.location(),
                 s.children(),
-                s.unsaid());
+                s.unsaid(),
+                s.form());
     }
 
     public static Statement with(Statement s, List<Statement> children) {
@@ -92,7 +93,7 @@ public final class AnyConfig {
         List<Statement> children =
                 s.children().stream().map(child -> placed(child, next)).toList();
         Statement.Location location = new Statement.Location(line, 0);
-        return new Statement(s.wording(), s.identity(), s.step(), s.order(), location, List.of(), s.unsaid())
+        return new Statement(s.wording(), s.identity(), s.step(), s.order(), location, List.of(), s.unsaid(), s.form())
                 .withChildren(children);
     }
 }

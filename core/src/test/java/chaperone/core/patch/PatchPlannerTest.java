@@ -15,7 +15,7 @@ class PatchPlannerTest {
         return PatchPlanner.between(
                         known.grammar().read(before.replace("/", "\n")).statements(),
                         known.grammar().read(after.replace("/", "\n")).statements(),
-                        known.edit().orElseThrow().language().orElseThrow(),
+                        (EditLanguage) known.editWay().orElseThrow(),
                         known.structure())
                 .lines();
     }

@@ -12,9 +12,8 @@ class TypedLinesTest {
     private static TypedLines.Outcome typed(String platform, String before, String lines) {
         Platform known = Platforms.shipped().get(platform);
         return TypedLines.apply(
-                known.grammar().read(before.replace("/", "\n")).statements(),
-                List.of(lines.split(";")),
-                known.edit().orElseThrow().language().orElseThrow());
+                known.grammar().read(before.replace("/", "\n")).statements(), List.of(lines.split(";")), (EditLanguage)
+                        known.editWay().orElseThrow());
     }
 
     @ParameterizedTest
@@ -35,10 +34,7 @@ class TypedLinesTest {
                                                 known.grammar()
                                                         .read(after.replace("/", "\n"))
                                                         .statements(),
-                                                known.edit()
-                                                        .orElseThrow()
-                                                        .language()
-                                                        .orElseThrow(),
+                                                (EditLanguage) known.editWay().orElseThrow(),
                                                 known.structure())
                                         .lines())
                                 .isEmpty());

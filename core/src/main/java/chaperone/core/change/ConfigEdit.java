@@ -1,0 +1,138 @@
+package chaperone.core.change;
+
+import chaperone.core.patch.TypedLines;
+import chaperone.core.structure.ConfigPath;
+import chaperone.core.structure.Difference;
+import chaperone.core.structure.Statement;
+import chaperone.core.structure.StructureDiff;
+import chaperone.core.structure.StructureEdit;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Optional;
+import java.util.Set;
+
+/** Something that makes one configuration of a device out of another. */
+public sealed interface ConfigEdit {
+
+    Outcome applyTo(String text, ConfigModel model);
+
+    sealed interface Outcome {
+        record Applied(String text, List<Remark> remarks) implements Outcome {
+            public Applied {
+                remarks = List.copyOf(remarks);
+            }
+        }
+
+        /** What of the edit does not fit what stands there; nothing of it was applied. */
+        record Refused(List<Misfit> misfits) implements Outcome {
+            public Refused {
+                misfits = List.copyOf(misfits);
+            }
+        }
+    }
+
+    /**
+     * What hinders an edit.
+     *
+     * @param line of the lines somebody typed, from 0
+     * @param path the statement that does not stand as it is expected
+     * @param found what stands there instead; nothing if it is not there
+     */
+    record Misfit(Optional<Integer> line, Optional<ConfigPath> path, String message, Optional<String> found) {}
+
+    /** Lines as somebody types them to the device. */
+    record Typed(List<String> lines) implements ConfigEdit {
+        public Typed {
+            lines = List.copyOf(lines);
+        }
+
+        @Override
+        public Outcome applyTo(String text, ConfigModel model) {
+            TypedLines.Outcome outcome = model.way().typed(model.statements(text), lines);
+            if (outcome instanceof TypedLines.Outcome.Refused refused) {
+                Misfit misfit =
+                        new Misfit(Optional.of(refused.line()), Optional.empty(), refused.message(), Optional.empty());
+                return new Outcome.Refused(List.of(misfit));
+            }
+            TypedLines.Outcome.Understood understood = (TypedLines.Outcome.Understood) outcome;
+            List<Remark> remarks = understood.idle().stream()
+                    .map(line -> new Remark(
+                            Remark.Kind.STANDS_ALREADY, lines.get(line).strip()))
+                    .toList();
+            return new Outcome.Applied(model.grammar().write(understood.tree()), remarks);
+        }
+    }
+
+    /**
+     * What leads from one configuration to another, carried out on a third: putting back, restoring, undoing.
+     *
+     * @param parts the statements at the top, by name, to which it keeps; none for all of them
+     * @param leftOut statements that stay as they stand
+     */
+    record Differing(String from, String to, Set<String> parts, Set<ConfigPath> leftOut) implements ConfigEdit {
+        public Differing {
+            parts = Set.copyOf(parts);
+            leftOut = Set.copyOf(leftOut);
+        }
+
+        /** Each difference that does not fit costs another try: all that hinder are named at once. */
+        @Override
+        public Outcome applyTo(String text, ConfigModel model) {
+            Statement root = model.read(text);
+            List<Difference> wanted = new ArrayList<>(model.differences(from, to).differences().stream()
+                    .filter(each -> each.kind().counts() && isWanted(each))
+                    .toList());
+            List<Misfit> misfits = new ArrayList<>();
+            List<Remark> remarks = new ArrayList<>();
+            while (true) {
+                StructureEdit.Outcome outcome = StructureEdit.apply(new StructureDiff(wanted), root);
+                if (outcome instanceof StructureEdit.Outcome.Applied applied) {
+                    if (!misfits.isEmpty()) return new Outcome.Refused(misfits);
+                    return new Outcome.Applied(
+                            model.grammar().write(applied.root().statements()), remarks);
+                }
+                StructureEdit.Outcome.Conflict conflict = (StructureEdit.Outcome.Conflict) outcome;
+                if (!wanted.remove(conflict.difference())) throw new IllegalStateException("A conflict of nothing");
+                if (standsAlready(conflict))
+                    remarks.add(new Remark(
+                            Remark.Kind.STANDS_ALREADY,
+                            conflict.difference().spot().path().toString()));
+                else misfits.add(misfit(conflict));
+            }
+        }
+
+        private boolean isWanted(Difference each) {
+            ConfigPath path = each.spot().path();
+            return (parts.isEmpty() || parts.contains(path.steps().get(0).name()))
+                    && leftOut.stream().noneMatch(path::isAtOrBelow);
+        }
+
+        /** Somebody has done the same meanwhile. */
+        private static boolean standsAlready(StructureEdit.Outcome.Conflict conflict) {
+            Difference difference = conflict.difference();
+            if (difference.kind() == Difference.Kind.REMOVED)
+                return conflict.found().isEmpty();
+            return difference.kind() == Difference.Kind.MODIFIED
+                    && conflict.found()
+                            .filter(found -> found.key()
+                                    .equals(difference
+                                            .after()
+                                            .orElseThrow()
+                                            .statement()
+                                            .key()))
+                            .isPresent();
+        }
+
+        private static Misfit misfit(StructureEdit.Outcome.Conflict conflict) {
+            String path = conflict.at().toString();
+            String message = conflict.found().isPresent()
+                    ? "\"" + path + "\" was altered since"
+                    : "\"" + path + "\" is not there any more";
+            return new Misfit(
+                    Optional.empty(),
+                    Optional.of(conflict.at()),
+                    message,
+                    conflict.found().map(Statement::text));
+        }
+    }
+}

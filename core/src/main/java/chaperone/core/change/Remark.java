@@ -1,0 +1,17 @@
+package chaperone.core.change;
+
+/** Something that whoever reads a preview should know of a device's edits. */
+public record Remark(Kind kind, String about) {
+    public enum Kind {
+        /** No change: it stands there already. */
+        STANDS_ALREADY,
+        /** No change: it only says what holds without it. */
+        IS_DEFAULT,
+        /** The device is reached through this statement. */
+        MANAGEMENT_PATH,
+        /** The family has no guard: nothing is undone by itself if the device is lost. */
+        NO_GUARD,
+        /** Running differs from saved, and the guard goes back to saved. */
+        UNSAVED_LINES
+    }
+}

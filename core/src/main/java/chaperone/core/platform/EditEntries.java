@@ -1,0 +1,77 @@
+package chaperone.core.platform;
+
+import chaperone.core.patch.EditLanguage;
+import chaperone.core.patch.EditWay;
+import chaperone.core.patch.MergePatch;
+import chaperone.core.platform.EditGuard.GoesBackTo;
+import chaperone.core.structure.Structure;
+import java.time.Duration;
+import java.util.Optional;
+
+/** Reads how a family is edited. */
+final class EditEntries {
+    private static final int LONGEST_MINUTES = 24 * 60;
+    private static final int USUAL_MINUTES = 60;
+
+    private EditEntries() {}
+
+    static EditRequests read(YamlBlock block) {
+        String each = block.text("line");
+        if (!each.isEmpty() && !each.contains("{}")) block.problem("line", "\"line\" needs {} for the line");
+        return new EditRequests(
+                block.texts("enter"),
+                each,
+                block.texts("apply"),
+                block.texts("abort"),
+                block.texts("save"),
+                way(block),
+                block.optionalBlock("guard").map(EditEntries::guard));
+    }
+
+    private static Optional<EditWay> way(YamlBlock block) {
+        Optional<EditWay> words = block.optionalBlock("words").map(EditEntries::language);
+        if (!block.has("document")) return words;
+        if (words.isPresent()) block.problem("document", "\"document\" and \"words\" exclude each other");
+        block.oneOf("document", "merge-patch");
+        return Optional.of(new MergePatch());
+    }
+
+    private static EditLanguage language(YamlBlock block) {
+        return new EditLanguage(
+                form(block, "put", "{statement}"),
+                form(block, "remove", "{name}"),
+                block.has("place") ? Optional.of(form(block, "place", "{before}")) : Optional.empty(),
+                block.optionalText("leave-block"),
+                block.patterns("blocks"),
+                block.blocks("names").stream()
+                        .map(each -> new Structure.Named(each.optionalPattern("in", 0), each.pattern("name", 1)))
+                        .toList(),
+                block.patterns("whole"),
+                block.optionalPattern("values", 2),
+                block.blocks("undoing").stream()
+                        .map(each -> new EditLanguage.Undoing(
+                                each.optionalPattern("in", 0), each.pattern("line", 0), each.pattern("undoes", 0)))
+                        .toList());
+    }
+
+    private static EditGuard guard(YamlBlock block) {
+        String to = block.has("goes-back-to") ? block.oneOf("goes-back-to", "before", "saved") : "before";
+        return new EditGuard(
+                block.texts("begin"),
+                block.texts("apply"),
+                block.texts("keep"),
+                to.equals("saved") ? GoesBackTo.SAVED : GoesBackTo.BEFORE,
+                longest(block));
+    }
+
+    private static Duration longest(YamlBlock block) {
+        boolean isGiven = block.has("longest-minutes");
+        return Duration.ofMinutes(isGiven ? block.number("longest-minutes", 1, LONGEST_MINUTES) : USUAL_MINUTES);
+    }
+
+    private static String form(YamlBlock block, String key, String needed) {
+        String form = block.text(key);
+        if (!form.isEmpty() && !form.contains(needed)) block.problem(key, "\"" + key + "\" needs " + needed);
+        return form;
+    }
+}
