@@ -7,26 +7,22 @@ import chaperone.connect.Connector.Met;
 import chaperone.connect.conversation.Conversation;
 import chaperone.connect.conversation.ConversationException;
 import chaperone.connect.conversation.ConversationListener;
-import chaperone.connect.conversation.Endpoint;
 import chaperone.connect.conversation.FailureKind;
 import chaperone.connect.conversation.Login;
 import chaperone.connect.conversation.Patience;
 import chaperone.connect.conversation.Target;
-import chaperone.connect.conversation.Written;
 import chaperone.connect.file.FileSource;
 import chaperone.connect.file.FileTransfer;
 import chaperone.connect.file.TransferProgress;
 import chaperone.connect.file.TransferredFile;
 import chaperone.core.config.ConfigBytes;
 import chaperone.core.config.ConfigDocument;
-import chaperone.core.platform.EditRequests;
 import chaperone.core.platform.Platform;
 import chaperone.core.platform.Platforms;
 import chaperone.core.table.Table;
 import chaperone.core.table.TableReader;
 import chaperone.standins.StandIn;
 import chaperone.standins.StandIns;
-import chaperone.standins.demo.DemoFleet;
 import chaperone.standins.demo.DemoStart;
 import chaperone.standins.device.Fault;
 import java.io.ByteArrayOutputStream;
@@ -60,9 +56,7 @@ import org.junit.jupiter.params.provider.EnumSource;
 /** The same for every family: what one can do with a device, and what each fault of a device leads to. */
 @Timeout(120)
 class FamiliesTest {
-    private static final int PORT = 2934;
     private static final Platforms PLATFORMS = Platforms.shipped();
-    private static final Login LOGIN = new Login(DemoFleet.ACCOUNT, DemoFleet.PASSWORD, DemoFleet.ADMIN_PASSWORD);
     private static final Patience LONG = new Patience(
             Duration.ofSeconds(20),
             Duration.ofSeconds(20),
@@ -87,66 +81,12 @@ class FamiliesTest {
     private static Connector connector;
     private static Connector hasty;
 
-    /** A device of each family, the line that alters it, and the one that undoes that. */
-    enum Family {
-        CORVANE("corvane", "brkw-acc-2", "vlan 377 \"ice house\"", "not vlan 377", "ice house"),
-        CORVANE_BY_TELNET("corvane", "fenn-acc-3", "vlan 377 \"ice house\"", "not vlan 377", "ice house"),
-        ALTAMONT("altamont", "cairn-rtr-1", "put ports lan-2 text \"ice house\"", "cut ports lan-2", "ice house"),
-        ALTAMONT_BY_NETCONF(
-                "plain-netconf",
-                "duns-rtr-1",
-                "<ports xmlns=\"urn:example:altamont\"><port><name>lan-2</name><text>ice house</text></port></ports>",
-                "<ports xmlns=\"urn:example:altamont\"><port xmlns:nc=\"urn:ietf:params:xml:ns:netconf:base:1.0\""
-                        + " nc:operation=\"delete\"><name>lan-2</name></port></ports>",
-                "ice house"),
-        BRISLING("brisling", "ald-wall-1", "object ice-house host 192.0.2.77", "erase object ice-house", "ice-house"),
-        PELLON("pellon", "mv-curlew-sw-1", "{\"welcome\": \"ice house\"}", "{\"welcome\": null}", "ice house");
-
-        final String platform;
-        final String device;
-        final String line;
-        final String undo;
-        final String trace;
-
-        Family(String platform, String device, String line, String undo, String trace) {
-            this.platform = platform;
-            this.device = device;
-            this.line = line;
-            this.undo = undo;
-            this.trace = trace;
-        }
-
-        Platform platform() {
-            return PLATFORMS.get(platform);
-        }
-
-        StandIn standIn() {
-            return standIns.get(device);
-        }
-
-        Target target() {
-            return target(Optional.empty());
-        }
-
-        Target target(Optional<String> pinned) {
-            return new Target(
-                    new Endpoint(standIn().address().getHostString(), PORT), LOGIN, pinned, this == CORVANE_BY_TELNET);
-        }
-
-        Conversation open() {
-            return open(connector);
-        }
-
-        Conversation open(Connector connector) {
-            return connector.open(target(), platform(), ConversationListener.NONE);
-        }
-    }
-
     @BeforeAll
     static void start() {
         standIns = new StandIns(new InetSocketAddress("127.0.0.1", 9), Clock.systemUTC(), Duration.ofMillis(300));
-        DemoStart.start(standIns, PORT, Optional.empty(), Instant.parse("2026-11-23T07:58:00Z"));
+        DemoStart.start(standIns, Family.PORT, Optional.empty(), Instant.parse("2026-11-23T07:58:00Z"));
         connector = new Connector(LONG);
+        Family.use(standIns, connector);
         hasty = new Connector(SHORT);
     }
 
@@ -316,73 +256,6 @@ class FamiliesTest {
         }
     }
 
-    @ParameterizedTest
-    @EnumSource
-    void altersALineAndUndoesIt(Family family) {
-        EditRequests edit = family.platform().edit().orElseThrow();
-        String before = settled(family, shown(family));
-        try (Conversation conversation = family.open()) {
-            DeviceEdit.apply(conversation, edit, List.of(family.line));
-            DeviceEdit.save(conversation, edit);
-        }
-        assertThat(shown(family)).contains(family.trace);
-        assertThat(family.standIn().device().savedText()).contains(family.trace);
-        try (Conversation conversation = family.open()) {
-            DeviceEdit.apply(conversation, edit, List.of(family.undo));
-            DeviceEdit.save(conversation, edit);
-        }
-        assertThat(settled(family, shown(family))).isEqualTo(before);
-    }
-
-    @ParameterizedTest
-    @EnumSource
-    void aRefusedLineLeavesNothingOpen(Family family) {
-        EditRequests edit = family.platform().edit().orElseThrow();
-        String bad = family.platform == "pellon"
-                ? "{\"nonsense\": 1}"
-                : family.line.replaceAll("vlan |ports|object", "nonsense ");
-        String before = settled(family, shown(family));
-        try (Conversation conversation = family.open()) {
-            assertThat(failureOf(() -> DeviceEdit.apply(conversation, edit, List.of(bad))))
-                    .isEqualTo(FailureKind.COMMAND_REFUSED);
-            assertThat(conversation.ask(family.platform().facts().request())).contains(family.device);
-        }
-        assertThat(settled(family, shown(family))).isEqualTo(before);
-    }
-
-    /** It is the refused line that went out, or one that nothing was heard of: only reading the device tells more. */
-    @ParameterizedTest
-    @EnumSource
-    void whatWentOutBeforeAFailureIsSaid(Family family) {
-        EditRequests edit = family.platform().edit().orElseThrow();
-        try (Conversation conversation = family.open()) {
-            conversation.ask(family.platform().facts().request());
-            family.standIn().set(Fault.DROPS_AFTER, 0);
-            ConversationException failure = catchThrowableOfType(
-                    ConversationException.class, () -> DeviceEdit.apply(conversation, edit, List.of(family.line)));
-            assertThat(failure.written()).isEqualTo(Written.UNKNOWN);
-            assertThat(failure.kind()).isEqualTo(FailureKind.DROPPED);
-        }
-    }
-
-    /** A request over HTTPS connects by itself, so it may fail before a byte of it is sent. */
-    @Test
-    void aRequestThatNeverWentOutIsKnownAsSuch() {
-        EditRequests edit = Family.PELLON.platform().edit().orElseThrow();
-        Target other = Family.PELLON.target(Optional.of("SHA256:" + "A".repeat(43)));
-        Target closed = new Target(new Endpoint("127.20.0.99", PORT), LOGIN, Optional.empty());
-        for (Target target : List.of(other, closed)) {
-            try (Conversation conversation =
-                    connector.open(target, Family.PELLON.platform(), ConversationListener.NONE)) {
-                ConversationException failure = catchThrowableOfType(
-                        ConversationException.class,
-                        () -> DeviceEdit.apply(conversation, edit, List.of(Family.PELLON.line)));
-                assertThat(failure.kind()).isIn(FailureKind.CERTIFICATE_CHANGED, FailureKind.PORT_CLOSED);
-                assertThat(failure.written()).isEqualTo(Written.NOTHING);
-            }
-        }
-    }
-
     /** The table of docs/faults.md: what a fault leads to when a device is copied. */
     @ParameterizedTest
     @CsvFileSource(resources = "/faults.csv", numLinesToSkip = 1)
@@ -445,7 +318,7 @@ class FamiliesTest {
 
     @Test
     void telnetIsOffUnlessItIsAllowed() {
-        Target notAllowed = new Target(Family.CORVANE_BY_TELNET.target().endpoint(), LOGIN, Optional.empty());
+        Target notAllowed = new Target(Family.CORVANE_BY_TELNET.target().endpoint(), Family.LOGIN, Optional.empty());
         assertThat(failureOf(() -> hasty.open(notAllowed, PLATFORMS.get("corvane"), ConversationListener.NONE)))
                 .isEqualTo(FailureKind.TELNET_NOT_ALLOWED);
         assertThat(failureOf(() -> hasty.meet(notAllowed, PLATFORMS.all(), ConversationListener.NONE)))

@@ -23,7 +23,9 @@ import java.nio.charset.StandardCharsets;
 import java.security.GeneralSecurityException;
 import java.security.cert.X509Certificate;
 import java.util.Base64;
+import java.util.HashMap;
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
 import javax.net.ssl.SSLContext;
 import javax.net.ssl.SSLException;
@@ -62,6 +64,9 @@ public final class HttpsConversation implements Conversation {
     private final CloseableHttpClient client;
     private final long deadline;
     private final SentRequests sent = new SentRequests();
+    /** By path, what the device said its version was when it was read: what has moved since is not altered (RFC 9110, 13.1.1). */
+    private final Map<String, String> versions = new HashMap<>();
+
     private volatile boolean stopped;
 
     /** @param authorities whose signature under a certificate is worth as much as a pin */
@@ -171,8 +176,13 @@ public final class HttpsConversation implements Conversation {
         request.setHeader(
                 "Authorization", "Basic " + Base64.getEncoder().encodeToString(login.getBytes(StandardCharsets.UTF_8)));
         body.ifPresent(request::setEntity);
+        boolean reads = method.equals("GET");
+        if (!reads && versions.containsKey(path)) request.setHeader("If-Match", versions.get(path));
         try {
-            return client.execute(request, response -> bodyOf(method + " " + path, response, reader));
+            return client.execute(request, response -> {
+                noteVersion(path, reads, response);
+                return bodyOf(method + " " + path, response, reader);
+            });
         } catch (SSLException e) {
             noteSent();
             throw tlsFailure(e);
@@ -180,6 +190,12 @@ public final class HttpsConversation implements Conversation {
             noteSent();
             throw failureOf(e);
         }
+    }
+
+    private void noteVersion(String path, boolean reads, ClassicHttpResponse response) {
+        if (!reads) versions.remove(path);
+        else if (response.containsHeader("ETag"))
+            versions.put(path, response.getFirstHeader("ETag").getValue());
     }
 
     /** Nothing of a request goes out before the device has shown a certificate that is its own. */

@@ -35,6 +35,8 @@ public final class RunTable {
         always(LOADING, DeviceEvent.UNKNOWN, PROBING);
         always(LOADING, DeviceEvent.BROKEN, PROBING);
         move(LOADING, DeviceEvent.NOT_REACHED, OPEN, UNTOUCHED);
+        move(LOADING, DeviceEvent.HAS_MOVED, OPEN, MOVED);
+        move(LOADING, DeviceEvent.HAS_MOVED, KEEP, GIVING_BACK);
         move(LOADING, DeviceEvent.NOT_REACHED, KEEP, PROBING);
         move(LOADING, DeviceEvent.DECIDED, BACK, GIVING_BACK);
 

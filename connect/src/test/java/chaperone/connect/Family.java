@@ -1,0 +1,79 @@
+package chaperone.connect;
+
+import chaperone.connect.conversation.Conversation;
+import chaperone.connect.conversation.ConversationListener;
+import chaperone.connect.conversation.Endpoint;
+import chaperone.connect.conversation.Login;
+import chaperone.connect.conversation.Target;
+import chaperone.core.platform.Platform;
+import chaperone.core.platform.Platforms;
+import chaperone.standins.StandIn;
+import chaperone.standins.StandIns;
+import chaperone.standins.demo.DemoFleet;
+import java.util.Optional;
+
+/** A device of each family, the line that alters it, and the one that undoes that. */
+enum Family {
+    CORVANE("corvane", "brkw-acc-2", "vlan 377 \"ice house\"", "not vlan 377", "ice house"),
+    CORVANE_BY_TELNET("corvane", "fenn-acc-3", "vlan 377 \"ice house\"", "not vlan 377", "ice house"),
+    ALTAMONT("altamont", "cairn-rtr-1", "put ports lan-2 text \"ice house\"", "cut ports lan-2", "ice house"),
+    ALTAMONT_BY_NETCONF(
+            "plain-netconf",
+            "duns-rtr-1",
+            "<ports xmlns=\"urn:example:altamont\"><port><name>lan-2</name><text>ice house</text></port></ports>",
+            "<ports xmlns=\"urn:example:altamont\"><port xmlns:nc=\"urn:ietf:params:xml:ns:netconf:base:1.0\""
+                    + " nc:operation=\"delete\"><name>lan-2</name></port></ports>",
+            "ice house"),
+    BRISLING("brisling", "ald-wall-1", "object ice-house host 192.0.2.77", "erase object ice-house", "ice-house"),
+    PELLON("pellon", "mv-curlew-sw-1", "{\"welcome\": \"ice house\"}", "{\"welcome\": null}", "ice house");
+
+    static final int PORT = 2934;
+    static final Login LOGIN = new Login(DemoFleet.ACCOUNT, DemoFleet.PASSWORD, DemoFleet.ADMIN_PASSWORD);
+    private static StandIns standIns;
+    private static Connector connector;
+
+    final String platform;
+    final String device;
+    final String line;
+    final String undo;
+    final String trace;
+
+    Family(String platform, String device, String line, String undo, String trace) {
+        this.platform = platform;
+        this.device = device;
+        this.line = line;
+        this.undo = undo;
+        this.trace = trace;
+    }
+
+    /** The devices and the way to them of the class that is running. */
+    static void use(StandIns devices, Connector by) {
+        standIns = devices;
+        connector = by;
+    }
+
+    Platform platform() {
+        return Platforms.shipped().get(platform);
+    }
+
+    StandIn standIn() {
+        return standIns.get(device);
+    }
+
+    Target target() {
+        return target(Optional.empty());
+    }
+
+    Target target(Optional<String> pinned) {
+        return new Target(
+                new Endpoint(standIn().address().getHostString(), PORT), LOGIN, pinned, this == CORVANE_BY_TELNET);
+    }
+
+    Conversation open() {
+        return open(connector);
+    }
+
+    Conversation open(Connector connector) {
+        return connector.open(target(), platform(), ConversationListener.NONE);
+    }
+}
