@@ -60,7 +60,18 @@ export type ReadView = Schemas['ReadView'];
 export type TrialStep = Schemas['TrialStep'];
 export type StandIn = Schemas['StandInView'];
 export type Fault = Schemas['FaultView'];
-export type ConfigKind = 'RUNNING' | 'SAVED';
+export type ConfigKind = 'RUNNING' | 'SAVED' | 'AGREED';
+export type Change = Schemas['ChangeView'];
+export type ChangeRow = Schemas['ChangeRow'];
+export type ChangeEdit = Schemas['ChangeEditView'];
+export type ChangePreview = Schemas['ChangePreview'];
+export type DevicePreview = Schemas['DevicePreview'];
+export type ChangeRun = Schemas['ChangeRunView'];
+export type RunDevice = Schemas['RunDeviceView'];
+export type RunStep = Schemas['RunStepView'];
+export type DriftRow = Schemas['DriftRow'];
+export type DriftPart = Schemas['DriftPartView'];
+export type Agreed = Schemas['AgreedView'];
 
 /** A problem detail (RFC 9457) as the server sends it; lines and columns count from 0. */
 export class Problem extends Error {

@@ -29,7 +29,7 @@ export interface paths {
         };
         get: operations["tokens"];
         put?: never;
-        post: operations["add_2"];
+        post: operations["add_3"];
         delete?: never;
         options?: never;
         head?: never;
@@ -59,9 +59,9 @@ export interface paths {
             path?: never;
             cookie?: never;
         };
-        get: operations["list_5"];
+        get: operations["list_6"];
         put?: never;
-        post: operations["add_1"];
+        post: operations["add_2"];
         delete?: never;
         options?: never;
         head?: never;
@@ -91,7 +91,7 @@ export interface paths {
             path?: never;
             cookie?: never;
         };
-        get: operations["list_13"];
+        get: operations["list_14"];
         put?: never;
         post?: never;
         delete?: never;
@@ -222,6 +222,262 @@ export interface paths {
         get: operations["rule_1"];
         put: operations["allow"];
         post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/change-edits": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["add_1"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/changes": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["list_5"];
+        put?: never;
+        post: operations["start_2"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/changes/draft": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["draft"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/changes/{number}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["get_1"];
+        put: operations["describe"];
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/changes/{number}/approve": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["approve"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/changes/{number}/back": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["back"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/changes/{number}/devices/{device}/comparison": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["comparison"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/changes/{number}/drop": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["drop"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/changes/{number}/edits/{id}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put: operations["rewrite"];
+        post?: never;
+        delete: operations["remove_7"];
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/changes/{number}/edits/{id}/leave-out": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["leaveOut"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/changes/{number}/preview": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["preview_1"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/changes/{number}/propose": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["propose_1"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/changes/{number}/run": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["run_1"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/changes/{number}/runs": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["runs_1"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/changes/{number}/stop": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["stop_1"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/changes/{number}/undo": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["undo_1"];
         delete?: never;
         options?: never;
         head?: never;
@@ -427,7 +683,7 @@ export interface paths {
             path?: never;
             cookie?: never;
         };
-        get: operations["list_12"];
+        get: operations["list_13"];
         put?: never;
         post?: never;
         delete?: never;
@@ -475,10 +731,10 @@ export interface paths {
             path?: never;
             cookie?: never;
         };
-        get: operations["get_2"];
+        get: operations["get_3"];
         put?: never;
         post?: never;
-        delete: operations["remove_7"];
+        delete: operations["remove_8"];
         options?: never;
         head?: never;
         patch?: never;
@@ -494,6 +750,22 @@ export interface paths {
         get?: never;
         put: operations["move"];
         post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/devices/{name}/agreed": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["agreed"];
+        put?: never;
+        post: operations["adopt"];
         delete?: never;
         options?: never;
         head?: never;
@@ -708,6 +980,22 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/drift": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["drift"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/events": {
         parameters: {
             query?: never;
@@ -763,7 +1051,7 @@ export interface paths {
             path?: never;
             cookie?: never;
         };
-        get: operations["list_11"];
+        get: operations["list_12"];
         put?: never;
         post?: never;
         delete?: never;
@@ -795,7 +1083,7 @@ export interface paths {
             path?: never;
             cookie?: never;
         };
-        get: operations["list_10"];
+        get: operations["list_11"];
         put?: never;
         post?: never;
         delete?: never;
@@ -939,7 +1227,7 @@ export interface paths {
             path?: never;
             cookie?: never;
         };
-        get: operations["list_9"];
+        get: operations["list_10"];
         put?: never;
         post?: never;
         delete?: never;
@@ -955,7 +1243,7 @@ export interface paths {
             path?: never;
             cookie?: never;
         };
-        get: operations["get_1"];
+        get: operations["get_2"];
         put?: never;
         post?: never;
         delete?: never;
@@ -1195,7 +1483,7 @@ export interface paths {
             path?: never;
             cookie?: never;
         };
-        get: operations["list_8"];
+        get: operations["list_9"];
         put?: never;
         post?: never;
         delete?: never;
@@ -1467,7 +1755,7 @@ export interface paths {
             path?: never;
             cookie?: never;
         };
-        get: operations["list_7"];
+        get: operations["list_8"];
         put?: never;
         post?: never;
         delete?: never;
@@ -1563,7 +1851,7 @@ export interface paths {
             path?: never;
             cookie?: never;
         };
-        get: operations["list_6"];
+        get: operations["list_7"];
         put?: never;
         post?: never;
         delete?: never;
@@ -1645,6 +1933,30 @@ export interface components {
             /** Format: int64 */
             id: number;
         };
+        AdoptInput: {
+            note?: string;
+            parts?: string[];
+            /** Format: int32 */
+            revision?: number;
+        };
+        AgreedView: {
+            /** Format: date-time */
+            agreedAt?: string;
+            agreedBy?: string;
+            /** @enum {string} */
+            how?: "PROPOSED" | "ADOPTED" | "CHANGED";
+            note?: string;
+            /** Format: int32 */
+            number?: number;
+            parts: components["schemas"]["DriftPartView"][];
+            /** Format: int32 */
+            running?: number;
+            /** Format: date-time */
+            since?: string;
+        };
+        ApprovalInput: {
+            digest: string;
+        };
         AuditPage: {
             acts: string[];
             entries: components["schemas"]["EntryView"][];
@@ -1705,6 +2017,98 @@ export interface components {
             ranges: string;
             trusted: components["schemas"]["Authority"][];
         };
+        ChangeEditInput: {
+            /** Format: int64 */
+            change?: number;
+            device: string;
+            /** @enum {string} */
+            kind: "LINES" | "PUT_BACK" | "RESTORE" | "UNDO";
+            lines?: string[];
+            note?: string;
+            parts?: string[];
+            /** Format: int32 */
+            revision?: number;
+        };
+        ChangeEditView: {
+            device: string;
+            /** Format: int64 */
+            id: number;
+            /** @enum {string} */
+            kind: "LINES" | "PUT_BACK" | "RESTORE" | "UNDO";
+            /** Format: int32 */
+            leftOut: number;
+            lines: string[];
+            /** Format: date-time */
+            madeAt: string;
+            madeBy: string;
+            note: string;
+        };
+        ChangeInput: {
+            note?: string;
+            savesFirst?: boolean;
+            title: string;
+        };
+        ChangePreview: {
+            devices: components["schemas"]["DevicePreview"][];
+            digest: string;
+            isAsProposed: boolean;
+        };
+        ChangeRow: {
+            approvedBy?: string;
+            devices: string[];
+            /** Format: int32 */
+            edits: number;
+            /** Format: date-time */
+            endedAt?: string;
+            /** Format: date-time */
+            madeAt: string;
+            madeBy: string;
+            /** Format: int64 */
+            number: number;
+            /** @enum {string} */
+            state: "DRAFT" | "PROPOSED" | "APPROVED" | "RUNNING" | "KEPT" | "STUCK" | "DROPPED";
+            title: string;
+            /** Format: int64 */
+            undoes?: number;
+        };
+        ChangeRunView: {
+            /** Format: int64 */
+            change: number;
+            /** @enum {string} */
+            decision: "OPEN" | "KEEP" | "BACK";
+            devices: components["schemas"]["RunDeviceView"][];
+            /** Format: date-time */
+            endedAt?: string;
+            /** Format: int32 */
+            number: number;
+            /** Format: date-time */
+            startedAt: string;
+            startedBy: string;
+            stoppedBy?: string;
+        };
+        ChangeView: {
+            /** Format: date-time */
+            approvedAt?: string;
+            approvedBy?: string;
+            edits: components["schemas"]["ChangeEditView"][];
+            /** Format: date-time */
+            endedAt?: string;
+            /** Format: date-time */
+            madeAt: string;
+            madeBy: string;
+            note: string;
+            /** Format: int64 */
+            number: number;
+            /** Format: date-time */
+            proposedAt?: string;
+            proposedBy?: string;
+            savesFirst: boolean;
+            /** @enum {string} */
+            state: "DRAFT" | "PROPOSED" | "APPROVED" | "RUNNING" | "KEPT" | "STUCK" | "DROPPED";
+            title: string;
+            /** Format: int64 */
+            undoes?: number;
+        };
         CheckView: {
             /** Format: int64 */
             broken?: number;
@@ -1717,6 +2121,11 @@ export interface components {
         };
         ColumnsRequest: {
             csv: string;
+        };
+        CommandView: {
+            /** @enum {string} */
+            kind: "PUT" | "REMOVE" | "PLACE" | "ENTER_BLOCK" | "LEAVE_BLOCK";
+            line: string;
         };
         CompareRequest: {
             after: components["schemas"]["EndInput"];
@@ -1818,7 +2227,7 @@ export interface components {
         DeviceEffect: {
             device: string;
             /** @enum {string} */
-            kind: "RUNNING" | "SAVED";
+            kind: "RUNNING" | "SAVED" | "AGREED";
             /** Format: int32 */
             lines: number;
             merges: components["schemas"]["Merge"][];
@@ -1857,6 +2266,18 @@ export interface components {
             sites: components["schemas"]["Count"][];
             tags: components["schemas"]["Count"][];
         };
+        DevicePreview: {
+            /** Format: int32 */
+            baseRevision: number;
+            commands: components["schemas"]["CommandView"][];
+            counts: components["schemas"]["PlanCounts"];
+            device: string;
+            isReady: boolean;
+            misfits: components["schemas"]["MisfitView"][];
+            platform: string;
+            remarks: components["schemas"]["RemarkView"][];
+            undo: components["schemas"]["CommandView"][];
+        };
         DeviceView: {
             /** Format: date-time */
             addedAt: string;
@@ -1891,6 +2312,35 @@ export interface components {
             /** @enum {string} */
             kind: "ADDED" | "REMOVED" | "MODIFIED" | "MOVED" | "SPELLING" | "NOISE" | "RENUMBERED" | "UNSAID" | "REORDERED";
             path: string[];
+        };
+        DriftPartView: {
+            /** Format: int32 */
+            added: number;
+            key: string;
+            label: string;
+            /** Format: int32 */
+            modified: number;
+            /** Format: int32 */
+            moved: number;
+            /** Format: int32 */
+            removed: number;
+        };
+        DriftRow: {
+            /** Format: int32 */
+            added: number;
+            device: string;
+            /** Format: int32 */
+            modified: number;
+            /** Format: int32 */
+            moved: number;
+            parts: string[];
+            /** Format: int32 */
+            removed: number;
+            role: string;
+            savedDiffers: boolean;
+            /** Format: date-time */
+            since?: string;
+            site: string;
         };
         Due: {
             device: string;
@@ -1951,7 +2401,7 @@ export interface components {
         EndInput: {
             device?: string;
             /** @enum {string} */
-            kind?: "RUNNING" | "SAVED";
+            kind?: "RUNNING" | "SAVED" | "AGREED";
             /** Format: int32 */
             number?: number;
             text?: string;
@@ -1959,7 +2409,7 @@ export interface components {
         EndView: {
             device?: string;
             /** @enum {string} */
-            kind?: "RUNNING" | "SAVED";
+            kind?: "RUNNING" | "SAVED" | "AGREED";
             /** Format: int32 */
             lines: number;
             /** Format: int32 */
@@ -2270,6 +2720,15 @@ export interface components {
             /** Format: int32 */
             to: number;
         };
+        MisfitView: {
+            /** Format: int64 */
+            edit: number;
+            found?: string;
+            /** Format: int32 */
+            line?: number;
+            mayLeaveOut: boolean;
+            message: string;
+        };
         ModuleView: {
             name: string;
             serial: string;
@@ -2427,6 +2886,16 @@ export interface components {
         PlacesInput: {
             places: components["schemas"]["PlaceView"][];
         };
+        PlanCounts: {
+            /** Format: int32 */
+            added: number;
+            /** Format: int32 */
+            modified: number;
+            /** Format: int32 */
+            moved: number;
+            /** Format: int32 */
+            removed: number;
+        };
         PlatformDetail: {
             /** Format: int32 */
             number: number;
@@ -2539,6 +3008,11 @@ export interface components {
             platform: string;
             release: string;
         };
+        RemarkView: {
+            about: string;
+            /** @enum {string} */
+            kind: "STANDS_ALREADY" | "IS_DEFAULT" | "MANAGEMENT_PATH" | "NO_GUARD" | "UNSAVED_LINES";
+        };
         Replay: {
             pieces: components["schemas"]["PieceView"][];
             recording: components["schemas"]["RecordingView"];
@@ -2570,7 +3044,7 @@ export interface components {
         RevisionMarkLocation: {
             device: string;
             /** @enum {string} */
-            kind: "RUNNING" | "SAVED";
+            kind: "RUNNING" | "SAVED" | "AGREED";
             /** Format: date-time */
             madeAt: string;
             madeBy: string;
@@ -2583,6 +3057,8 @@ export interface components {
         RevisionView: {
             /** Format: int32 */
             added: number;
+            /** Format: int64 */
+            change?: number;
             /** Format: date-time */
             firstCopyAt: string;
             incomplete: string;
@@ -2599,7 +3075,7 @@ export interface components {
             number: number;
             onlyNoise: boolean;
             /** @enum {string} */
-            origin: "FIRST_COPY" | "NOT_PLANNED";
+            origin: "FIRST_COPY" | "NOT_PLANNED" | "PLANNED";
             /** Format: int32 */
             removed: number;
         };
@@ -2646,6 +3122,29 @@ export interface components {
         RuleInput: {
             rule: string;
             zone: string;
+        };
+        RunDeviceView: {
+            /** Format: int32 */
+            commands: number;
+            device: string;
+            fact: string;
+            /** Format: date-time */
+            guardUntil?: string;
+            /** @enum {string} */
+            state: "WAITING" | "READING" | "READY" | "LOADING" | "CHECKING" | "EXACT" | "KEEPING" | "GIVING_BACK" | "PROBING" | "KEPT" | "GIVEN_BACK" | "MOVED" | "UNTOUCHED" | "STUCK";
+            steps: components["schemas"]["RunStepView"][];
+        };
+        RunStepView: {
+            /** Format: date-time */
+            begunAt: string;
+            console: string;
+            /** Format: date-time */
+            endedAt?: string;
+            /** @enum {string} */
+            event?: "BEGUN" | "FITS" | "HAS_MOVED" | "NOT_REACHED" | "LOADED" | "REFUSED" | "UNKNOWN" | "PROMISE_KEPT" | "PROMISE_BROKEN" | "DECIDED" | "SAVED" | "BACK" | "NOT_BACK" | "BASE_STANDS" | "PROMISE_STANDS" | "OTHER_STANDS" | "LOST" | "BROKEN";
+            fact: string;
+            /** @enum {string} */
+            state: "WAITING" | "READING" | "READY" | "LOADING" | "CHECKING" | "EXACT" | "KEEPING" | "GIVING_BACK" | "PROBING" | "KEPT" | "GIVEN_BACK" | "MOVED" | "UNTOUCHED" | "STUCK";
         };
         RunView: {
             /** Format: date-time */
@@ -2846,6 +3345,13 @@ export interface components {
             device?: string;
             yaml?: string;
         };
+        TypedLinesInput: {
+            lines: string[];
+        };
+        UndoingChange: {
+            /** Format: int64 */
+            change: number;
+        };
         Undone: {
             /** Format: int32 */
             devices: number;
@@ -2924,7 +3430,7 @@ export interface operations {
             };
         };
     };
-    add_2: {
+    add_3: {
         parameters: {
             query?: never;
             header?: never;
@@ -2968,7 +3474,7 @@ export interface operations {
             };
         };
     };
-    list_5: {
+    list_6: {
         parameters: {
             query?: never;
             header?: never;
@@ -2988,7 +3494,7 @@ export interface operations {
             };
         };
     };
-    add_1: {
+    add_2: {
         parameters: {
             query?: never;
             header?: never;
@@ -3034,7 +3540,7 @@ export interface operations {
             };
         };
     };
-    list_13: {
+    list_14: {
         parameters: {
             query?: {
                 who?: string | null;
@@ -3284,6 +3790,443 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content?: never;
+            };
+        };
+    };
+    add_1: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["ChangeEditInput"];
+            };
+        };
+        responses: {
+            /** @description Created */
+            201: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ChangeView"];
+                };
+            };
+        };
+    };
+    list_5: {
+        parameters: {
+            query?: {
+                state?: ("DRAFT" | "PROPOSED" | "APPROVED" | "RUNNING" | "KEPT" | "STUCK" | "DROPPED")[];
+                size?: number;
+            };
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ChangeRow"][];
+                };
+            };
+        };
+    };
+    start_2: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["ChangeInput"];
+            };
+        };
+        responses: {
+            /** @description Created */
+            201: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ChangeView"];
+                };
+            };
+        };
+    };
+    draft: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ChangeRow"];
+                };
+            };
+        };
+    };
+    get_1: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                number: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ChangeView"];
+                };
+            };
+        };
+    };
+    describe: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                number: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["ChangeInput"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ChangeView"];
+                };
+            };
+        };
+    };
+    approve: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                number: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["ApprovalInput"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ChangeView"];
+                };
+            };
+        };
+    };
+    back: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                number: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ChangeView"];
+                };
+            };
+        };
+    };
+    comparison: {
+        parameters: {
+            query?: {
+                context?: number;
+            };
+            header?: never;
+            path: {
+                number: number;
+                device: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["CompareView"];
+                };
+            };
+        };
+    };
+    drop: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                number: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ChangeView"];
+                };
+            };
+        };
+    };
+    rewrite: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                number: number;
+                id: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["TypedLinesInput"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ChangeView"];
+                };
+            };
+        };
+    };
+    remove_7: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                number: number;
+                id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ChangeView"];
+                };
+            };
+        };
+    };
+    leaveOut: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                number: number;
+                id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ChangeView"];
+                };
+            };
+        };
+    };
+    preview_1: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                number: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ChangePreview"];
+                };
+            };
+        };
+    };
+    propose_1: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                number: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ChangeView"];
+                };
+            };
+        };
+    };
+    run_1: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                number: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Created */
+            201: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ChangeRunView"];
+                };
+            };
+        };
+    };
+    runs_1: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                number: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ChangeRunView"][];
+                };
+            };
+        };
+    };
+    stop_1: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                number: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description No Content */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+        };
+    };
+    undo_1: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                number: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Created */
+            201: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["UndoingChange"];
+                };
             };
         };
     };
@@ -3610,7 +4553,7 @@ export interface operations {
             };
         };
     };
-    list_12: {
+    list_13: {
         parameters: {
             query?: {
                 query?: string;
@@ -3692,7 +4635,7 @@ export interface operations {
             };
         };
     };
-    get_2: {
+    get_3: {
         parameters: {
             query?: never;
             header?: never;
@@ -3714,7 +4657,7 @@ export interface operations {
             };
         };
     };
-    remove_7: {
+    remove_8: {
         parameters: {
             query?: never;
             header?: never;
@@ -3755,6 +4698,54 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content?: never;
+            };
+        };
+    };
+    agreed: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                name: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["AgreedView"];
+                };
+            };
+        };
+    };
+    adopt: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                name: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["AdoptInput"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["AgreedView"];
+                };
             };
         };
     };
@@ -3835,7 +4826,7 @@ export interface operations {
     revisions: {
         parameters: {
             query?: {
-                kind?: "RUNNING" | "SAVED";
+                kind?: "RUNNING" | "SAVED" | "AGREED";
             };
             header?: never;
             path: {
@@ -3859,7 +4850,7 @@ export interface operations {
     lines_2: {
         parameters: {
             query?: {
-                kind?: "RUNNING" | "SAVED";
+                kind?: "RUNNING" | "SAVED" | "AGREED";
                 from?: number;
                 count?: number;
             };
@@ -3886,7 +4877,7 @@ export interface operations {
     mark: {
         parameters: {
             query?: {
-                kind?: "RUNNING" | "SAVED";
+                kind?: "RUNNING" | "SAVED" | "AGREED";
             };
             header?: never;
             path: {
@@ -3915,7 +4906,7 @@ export interface operations {
     unmark: {
         parameters: {
             query?: {
-                kind?: "RUNNING" | "SAVED";
+                kind?: "RUNNING" | "SAVED" | "AGREED";
             };
             header?: never;
             path: {
@@ -3939,7 +4930,7 @@ export interface operations {
     outline: {
         parameters: {
             query?: {
-                kind?: "RUNNING" | "SAVED";
+                kind?: "RUNNING" | "SAVED" | "AGREED";
             };
             header?: never;
             path: {
@@ -3964,7 +4955,7 @@ export interface operations {
     text_2: {
         parameters: {
             query?: {
-                kind?: "RUNNING" | "SAVED";
+                kind?: "RUNNING" | "SAVED" | "AGREED";
             };
             header?: never;
             path: {
@@ -3989,7 +4980,7 @@ export interface operations {
     accept_1: {
         parameters: {
             query?: {
-                kind?: "RUNNING" | "SAVED";
+                kind?: "RUNNING" | "SAVED" | "AGREED";
             };
             header?: never;
             path: {
@@ -4106,6 +5097,26 @@ export interface operations {
             };
         };
     };
+    drift: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["DriftRow"][];
+                };
+            };
+        };
+    };
     open: {
         parameters: {
             query?: never;
@@ -4168,7 +5179,7 @@ export interface operations {
             };
         };
     };
-    list_11: {
+    list_12: {
         parameters: {
             query?: never;
             header?: never;
@@ -4232,7 +5243,7 @@ export interface operations {
             };
         };
     };
-    list_10: {
+    list_11: {
         parameters: {
             query?: never;
             header?: never;
@@ -4474,7 +5485,7 @@ export interface operations {
             };
         };
     };
-    list_9: {
+    list_10: {
         parameters: {
             query?: {
                 size?: number;
@@ -4497,7 +5508,7 @@ export interface operations {
             };
         };
     };
-    get_1: {
+    get_2: {
         parameters: {
             query?: never;
             header?: never;
@@ -4914,7 +5925,7 @@ export interface operations {
             };
         };
     };
-    list_8: {
+    list_9: {
         parameters: {
             query?: never;
             header?: never;
@@ -5414,7 +6425,7 @@ export interface operations {
             };
         };
     };
-    list_7: {
+    list_8: {
         parameters: {
             query?: never;
             header?: never;
@@ -5610,7 +6621,7 @@ export interface operations {
             };
         };
     };
-    list_6: {
+    list_7: {
         parameters: {
             query?: never;
             header?: never;

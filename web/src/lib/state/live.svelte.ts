@@ -8,7 +8,7 @@ class Live {
   connected = $state(true);
   #source: EventSource | undefined;
   // Nothing on a page depends on who listens.
-  #listeners: Record<string, Listener[]> = { job: [], fleet: [], platform: [] };
+  #listeners: Record<string, Listener[]> = { job: [], fleet: [], platform: [], change: [] };
 
   open() {
     if (this.#source) return;
@@ -18,7 +18,7 @@ class Live {
       this.connected = false;
       if (source.readyState === EventSource.CLOSED) this.#openLater();
     };
-    for (const kind of ['job', 'fleet', 'platform']) {
+    for (const kind of Object.keys(this.#listeners)) {
       source.addEventListener(kind, (event) => this.#tell(kind, Number(event.data)));
     }
     source.addEventListener('again', () =>
@@ -34,7 +34,7 @@ class Live {
   }
 
   /** Calls back at most every {@link GATHER} milliseconds; with 0 when anything may have changed. */
-  on(kind: 'job' | 'fleet' | 'platform', listener: Listener): () => void {
+  on(kind: 'job' | 'fleet' | 'platform' | 'change', listener: Listener): () => void {
     let waiting: ReturnType<typeof setTimeout> | undefined;
     const gathered: Listener = (id) => {
       waiting ??= setTimeout(() => {

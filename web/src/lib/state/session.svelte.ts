@@ -5,6 +5,7 @@ class SessionState {
   who = $state<Session | undefined>();
 
   readonly mayAct = $derived(this.who?.role === 'ENGINEER' || this.who?.role === 'ADMINISTRATOR');
+  readonly mayApprove = $derived(this.who?.role === 'APPROVER' || this.who?.role === 'ADMINISTRATOR');
   readonly isDemo = $derived(this.who?.isDemo ?? false);
   readonly mayManage = $derived(this.who?.role === 'ADMINISTRATOR');
 

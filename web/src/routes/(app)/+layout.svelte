@@ -7,6 +7,8 @@
   import FindBox from '$lib/parts/frame/FindBox.svelte';
   import KeyHelp from '$lib/parts/frame/KeyHelp.svelte';
   import Wordmark from '$lib/parts/frame/Wordmark.svelte';
+  import Tray from '$lib/parts/change/Tray.svelte';
+  import { draft } from '$lib/state/draft.svelte';
   import { keys } from '$lib/state/keys.svelte';
   import { live } from '$lib/state/live.svelte';
   import { session } from '$lib/state/session.svelte';
@@ -15,6 +17,7 @@
   let find = $state<HTMLInputElement | undefined>();
   let showsKeys = $state(false);
   let running = $state(0);
+  let waiting = $state<Record<string, number>>({});
 
   /** Only words whose pages exist. */
   const words = $derived([
@@ -26,6 +29,8 @@
         { word: 'Compare', path: '/compare', also: '/compare' }
       ]
     },
+    { group: 'Judge', items: [{ word: 'Drift', path: '/drift', also: '/drift' }] },
+    { group: 'Alter', items: [{ word: 'Changes', path: '/changes', also: '/changes' }] },
     {
       group: 'Keep',
       items: [
@@ -48,6 +53,16 @@
     running = jobs?.running ?? running;
   }
 
+  /** What needs an answer stands beside its word. */
+  async function countWaiting() {
+    const query = { state: ['PROPOSED' as const, 'STUCK' as const] };
+    const [drifting, changes] = await Promise.all([
+      need(api.GET('/api/drift')).catch(() => []),
+      need(api.GET('/api/changes', { params: { query } })).catch(() => [])
+    ]);
+    waiting = { Drift: drifting.filter((row) => row.since).length, Changes: changes.length };
+  }
+
   async function logOut() {
     live.close();
     await session.logOut();
@@ -57,7 +72,14 @@
   onMount(() => {
     live.open();
     countRunning();
+    countWaiting();
+    draft.load();
     const ends = [
+      live.on('fleet', countWaiting),
+      live.on('change', () => {
+        countWaiting();
+        draft.load();
+      }),
       live.on('job', countRunning),
       keys.add([
         { key: 'ctrl+k', says: 'find a device', run: () => find?.focus() },
@@ -123,9 +145,13 @@
             href={path}
             aria-current={isCurrent ? 'page' : undefined}
             class={[
-              'rounded-field block px-2.5 py-1',
+              'rounded-field flex justify-between px-2.5 py-1',
               isCurrent ? 'bg-primary text-primary-content font-semibold' : 'hover:bg-base-300'
-            ]}>{word}</a
+            ]}
+            >{word}{#if waiting[word]}<span
+                class={isCurrent ? '' : 'text-error font-semibold'}
+                aria-label="{waiting[word]} need an answer">{waiting[word]}</span
+              >{/if}</a
           >
         {/each}
       {/each}
@@ -134,5 +160,6 @@
       {@render children()}
     </main>
   </div>
+  <Tray />
 </div>
 <KeyHelp bind:open={showsKeys} />

@@ -6,7 +6,6 @@ import chaperone.core.config.ConfigBytes;
 import chaperone.core.config.ConfigStatement;
 import chaperone.core.config.ConfigText;
 import chaperone.core.patch.Patch;
-import chaperone.core.patch.PatchPlanner;
 import chaperone.core.platform.Platform;
 import chaperone.core.platform.Platforms;
 import java.nio.charset.StandardCharsets;
@@ -55,11 +54,7 @@ public class CompareCore {
     /** What a switch would have to be told, by the declarations of its platform. */
     @Benchmark
     public Patch patch() {
-        return PatchPlanner.between(
-                statements(before),
-                statements(after),
-                corvane.edit().orElseThrow().language().orElseThrow(),
-                corvane.structure());
+        return corvane.editWay().orElseThrow().between(statements(before), statements(after), corvane.structure());
     }
 
     private List<ConfigStatement> statements(byte[] bytes) {

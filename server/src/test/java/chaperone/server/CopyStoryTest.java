@@ -177,8 +177,8 @@ class CopyStoryTest {
                         .get("matched")
                         .get("kind")
                         .asString())
-                .as("nobody saved on the device")
-                .isEqualTo("ATTENTION");
+                .as("it was altered by hand")
+                .isEqualTo("NO");
     }
 
     @Test

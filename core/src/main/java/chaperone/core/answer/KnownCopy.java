@@ -10,10 +10,15 @@ import java.util.Optional;
  * @param lastWhole when a complete copy was last taken
  * @param lastFailed whether the latest attempt failed
  * @param savedEqualsRunning whether the two were equal, noise set aside, in the last copy; absent before the first
+ * @param runningEqualsAgreed whether running meant what was agreed, in the last copy; absent if nothing is agreed
  * @param incomplete why the newest copy may be only a part; empty if it is whole
  */
 public record KnownCopy(
-        Optional<Instant> lastWhole, boolean lastFailed, Optional<Boolean> savedEqualsRunning, String incomplete) {
+        Optional<Instant> lastWhole,
+        boolean lastFailed,
+        Optional<Boolean> savedEqualsRunning,
+        Optional<Boolean> runningEqualsAgreed,
+        String incomplete) {
     /** A copy is recent for a day and a bit: the nightly one may start late. */
     public static final Duration RECENT = Duration.ofHours(26);
 
@@ -33,8 +38,15 @@ public record KnownCopy(
 
     public Answer matched() {
         if (!incomplete.isEmpty()) return Answer.notKnown("the newest copy may be only a part");
-        boolean differs = savedEqualsRunning.isPresent() && !savedEqualsRunning.get();
-        if (differs) return Answer.attention("saved differs from running: a restart would lose lines");
-        return Question.MATCHED.unanswered();
+        if (isFalse(runningEqualsAgreed)) return Answer.no("running differs from what was agreed");
+        if (isFalse(savedEqualsRunning))
+            return Answer.attention("saved differs from running: a restart would lose lines");
+        return runningEqualsAgreed.isPresent()
+                ? Answer.yes("running is what was agreed, and saved")
+                : Question.MATCHED.unanswered();
+    }
+
+    private static boolean isFalse(Optional<Boolean> known) {
+        return known.isPresent() && !known.get();
     }
 }

@@ -48,7 +48,8 @@ public sealed interface ConfigEdit {
 
         @Override
         public Outcome applyTo(String text, ConfigModel model) {
-            TypedLines.Outcome outcome = model.way().typed(model.statements(text), lines);
+            if (model.way().isEmpty()) return refused(0, "its platform does not say how statements are put");
+            TypedLines.Outcome outcome = model.way().get().typed(model.statements(text), lines);
             if (outcome instanceof TypedLines.Outcome.Refused refused) {
                 Misfit misfit =
                         new Misfit(Optional.of(refused.line()), Optional.empty(), refused.message(), Optional.empty());
@@ -61,12 +62,17 @@ public sealed interface ConfigEdit {
                     .toList();
             return new Outcome.Applied(model.grammar().write(understood.tree()), remarks);
         }
+
+        private static Outcome refused(int line, String message) {
+            Misfit misfit = new Misfit(Optional.of(line), Optional.empty(), message, Optional.empty());
+            return new Outcome.Refused(List.of(misfit));
+        }
     }
 
     /**
      * What leads from one configuration to another, carried out on a third: putting back, restoring, undoing.
      *
-     * @param parts the statements at the top, by name, to which it keeps; none for all of them
+     * @param parts of the configuration to which it keeps, see {@link Difference#part}; none for all of them
      * @param leftOut statements that stay as they stand
      */
     record Differing(String from, String to, Set<String> parts, Set<ConfigPath> leftOut) implements ConfigEdit {
@@ -79,8 +85,8 @@ public sealed interface ConfigEdit {
         @Override
         public Outcome applyTo(String text, ConfigModel model) {
             Statement root = model.read(text);
-            List<Difference> wanted = new ArrayList<>(model.differences(from, to).differences().stream()
-                    .filter(each -> each.kind().counts() && isWanted(each))
+            List<Difference> wanted = new ArrayList<>(model.differences(from, to).withMeaning().differences().stream()
+                    .filter(this::isWanted)
                     .toList());
             List<Misfit> misfits = new ArrayList<>();
             List<Remark> remarks = new ArrayList<>();
@@ -103,7 +109,7 @@ public sealed interface ConfigEdit {
 
         private boolean isWanted(Difference each) {
             ConfigPath path = each.spot().path();
-            return (parts.isEmpty() || parts.contains(path.steps().get(0).name()))
+            return (parts.isEmpty() || parts.contains(each.part()))
                     && leftOut.stream().noneMatch(path::isAtOrBelow);
         }
 

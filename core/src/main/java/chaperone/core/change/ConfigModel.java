@@ -11,42 +11,63 @@ import chaperone.core.platform.Secrets;
 import chaperone.core.structure.Statement;
 import chaperone.core.structure.Structure;
 import chaperone.core.structure.StructureDiff;
+import chaperone.core.structure.StructureEdit;
 import java.util.List;
+import java.util.Optional;
 
 /**
  * What it takes to read and alter the configurations of one device.
  *
  * @param noise what changes by itself on this very device
+ * @param way how it is told to alter; none if its platform does not say
  */
-public record ConfigModel(Grammar grammar, Structure structure, Noise noise, Secrets secrets, EditWay way) {
+public record ConfigModel(Grammar grammar, Structure structure, Noise noise, Secrets secrets, Optional<EditWay> way) {
 
-    /** @throws IllegalArgumentException if the platform does not say how it is edited */
     public static ConfigModel of(Platform platform, Noise noise) {
-        EditWay way = platform.editWay()
-                .orElseThrow(
-                        () -> new IllegalArgumentException(platform.name() + " does not say how statements are put"));
-        Structure structure = platform.structure().withNames(way.replacing());
+        Optional<EditWay> way = platform.editWay();
+        Structure structure =
+                platform.structure().withNames(way.map(EditWay::replacing).orElse(List.of()));
         return new ConfigModel(platform.grammar(), structure, noise, platform.secrets(), way);
     }
 
+    /** Without comments: a device does nothing because of them, and shows some of its own. */
     public Statement read(String text) {
-        return StructureDiff.read(noise.in(ConfigDocument.read(grammar, text)), structure);
+        return StructureDiff.read(noise.in(ConfigDocument.read(grammar, text)), structure)
+                .withoutComments();
     }
 
-    /** As values, without comments, and without what only says what holds anyway. */
+    /** As values, and without what only says what holds anyway. */
     List<ConfigStatement> statements(String text) {
         return read(text).statements();
     }
 
-    public StructureDiff differences(String before, String after) {
-        return StructureDiff.between(
-                noise.in(ConfigDocument.read(grammar, before)),
-                noise.in(ConfigDocument.read(grammar, after)),
-                structure);
+    /** The same configuration as its family writes it, without comments and without what goes without saying. */
+    public String written(String text) {
+        return grammar.write(statements(text));
     }
 
-    /** The commands that lead from one configuration to the other. */
+    /** A text that is the same for configurations that differ in noise alone. */
+    public String settled(String text) {
+        return String.join("\n", noise.in(ConfigDocument.read(grammar, text)).lines());
+    }
+
+    public StructureDiff differences(String before, String after) {
+        return StructureDiff.between(read(before), read(after));
+    }
+
+    /**
+     * The commands that lead from one configuration to the other. The two may have been shown at different times: noise
+     * stays as it was before.
+     *
+     * @throws IllegalStateException if the platform does not say how statements are put
+     */
     public Patch patch(String before, String after) {
-        return way.between(statements(before), statements(after), structure);
+        EditWay known = way.orElseThrow(() -> new IllegalStateException("No way to alter it is known"));
+        Statement here = read(before);
+        StructureDiff differences = StructureDiff.between(here, read(after)).withMeaning();
+        StructureEdit.Outcome outcome = StructureEdit.apply(differences, here);
+        if (outcome instanceof StructureEdit.Outcome.Applied applied)
+            return known.between(here.statements(), applied.root().statements(), structure);
+        throw new IllegalStateException("A difference does not fit where it was found: " + outcome);
     }
 }

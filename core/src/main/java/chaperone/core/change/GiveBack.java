@@ -43,8 +43,7 @@ public record GiveBack(Patch commands, List<String> foreign, List<Misfit> misfit
     }
 
     private static List<ConfigPath> paths(String before, String after, ConfigModel model) {
-        return model.differences(before, after).differences().stream()
-                .filter(each -> each.kind().counts())
+        return model.differences(before, after).withMeaning().differences().stream()
                 .map(Difference::spot)
                 .map(Difference.Spot::path)
                 .toList();

@@ -35,9 +35,7 @@ public record Promise(String base, String text) {
     }
 
     private static List<Difference> counting(String before, String after, ConfigModel model) {
-        return model.differences(before, after).differences().stream()
-                .filter(each -> each.kind().counts())
-                .toList();
+        return model.differences(before, after).withMeaning().differences();
     }
 
     private static String masked(String text, ConfigModel model) {

@@ -70,6 +70,24 @@ public record Difference(
         path = List.copyOf(path);
     }
 
+    /** In which part of the configuration it is: the statement at the top, or the member of the document, that holds it. */
+    public String part() {
+        return spot.path().steps().stream()
+                .map(ConfigPath.Step::name)
+                .filter(name -> !name.isEmpty())
+                .findFirst()
+                .orElse("");
+    }
+
+    /** How that part is called for people. */
+    public String partLabel() {
+        return path.stream()
+                .map(Part::label)
+                .filter(label -> !label.isEmpty())
+                .findFirst()
+                .orElseGet(() -> after.or(() -> before).map(Part::label).orElse(""));
+    }
+
     /**
      * How far both sides begin with the same words, in characters of either text: what stands behind has another value.
      * 0 unless it stands on both sides.

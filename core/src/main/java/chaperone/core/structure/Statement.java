@@ -93,6 +93,15 @@ public record Statement(
         return new Statement(wording, identity, step, order, location, ConfigPath.numbered(others), unsaid, form);
     }
 
+    /** Without what says nothing to the device. */
+    public Statement withoutComments() {
+        List<Statement> kept = children.stream()
+                .filter(child -> child.form.isPresent())
+                .map(Statement::withoutComments)
+                .toList();
+        return kept.equals(children) ? this : withChildren(kept);
+    }
+
     /** What stands below it, as values: without comments, and without what only says what holds anyway. */
     public List<ConfigStatement> statements() {
         List<ConfigStatement> values = new ArrayList<>(children.size());

@@ -30,12 +30,18 @@ public record StructureDiff(List<Difference> differences) {
         return between(read(before, structure), read(after, structure));
     }
 
-    static StructureDiff between(Statement before, Statement after) {
+    public static StructureDiff between(Statement before, Statement after) {
         return new StructureDiff(StructureWalk.between(before, after));
     }
 
     public static Statement read(NoiseMarkedConfig config, Structure structure) {
         return StatementReader.read(config, structure);
+    }
+
+    /** Only those that count. */
+    public StructureDiff withMeaning() {
+        return new StructureDiff(
+                differences.stream().filter(each -> each.kind().counts()).toList());
     }
 
     public Counts counts() {

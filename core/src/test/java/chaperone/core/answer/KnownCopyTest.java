@@ -23,13 +23,14 @@ class KnownCopyTest {
         "PT51H,true,NO"
     })
     void keptFollowsTheAgeOfTheLastCompleteCopy(Duration age, boolean lastFailed, Kind expected) {
-        KnownCopy known = new KnownCopy(Optional.of(NOW.minus(age)), lastFailed, Optional.of(true), "");
+        KnownCopy known =
+                new KnownCopy(Optional.of(NOW.minus(age)), lastFailed, Optional.of(true), Optional.empty(), "");
         assertThat(known.kept(NOW).kind()).isEqualTo(expected);
     }
 
     @Test
     void nothingIsYesThatIsNotKnown() {
-        KnownCopy never = new KnownCopy(Optional.empty(), false, Optional.empty(), "");
+        KnownCopy never = new KnownCopy(Optional.empty(), false, Optional.empty(), Optional.empty(), "");
         assertThat(never.kept(NOW).kind()).isEqualTo(Kind.NO);
         assertThat(never.matched().kind()).isEqualTo(Kind.NOT_KNOWN);
         for (Question question : Question.values())
@@ -38,7 +39,7 @@ class KnownCopyTest {
 
     @Test
     void linesThatARestartWouldLoseNeedAttention() {
-        KnownCopy known = new KnownCopy(Optional.of(NOW), false, Optional.of(false), "");
+        KnownCopy known = new KnownCopy(Optional.of(NOW), false, Optional.of(false), Optional.empty(), "");
         assertThat(known.matched().kind()).isEqualTo(Kind.ATTENTION);
     }
 
@@ -46,7 +47,7 @@ class KnownCopyTest {
     @CsvSource({"PT12M,ATTENTION", "PT27H,ATTENTION", "PT51H,NO", ",NO"})
     void whatMayBeAPartIsNeverKeptNorJudged(Duration age, Kind kept) {
         Optional<Instant> whole = Optional.ofNullable(age).map(NOW::minus);
-        KnownCopy known = new KnownCopy(whole, false, Optional.of(false), "no \"port\" any more");
+        KnownCopy known = new KnownCopy(whole, false, Optional.of(false), Optional.empty(), "no \"port\" any more");
         assertThat(known.kept(NOW).kind()).isEqualTo(kept);
         assertThat(known.matched().kind()).isEqualTo(Kind.NOT_KNOWN);
         assertThat(known.matched().reason()).contains("part");

@@ -31,6 +31,7 @@ import org.springframework.security.web.csrf.CsrfFilter;
 class SecurityRules {
     private static final String VIEWER = Role.VIEWER.name();
     private static final String ENGINEER = Role.ENGINEER.name();
+    private static final String APPROVER = Role.APPROVER.name();
     private static final String ADMINISTRATOR = Role.ADMINISTRATOR.name();
 
     private static void table(
@@ -65,6 +66,24 @@ class SecurityRules {
         rules.requestMatchers(HttpMethod.POST, "/api/noise-patterns", "/api/noise-patterns/*")
                 .hasRole(ENGINEER);
         rules.requestMatchers(HttpMethod.DELETE, "/api/noise-patterns/*").hasRole(ENGINEER);
+        rules.requestMatchers(HttpMethod.POST, "/api/devices/*/agreed").hasRole(ENGINEER);
+        rules.requestMatchers(HttpMethod.POST, "/api/changes/*/approve").hasRole(APPROVER);
+        // Whoever would approve may send it back, too.
+        rules.requestMatchers(HttpMethod.POST, "/api/changes/*/back").hasAnyRole(ENGINEER, APPROVER);
+        rules.requestMatchers(
+                        HttpMethod.POST,
+                        "/api/changes",
+                        "/api/change-edits",
+                        "/api/changes/*/propose",
+                        "/api/changes/*/drop",
+                        "/api/changes/*/run",
+                        "/api/changes/*/stop",
+                        "/api/changes/*/undo",
+                        "/api/changes/*/edits/*/leave-out")
+                .hasRole(ENGINEER);
+        rules.requestMatchers(HttpMethod.PUT, "/api/changes/*", "/api/changes/*/edits/*")
+                .hasRole(ENGINEER);
+        rules.requestMatchers(HttpMethod.DELETE, "/api/changes/*/edits/*").hasRole(ENGINEER);
         rules.requestMatchers(HttpMethod.PUT, "/api/retention").hasRole(ADMINISTRATOR);
         rules.requestMatchers(HttpMethod.POST, "/api/retention/thin").hasRole(ADMINISTRATOR);
         rules.requestMatchers(HttpMethod.PUT, "/api/housekeeping/*", "/api/callable")

@@ -7,6 +7,7 @@ import chaperone.core.noise.NoiseMarkedConfig;
 import chaperone.core.platform.Platform;
 import chaperone.server.compare.CompareView.EndView;
 import chaperone.server.revision.ConfigKind;
+import chaperone.server.secret.SecretMasks;
 import java.util.Optional;
 
 /**
@@ -22,6 +23,19 @@ record CompareEnd(
         Noise noise,
         NoiseMarkedConfig config,
         MaskedConfig masked) {
+
+    /** A text that is nobody's copy. */
+    static CompareEnd of(Platform platform, Noise noise, SecretMasks masks, String text) {
+        ConfigDocument document = ConfigDocument.read(platform.grammar(), text);
+        return new CompareEnd(
+                Optional.empty(),
+                Optional.empty(),
+                Optional.empty(),
+                platform,
+                noise,
+                noise.in(document),
+                masks.of(platform, document));
+    }
 
     /** The text to the byte, secrets and all: for an exact difference only. */
     String whole() {

@@ -59,13 +59,7 @@ class CompareEnds {
         }
         String name = platform.orElseThrow(() -> refused("A text can be read only as a text of some platform."));
         Platform known = platforms.get(name);
-        return end(
-                Optional.empty(),
-                Optional.empty(),
-                Optional.empty(),
-                known,
-                known.noise(),
-                input.text().orElseThrow());
+        return CompareEnd.of(known, known.noise(), masks, input.text().orElseThrow());
     }
 
     CompareEnd revision(Device device, ConfigKind kind, Optional<Integer> number) {

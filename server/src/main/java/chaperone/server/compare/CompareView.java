@@ -19,7 +19,7 @@ import java.util.stream.Stream;
  * @param layout what differs without being text
  * @param noise what kinds of noise are set aside, and why
  */
-record CompareView(
+public record CompareView(
         EndView before,
         EndView after,
         Comparison.Counts counts,
@@ -28,20 +28,20 @@ record CompareView(
         List<NoiseItemView> noise,
         List<SectionView> sections) {
 
-    record NoiseItemView(String name, String reason) {}
+    public record NoiseItemView(String name, String reason) {}
 
     /** @param number of the revision; absent for a text that was pasted, like its device and kind */
-    record EndView(
+    public record EndView(
             Optional<String> device, Optional<ConfigKind> kind, Optional<Integer> number, String platform, int lines) {}
 
-    record SideView(int line, List<Span> spans) {
+    public record SideView(int line, List<Span> spans) {
         static SideView of(CompareRow.Side side, MaskedConfig masked) {
             return new SideView(side.line(), MaskedSpans.of(side, masked));
         }
     }
 
     /** @param elsewhere of a moved line, where it stands on the other side */
-    record RowView(
+    public record RowView(
             CompareRow.Kind kind, Optional<SideView> before, Optional<SideView> after, Optional<Integer> elsewhere) {
         static RowView of(CompareRow row, CompareEnd before, CompareEnd after) {
             return new RowView(
@@ -53,10 +53,10 @@ record CompareView(
     }
 
     /** A run of equal rows that is not sent: where it starts on each side, and how long it is. */
-    record FoldView(int beforeStart, int afterStart, int count) {}
+    public record FoldView(int beforeStart, int afterStart, int count) {}
 
     /** Either rows, or a fold. */
-    record SectionView(List<RowView> rows, Optional<FoldView> fold) {
+    public record SectionView(List<RowView> rows, Optional<FoldView> fold) {
         static SectionView of(Section section, CompareEnd before, CompareEnd after) {
             if (section instanceof Section.Shown shown) {
                 return new SectionView(

@@ -2,6 +2,7 @@ package chaperone.server.copy;
 
 import chaperone.connect.RetrievedCopy;
 import chaperone.core.platform.Facts;
+import chaperone.server.drift.Agreements;
 import chaperone.server.event.Events;
 import chaperone.server.fleet.Device;
 import chaperone.server.fleet.DeviceFacts;
@@ -25,6 +26,7 @@ public class CopyStore {
     private final History history;
     private final CopyRepository copies;
     private final DeviceFacts facts;
+    private final Agreements agreements;
     private final Events events;
     private final Clock clock;
 
@@ -35,7 +37,15 @@ public class CopyStore {
      */
     public record Stored(boolean runningIsNew, boolean savedIsNew, String doubt) {}
 
-    CopyStore(Fleet fleet, History history, CopyRepository copies, DeviceFacts facts, Events events, Clock clock) {
+    CopyStore(
+            Fleet fleet,
+            History history,
+            CopyRepository copies,
+            DeviceFacts facts,
+            Agreements agreements,
+            Events events,
+            Clock clock) {
+        this.agreements = agreements;
         this.facts = facts;
         this.fleet = fleet;
         this.history = history;
@@ -47,12 +57,24 @@ public class CopyStore {
     @RetryOnConflict
     @Transactional
     public Optional<Stored> store(long deviceId, RetrievedCopy copy) {
+        return store(deviceId, copy, Optional.empty());
+    }
+
+    /** @param change the number of the change that brought what is new in it */
+    @RetryOnConflict
+    @Transactional
+    public Optional<Stored> store(long deviceId, RetrievedCopy copy, Optional<Long> change) {
         Instant at = clock.instant();
         Optional<Device> found = fleet.find(deviceId);
         if (found.isEmpty()) return Optional.empty();
         Device device = found.get();
         Kept running = history.keep(device, ConfigKind.RUNNING, copy.running(), copy.part(), at);
         Optional<Kept> saved = copy.saved().map(text -> history.keep(device, ConfigKind.SAVED, text, copy.part(), at));
+        change.ifPresent(number -> {
+            history.broughtBy(running, number);
+            saved.ifPresent(kept -> history.broughtBy(kept, number));
+        });
+        agreements.copied(device, running, copy.running(), at);
         copies.save(
                 new CopyTaken(deviceId, at, running.id(), saved.map(Kept::id).orElse(null)));
         facts.learn(device, withName(device, copy.facts()));

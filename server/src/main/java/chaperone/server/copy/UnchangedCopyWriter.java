@@ -65,7 +65,7 @@ class UnchangedCopyWriter {
     private JobLineAddition noted(long device, String mark, LatestRevision running, Optional<LatestRevision> saved) {
         Optional<Boolean> areSame = saved.map(revision -> Arrays.equals(revision.settled(), running.settled()));
         Instant now = clock.instant();
-        KnownCopy known = new KnownCopy(Optional.of(now), false, areSame, "");
+        KnownCopy known = new KnownCopy(Optional.of(now), false, areSame, Optional.empty(), "");
         Map<String, Object> params = Map.of(
                 "device",
                 device,

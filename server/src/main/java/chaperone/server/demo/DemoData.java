@@ -100,6 +100,7 @@ class DemoData implements ApplicationRunner {
     private final DeviceAccess access;
     private final PlatformRegistry platforms;
     private final CallRules rules;
+    private final DemoChanges changes;
     private final Clock clock;
     private final Path history;
     private final int port;
@@ -117,6 +118,7 @@ class DemoData implements ApplicationRunner {
             DeviceAccess access,
             PlatformRegistry platforms,
             CallRules rules,
+            DemoChanges changes,
             Clock clock,
             @Value("${chaperone.demo.history}") Path history,
             @Value("${chaperone.demo.port}") int port) {
@@ -132,6 +134,7 @@ class DemoData implements ApplicationRunner {
         this.access = access;
         this.platforms = platforms;
         this.rules = rules;
+        this.changes = changes;
         this.clock = clock;
         this.history = history;
         this.port = port;
@@ -146,7 +149,10 @@ class DemoData implements ApplicationRunner {
         Map<String, Long> sets = SET_OF_MAKER.entrySet().stream()
                 .collect(Collectors.toMap(Map.Entry::getKey, entry -> addSet(entry.getKey(), entry.getValue())));
         bringIn(Files.readAllLines(history.resolve("known.txt")), sets);
+        changes.agree();
         jobs.start(fleet.choose(List.of()), true, "r.anand");
+        changes.change();
+        changes.draft();
         PAIRS.forEach((first, second) -> pairs.confirm(first, second, "r.anand"));
         routines.write("nightly copies", "daily 02:30", ZONE, "", "r.anand");
         routines.write("firewalls", "hourly :15", ZONE, "platform is brisling", "r.anand");

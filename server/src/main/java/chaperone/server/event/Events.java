@@ -44,6 +44,11 @@ public class Events {
         });
     }
 
+    /** A change was written, approved, or came a step further. */
+    public void changeMoved(long change) {
+        tell("change " + change);
+    }
+
     /** A platform was added, altered or removed. */
     public void platformMoved() {
         tell("platform 0");

@@ -23,7 +23,8 @@ import org.springframework.transaction.annotation.Transactional;
 public class AnswerAgeing {
     /** The conditions find whom to ask again; what they answer is the rule's to say. */
     private static final String DUE = """
-            select d.id, d.last_copy_at, d.last_failure is not null as failed, d.saved_equals_running, d.incomplete
+            select d.id, d.last_copy_at, d.last_failure is not null as failed, d.saved_equals_running, d.running_equals_agreed,
+              d.incomplete
             from device d
             left join device_answer k on k.device_id = d.id and k.question = 'KEPT'
             left join device_answer m on m.device_id = d.id and m.question = 'MATCHED'
@@ -76,6 +77,7 @@ public class AnswerAgeing {
                         Optional.ofNullable(row.getTimestamp("last_copy_at")).map(Timestamp::toInstant),
                         row.getBoolean("failed"),
                         Optional.ofNullable(row.getObject("saved_equals_running", Boolean.class)),
+                        Optional.ofNullable(row.getObject("running_equals_agreed", Boolean.class)),
                         row.getString("incomplete")));
     }
 

@@ -58,6 +58,7 @@ public class Device {
     private @Nullable String lastFailure;
     private @Nullable Instant changedAt;
     private @Nullable Boolean savedEqualsRunning;
+    private @Nullable Boolean runningEqualsAgreed;
     private boolean telnetAllowed;
     private String macBase = "";
     private String installMode = "";
@@ -271,8 +272,12 @@ public class Device {
     }
 
     private void answerFromCopies(Instant at) {
-        KnownCopy known =
-                new KnownCopy(lastCopyAt(), lastFailure != null, Optional.ofNullable(savedEqualsRunning), incomplete);
+        KnownCopy known = new KnownCopy(
+                lastCopyAt(),
+                lastFailure != null,
+                Optional.ofNullable(savedEqualsRunning),
+                Optional.ofNullable(runningEqualsAgreed),
+                incomplete);
         answer(Question.KEPT, known.kept(at), at);
         answer(Question.MATCHED, known.matched(), at);
     }
@@ -308,6 +313,17 @@ public class Device {
     public void savedIsRunning(boolean isSame, Instant now) {
         if (savedEqualsRunning != null) savedEqualsRunning = isSame;
         answerFromCopies(now);
+    }
+
+    /** Whether it runs what was agreed. */
+    public void runningIsAgreed(boolean isSame, Instant now) {
+        runningEqualsAgreed = isSame;
+        answerFromCopies(now);
+    }
+
+    /** Absent before the first copy of both. */
+    public Optional<Boolean> isSavedRunning() {
+        return Optional.ofNullable(savedEqualsRunning);
     }
 
     /** A copy that may be only a part: it does not count as kept, and says nothing about saved and running. */

@@ -75,7 +75,7 @@ public class DeviceLease {
         }
 
         /** Asks the database, before each write. */
-        boolean isStillHeld() {
+        public boolean isStillHeld() {
             return held.isStillHeld();
         }
 

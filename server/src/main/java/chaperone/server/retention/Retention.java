@@ -31,7 +31,7 @@ class Retention {
     private static final String DUE = """
             select r.id, d.name as device, r.kind, r.number, r.last_copy_at
             from revision r join device d on d.id = r.device_id
-            where r.last_copy_at < :limit
+            where r.last_copy_at < :limit and r.kind <> 'AGREED'
               and r.number <= (
                 select n.number from revision n where n.device_id = r.device_id and n.kind = r.kind
                 order by n.number desc offset :count limit 1)

@@ -2,10 +2,11 @@ package chaperone.server.revision;
 
 import java.util.Locale;
 
-/** The two configurations of a device: in force, and used at the next start. */
+/** The configurations of a device: in force, used at the next start, and accepted as right by people. */
 public enum ConfigKind {
     RUNNING,
-    SAVED;
+    SAVED,
+    AGREED;
 
     public String word() {
         return name().toLowerCase(Locale.ROOT);

@@ -22,6 +22,7 @@ import java.time.Instant;
 import java.util.Arrays;
 import java.util.List;
 import java.util.Optional;
+import org.springframework.context.ApplicationEventPublisher;
 import org.springframework.http.HttpStatus;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Propagation;
@@ -38,6 +39,7 @@ public class History {
     private final DeviceFacts facts;
     private final NoiseRules noiseRules;
     private final SecretMasks masks;
+    private final ApplicationEventPublisher publisher;
     private final Clock clock;
 
     /**
@@ -60,7 +62,9 @@ public class History {
             DeviceFacts facts,
             NoiseRules noiseRules,
             SecretMasks masks,
+            ApplicationEventPublisher publisher,
             Clock clock) {
+        this.publisher = publisher;
         this.clock = clock;
         this.masks = masks;
         this.noiseRules = noiseRules;
@@ -98,10 +102,25 @@ public class History {
         Revision revision = new Revision(
                 device.id(), kind, number, digest, settled, config.document().lineCount(), at);
         before.ifPresent(earlier -> revision.differsBy(counts(device, noise, earlier, new Text(revision, text))));
+        if (kind == ConfigKind.AGREED) return new Kept(revisions.save(revision).id(), true, settled, "");
         revision.doubt(part.map(line -> "the device says: " + masks.shown(platformOf(device), line))
                 .or(() -> doubt(device, kind, text))
                 .orElse(""));
         return new Kept(revisions.save(revision).id(), true, settled, revision.incomplete());
+    }
+
+    /** Says that a change brought the newest revision, if it is this one. */
+    @Transactional(propagation = Propagation.MANDATORY)
+    public void broughtBy(Kept kept, long change) {
+        if (kept.isNew()) revisions.findById(kept.id()).ifPresent(revision -> revision.broughtBy(change));
+    }
+
+    /** The newest revision, if there is one. */
+    @Transactional(readOnly = true)
+    public Optional<Text> find(Device device, ConfigKind kind) {
+        return revisions
+                .findFirstByDeviceIdAndKindOrderByNumberDesc(device.id(), kind)
+                .flatMap(this::textIfSound);
     }
 
     private Kept seenAgain(Revision latest, byte[] bytes, byte[] settled, Instant at) {
@@ -156,6 +175,7 @@ public class History {
         if (isNewest && kind == ConfigKind.RUNNING) {
             facts.note(device, EventKind.WHOLE, device.incomplete(), "");
             device.acceptAsWhole(revision.lastCopyAt(), clock.instant());
+            publisher.publishEvent(new RevisionsSettledEvent(device));
         }
     }
 

@@ -18,6 +18,7 @@ import java.util.Optional;
 import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
 import org.springframework.beans.factory.DisposableBean;
+import org.springframework.context.ApplicationEventPublisher;
 import org.springframework.scheduling.concurrent.ThreadPoolTaskScheduler;
 import org.springframework.stereotype.Component;
 import org.springframework.transaction.event.TransactionPhase;
@@ -40,6 +41,7 @@ class NoiseReassessment implements DisposableBean {
     private final PlatformRegistry platforms;
     private final Events events;
     private final TransactionTemplate transaction;
+    private final ApplicationEventPublisher publisher;
     private final Clock clock;
     private final ThreadPoolTaskScheduler worker = Schedulers.interruptible("noise-reassessment", 1);
 
@@ -51,7 +53,9 @@ class NoiseReassessment implements DisposableBean {
             PlatformRegistry platforms,
             Events events,
             TransactionTemplate transaction,
+            ApplicationEventPublisher publisher,
             Clock clock) {
+        this.publisher = publisher;
         this.clock = clock;
         this.fleet = fleet;
         this.noiseRules = noiseRules;
@@ -79,8 +83,10 @@ class NoiseReassessment implements DisposableBean {
         Noise noise = noiseRules.of(device);
         Optional<Revision> running = settle(device, ConfigKind.RUNNING, noise);
         Optional<Revision> saved = settle(device, ConfigKind.SAVED, noise);
+        settle(device, ConfigKind.AGREED, noise);
         if (running.isPresent() && saved.isPresent() && device.incomplete().isEmpty())
             device.savedIsRunning(running.get().settlesLike(saved.get()), clock.instant());
+        publisher.publishEvent(new RevisionsSettledEvent(device));
         events.fleetMoved();
     }
 

@@ -3,5 +3,7 @@ package chaperone.server.revision;
 /** How a revision came about, as far as is known. */
 public enum Origin {
     FIRST_COPY,
-    NOT_PLANNED
+    NOT_PLANNED,
+    /** A change brought it. */
+    PLANNED
 }

@@ -9,6 +9,8 @@ import jakarta.persistence.GenerationType;
 import jakarta.persistence.Id;
 import java.time.Instant;
 import java.util.Arrays;
+import java.util.Optional;
+import org.jspecify.annotations.Nullable;
 
 /** A distinct content of a configuration, from its first copy to its last. */
 @Entity
@@ -44,6 +46,9 @@ public class Revision {
     private Instant firstCopyAt;
     private Instant lastCopyAt;
 
+    /** The change that brought it. */
+    private @Nullable Long changeNumber;
+
     /** Why it may be only a part of what the device has; empty if it is whole. */
     private String incomplete = "";
 
@@ -61,7 +66,7 @@ public class Revision {
         this.lastCopyAt = at;
     }
 
-    long id() {
+    public long id() {
         return id;
     }
 
@@ -75,6 +80,15 @@ public class Revision {
 
     Origin origin() {
         return origin;
+    }
+
+    Optional<Long> change() {
+        return Optional.ofNullable(changeNumber);
+    }
+
+    void broughtBy(long change) {
+        origin = Origin.PLANNED;
+        changeNumber = change;
     }
 
     int lines() {
@@ -114,7 +128,7 @@ public class Revision {
         settledDigest = settled.clone();
     }
 
-    Instant firstCopyAt() {
+    public Instant firstCopyAt() {
         return firstCopyAt;
     }
 

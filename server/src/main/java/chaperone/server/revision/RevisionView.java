@@ -7,11 +7,13 @@ import java.util.Optional;
 /**
  * A revision as pages and programs get it; counts are against the revision before it.
  *
+ * @param change the number of the change that brought it
  * @param onlyNoise whether it differs from the revision before it in nothing that counts now
  */
 record RevisionView(
         int number,
         Origin origin,
+        Optional<Long> change,
         int lines,
         int added,
         int modified,
@@ -34,6 +36,7 @@ record RevisionView(
         return new RevisionView(
                 revision.number(),
                 revision.origin(),
+                revision.change(),
                 revision.lines(),
                 revision.added(),
                 revision.modified(),

@@ -71,7 +71,8 @@ class AnswerAgeingTest {
         Instant copied = lastCopyWas(hours);
         int asked = ageing.pass();
         assertThat(asked).isEqualTo(hours == 1 ? 0 : 1);
-        Answer expected = new KnownCopy(Optional.of(copied), false, Optional.of(true), "").kept(Instant.now());
+        Answer expected =
+                new KnownCopy(Optional.of(copied), false, Optional.of(true), Optional.empty(), "").kept(Instant.now());
         assertThat(kept().get("kind").asString()).isEqualTo(expected.kind().name());
         assertThat(kept().get("reason").asString()).isEqualTo(expected.reason());
         assertThat(found(expected.kind().name().toLowerCase(java.util.Locale.ROOT)))

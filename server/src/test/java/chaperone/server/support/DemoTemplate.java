@@ -35,7 +35,11 @@ final class DemoTemplate {
         database = TestPostgres.freshDatabase();
         DemoStart.writeHistory(history, devicePort, now);
         try (TestServer server = on(database, devicePort)) {
-            new Api(server.address()).logIn("r.anand", "demo-engineer").awaitJob(1);
+            Api engineer = new Api(server.address()).logIn("r.anand", "demo-engineer");
+            engineer.awaitJob(1);
+            engineer.await(
+                    "/api/changes/1", change -> change.get("state").asString().equals("KEPT"));
+            DemoStart.keep(server.standIns(), state);
         }
     }
 

@@ -1,0 +1,8 @@
+package chaperone.server.change;
+
+import java.util.List;
+import org.springframework.data.jpa.repository.JpaRepository;
+
+interface ChangeEditRepository extends JpaRepository<ChangeEdit, Long> {
+    List<ChangeEdit> findByChangeIdOrderById(long change);
+}

@@ -1,0 +1,133 @@
+package chaperone.server.change;
+
+import chaperone.core.change.ConfigEdit;
+import chaperone.core.change.ConfigModel;
+import chaperone.core.change.Remark;
+import chaperone.core.change.Target;
+import chaperone.core.config.ConfigBytes;
+import chaperone.core.platform.EditGuard;
+import chaperone.core.platform.EditRequests;
+import chaperone.core.platform.Platform;
+import chaperone.server.content.Contents;
+import chaperone.server.fleet.Device;
+import chaperone.server.fleet.Fleet;
+import chaperone.server.noise.NoiseRules;
+import chaperone.server.platform.PlatformRegistry;
+import chaperone.server.problem.ProblemException;
+import chaperone.server.revision.ConfigKind;
+import chaperone.server.revision.History;
+import chaperone.server.revision.History.Text;
+import chaperone.server.secret.SecretBox;
+import java.io.ByteArrayOutputStream;
+import java.util.ArrayList;
+import java.util.Comparator;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import org.springframework.http.HttpStatus;
+import org.springframework.stereotype.Service;
+import org.springframework.transaction.annotation.Transactional;
+
+/** Works out what a change will do, from the newest copies of its devices. */
+@Service
+public class ChangePlans {
+    private final ChangeEditRepository edits;
+    private final Fleet fleet;
+    private final History history;
+    private final NoiseRules noise;
+    private final PlatformRegistry platforms;
+    private final SecretBox box;
+
+    ChangePlans(
+            ChangeEditRepository edits,
+            Fleet fleet,
+            History history,
+            NoiseRules noise,
+            PlatformRegistry platforms,
+            SecretBox box) {
+        this.edits = edits;
+        this.fleet = fleet;
+        this.history = history;
+        this.noise = noise;
+        this.platforms = platforms;
+        this.box = box;
+    }
+
+    /** In the order of the devices' names. */
+    @Transactional(readOnly = true)
+    public List<DevicePlan> of(Change change) {
+        Map<Device, List<ChangeEdit>> byDevice = new LinkedHashMap<>();
+        for (ChangeEdit edit : edits.findByChangeIdOrderById(change.id())) {
+            fleet.find(edit.device())
+                    .ifPresent(device -> byDevice.computeIfAbsent(device, d -> new ArrayList<>())
+                            .add(edit));
+        }
+        return byDevice.entrySet().stream()
+                .sorted(Comparator.comparing(entry -> entry.getKey().name()))
+                .map(entry -> plan(entry.getKey(), entry.getValue()))
+                .toList();
+    }
+
+    private DevicePlan plan(Device device, List<ChangeEdit> own) {
+        Platform platform = platforms.get(device.platform());
+        if (platform.editWay().isEmpty()) throw notEditable(device);
+        ConfigModel model = ConfigModel.of(platform, noise.of(device));
+        Text base = history.newest(device, ConfigKind.RUNNING);
+        List<ConfigEdit> wanted = own.stream().map(each -> open(each).edit()).toList();
+        return new DevicePlan(
+                device,
+                base.revision().number(),
+                model,
+                Target.of(base.whole(), wanted, model),
+                own.stream().map(ChangeEdit::id).toList(),
+                remarks(device, platform));
+    }
+
+    private static List<Remark> remarks(Device device, Platform platform) {
+        Optional<EditGuard> guard = platform.edit().flatMap(EditRequests::guard);
+        if (guard.isEmpty()) return List.of(new Remark(Remark.Kind.NO_GUARD, platform.title()));
+        boolean isUnsaved = device.isSavedRunning().filter(same -> !same).isPresent();
+        boolean losesThem = guard.get().goesBackTo() == EditGuard.GoesBackTo.SAVED;
+        return isUnsaved && losesThem ? List.of(new Remark(Remark.Kind.UNSAVED_LINES, "")) : List.of();
+    }
+
+    EditContent open(ChangeEdit edit) {
+        return EditContent.of(box.openBytes(edit.content(), place(edit.change(), edit.device())));
+    }
+
+    byte[] seal(long change, long device, EditContent content) {
+        return box.seal(content.asBytes(), place(change, device));
+    }
+
+    private static String place(long change, long device) {
+        return "change " + change + " device " + device;
+    }
+
+    /** Of all that would be sent, and of what it starts from: two previews with one digest promise the same. */
+    static byte[] digest(List<DevicePlan> plans) {
+        ByteArrayOutputStream all = new ByteArrayOutputStream();
+        for (DevicePlan plan : plans) {
+            all.writeBytes(ConfigBytes.encode(plan.device().id() + "\n"));
+            all.writeBytes(Contents.sha256(settled(plan, plan.target().promise().base())));
+            all.writeBytes(Contents.sha256(settled(plan, plan.target().promise().text())));
+            all.writeBytes(Contents.sha256(ConfigBytes.encode(
+                    String.join("\n", plan.target().commands().lines()))));
+        }
+        return Contents.sha256(all.toByteArray());
+    }
+
+    /** Without noise: a clock that moves is no other preview. */
+    private static byte[] settled(DevicePlan plan, String text) {
+        return ConfigBytes.encode(plan.model().settled(text));
+    }
+
+    static ProblemException notEditable(Device device) {
+        return new ProblemException(
+                HttpStatus.UNPROCESSABLE_CONTENT,
+                "not-editable",
+                device.name() + " cannot be altered: its platform \"" + device.platform()
+                        + "\" does not say how statements are put.",
+                "Add \"edit\" with its \"words\" to the platform, or choose another one for the device.");
+    }
+}

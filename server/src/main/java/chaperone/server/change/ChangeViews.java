@@ -1,0 +1,268 @@
+package chaperone.server.change;
+
+import chaperone.core.change.ConfigEdit.Misfit;
+import chaperone.core.change.Remark;
+import chaperone.core.config.ConfigBytes;
+import chaperone.core.patch.Command;
+import chaperone.core.patch.Patch;
+import chaperone.core.platform.Platform;
+import chaperone.core.structure.ConfigPath;
+import chaperone.core.structure.StructureDiff;
+import chaperone.server.compare.CompareView;
+import chaperone.server.compare.TextComparison;
+import chaperone.server.fleet.Fleet;
+import chaperone.server.platform.PlatformRegistry;
+import chaperone.server.problem.ProblemException;
+import chaperone.server.secret.SecretMasks;
+import java.time.Instant;
+import java.util.ArrayList;
+import java.util.HexFormat;
+import java.util.List;
+import java.util.Locale;
+import java.util.Map;
+import java.util.Optional;
+import java.util.TreeMap;
+import org.springframework.stereotype.Component;
+
+/** Changes as pages and programs get them; secrets are masked. */
+@Component
+class ChangeViews {
+    private final ChangeEditRepository edits;
+    private final ChangePlans plans;
+    private final Fleet fleet;
+    private final PlatformRegistry platforms;
+    private final SecretMasks masks;
+    private final TextComparison comparisons;
+
+    /** @param edits how many there are; {@code devices} are those they are for */
+    record ChangeRow(
+            long number,
+            String title,
+            ChangeState state,
+            String madeBy,
+            Instant madeAt,
+            Optional<String> approvedBy,
+            Optional<Instant> endedAt,
+            Optional<Long> undoes,
+            int edits,
+            List<String> devices) {}
+
+    /** @param lines what was typed; empty for edits of another kind */
+    record ChangeEditView(
+            long id,
+            String device,
+            EditKind kind,
+            List<String> lines,
+            int leftOut,
+            String note,
+            String madeBy,
+            Instant madeAt) {}
+
+    record ChangeView(
+            long number,
+            String title,
+            String note,
+            ChangeState state,
+            boolean savesFirst,
+            String madeBy,
+            Instant madeAt,
+            Optional<String> proposedBy,
+            Optional<Instant> proposedAt,
+            Optional<String> approvedBy,
+            Optional<Instant> approvedAt,
+            Optional<Instant> endedAt,
+            Optional<Long> undoes,
+            List<ChangeEditView> edits) {}
+
+    record CommandView(Command.Kind kind, String line) {}
+
+    /** @param line of the lines that somebody typed, from 0 */
+    record MisfitView(long edit, Optional<Integer> line, String message, Optional<String> found, boolean mayLeaveOut) {}
+
+    record RemarkView(Remark.Kind kind, String about) {}
+
+    record PlanCounts(int added, int modified, int removed, int moved) {
+        static PlanCounts of(StructureDiff.Counts counts) {
+            return new PlanCounts(counts.added(), counts.modified(), counts.removed(), counts.moved());
+        }
+    }
+
+    /** @param baseRevision of the running configuration that it starts from */
+    record DevicePreview(
+            String device,
+            String platform,
+            int baseRevision,
+            boolean isReady,
+            PlanCounts counts,
+            List<CommandView> commands,
+            List<CommandView> undo,
+            List<RemarkView> remarks,
+            List<MisfitView> misfits) {}
+
+    /**
+     * @param digest of what would be sent: whoever approves says what was seen
+     * @param isAsProposed whether it is what was proposed; true as long as nothing was
+     */
+    record ChangePreview(String digest, boolean isAsProposed, List<DevicePreview> devices) {}
+
+    ChangeViews(
+            ChangeEditRepository edits,
+            ChangePlans plans,
+            Fleet fleet,
+            PlatformRegistry platforms,
+            SecretMasks masks,
+            TextComparison comparisons) {
+        this.comparisons = comparisons;
+        this.edits = edits;
+        this.plans = plans;
+        this.fleet = fleet;
+        this.platforms = platforms;
+        this.masks = masks;
+    }
+
+    static String words(ChangeState state) {
+        return switch (state) {
+            case DRAFT -> "a draft";
+            case PROPOSED -> "waiting for approval";
+            case APPROVED -> "approved";
+            case RUNNING -> "running";
+            case KEPT -> "kept";
+            case STUCK -> "stuck";
+            case DROPPED -> "dropped";
+        };
+    }
+
+    ChangeRow row(Change change) {
+        List<ChangeEdit> all = edits.findByChangeIdOrderById(change.id());
+        return new ChangeRow(
+                change.id(),
+                change.title(),
+                change.state(),
+                change.madeBy(),
+                change.madeAt(),
+                change.approvedBy(),
+                change.endedAt(),
+                change.undoes(),
+                all.size(),
+                all.stream()
+                        .map(ChangeEdit::device)
+                        .distinct()
+                        .flatMap(id -> fleet.find(id).stream())
+                        .map(device -> device.name())
+                        .sorted()
+                        .toList());
+    }
+
+    ChangeView view(Change change) {
+        return new ChangeView(
+                change.id(),
+                change.title(),
+                change.note(),
+                change.state(),
+                change.savesFirst(),
+                change.madeBy(),
+                change.madeAt(),
+                change.proposedBy(),
+                change.proposedAt(),
+                change.approvedBy(),
+                change.approvedAt(),
+                change.endedAt(),
+                change.undoes(),
+                edits.findByChangeIdOrderById(change.id()).stream()
+                        .map(this::view)
+                        .toList());
+    }
+
+    ChangeEditView view(ChangeEdit edit) {
+        EditContent content = plans.open(edit);
+        var device = fleet.find(edit.device()).orElseThrow();
+        return new ChangeEditView(
+                edit.id(),
+                device.name(),
+                edit.kind(),
+                shown(platforms.get(device.platform()), content.lines()),
+                content.leftOut().size(),
+                edit.note(),
+                edit.madeBy(),
+                edit.madeAt());
+    }
+
+    /** Together: a line may be a secret only for what stands around it. */
+    private List<String> shown(Platform platform, List<String> lines) {
+        return lines.isEmpty()
+                ? List.of()
+                : masks.shown(platform, String.join("\n", lines)).lines().toList();
+    }
+
+    ChangePreview preview(Change change) {
+        List<DevicePlan> all = plans.of(change);
+        List<DevicePlan> sent =
+                all.stream().filter(plan -> plan.target().isReady()).toList();
+        byte[] digest = ChangePlans.digest(sent);
+        boolean isOpen = change.state() == ChangeState.PROPOSED || change.state() == ChangeState.APPROVED;
+        return new ChangePreview(
+                HexFormat.of().formatHex(digest),
+                !isOpen || change.isOf(digest),
+                all.stream().map(this::preview).toList());
+    }
+
+    CompareView comparison(Change change, String device, int context) {
+        DevicePlan plan = plans.of(change).stream()
+                .filter(each -> each.device().name().equals(device))
+                .findFirst()
+                .orElseThrow(() -> ProblemException.notFound("device of this change", device));
+        String before = plan.model().written(plan.target().promise().base());
+        String after = plan.model().written(plan.target().promise().text());
+        return comparisons.between(plan.device(), before, after, context);
+    }
+
+    private DevicePreview preview(DevicePlan plan) {
+        Platform platform = platforms.get(plan.device().platform());
+        List<RemarkView> remarks = new ArrayList<>();
+        plan.remarks().forEach(remark -> remarks.add(view(platform, remark)));
+        plan.target().remarks().forEach(remark -> remarks.add(view(platform, remark)));
+        return new DevicePreview(
+                plan.device().name(),
+                plan.device().platform(),
+                plan.baseRevision(),
+                plan.target().isReady(),
+                PlanCounts.of(plan.target().differences().counts()),
+                commands(platform, plan.target().commands()),
+                commands(platform, plan.target().undo()),
+                remarks,
+                misfits(plan));
+    }
+
+    private RemarkView view(Platform platform, Remark remark) {
+        return new RemarkView(remark.kind(), masks.shown(platform, remark.about()));
+    }
+
+    private List<CommandView> commands(Platform platform, Patch patch) {
+        return patch.commands().stream()
+                .map(command -> new CommandView(command.kind(), masks.shown(platform, command.line())))
+                .toList();
+    }
+
+    private List<MisfitView> misfits(DevicePlan plan) {
+        Platform platform = platforms.get(plan.device().platform());
+        List<MisfitView> views = new ArrayList<>();
+        Map<Integer, List<Misfit>> sorted = new TreeMap<>(plan.target().misfits());
+        sorted.forEach((index, misfits) -> {
+            for (Misfit misfit : misfits) views.add(view(platform, plan.edits().get(index), misfit));
+        });
+        return views;
+    }
+
+    private MisfitView view(Platform platform, long edit, Misfit misfit) {
+        return new MisfitView(
+                edit,
+                misfit.line(),
+                masks.shown(platform, ConfigBytes.printable(misfit.message())),
+                misfit.found().map(text -> masks.shown(platform, text)),
+                misfit.path().filter(path -> !path.equals(ConfigPath.ROOT)).isPresent());
+    }
+
+    static String word(EditKind kind) {
+        return kind.name().toLowerCase(Locale.ROOT).replace('_', ' ');
+    }
+}

@@ -1,0 +1,314 @@
+package chaperone.server.change;
+
+import chaperone.core.change.ConfigEdit.Misfit;
+import chaperone.core.change.Remark;
+import chaperone.core.structure.ConfigPath;
+import chaperone.server.audit.AuditNote;
+import chaperone.server.event.Events;
+import chaperone.server.fleet.Device;
+import chaperone.server.fleet.Fleet;
+import chaperone.server.problem.ProblemException;
+import java.time.Clock;
+import java.util.Arrays;
+import java.util.HashSet;
+import java.util.List;
+import java.util.Locale;
+import java.util.Map;
+import java.util.Optional;
+import java.util.Set;
+import java.util.stream.Collectors;
+import org.springframework.http.HttpStatus;
+import org.springframework.stereotype.Service;
+import org.springframework.transaction.annotation.Propagation;
+import org.springframework.transaction.annotation.Transactional;
+
+/** Writes changes: their edits, their approval, and what becomes of them. */
+@Service
+public class Changes {
+    static final int MOST_EDITS = 2000;
+
+    private final ChangeRepository changes;
+    private final ChangeEditRepository edits;
+    private final ChangePlans plans;
+    private final Fleet fleet;
+    private final Events events;
+    private final Clock clock;
+
+    Changes(
+            ChangeRepository changes,
+            ChangeEditRepository edits,
+            ChangePlans plans,
+            Fleet fleet,
+            Events events,
+            Clock clock) {
+        this.changes = changes;
+        this.edits = edits;
+        this.plans = plans;
+        this.fleet = fleet;
+        this.events = events;
+        this.clock = clock;
+    }
+
+    @Transactional(readOnly = true)
+    public Change get(long number) {
+        return changes.findById(number).orElseThrow(() -> ProblemException.notFound("change", "C-" + number));
+    }
+
+    @Transactional
+    public Change start(String title, String by, Optional<Long> undoes) {
+        return changes.save(new Change(title, by, clock.instant(), undoes));
+    }
+
+    /** The draft to which somebody's edits go, wherever they come from. */
+    @Transactional(readOnly = true)
+    Optional<Change> openDraft(String account) {
+        return changes.findFirstByMadeByAndStateOrderByIdDesc(account, ChangeState.DRAFT);
+    }
+
+    /** @throws ProblemException if the change may not be altered any more */
+    @Transactional
+    ChangeEdit add(Change change, Device device, EditKind kind, EditContent content, String note, String by) {
+        editable(change);
+        if (edits.findByChangeIdOrderById(change.id()).size() >= MOST_EDITS) {
+            throw new ProblemException(
+                    HttpStatus.CONFLICT,
+                    "too-many-edits",
+                    "C-" + change.id() + " holds " + MOST_EDITS + " edits already.",
+                    "Begin another change.");
+        }
+        byte[] sealed = plans.seal(change.id(), device.id(), content);
+        ChangeEdit edit = edits.save(new ChangeEdit(change.id(), device.id(), kind, sealed, note, by, clock.instant()));
+        AuditNote.add(
+                "C-" + change.id() + ", " + device.name() + ", " + kind.name().toLowerCase(Locale.ROOT));
+        moved(change);
+        return edit;
+    }
+
+    /** Lines as somebody types them to the device. */
+    @Transactional
+    public void addLines(Change change, Device device, List<String> lines, String by) {
+        add(change, device, EditKind.LINES, EditContent.typed(lines), "", by);
+    }
+
+    @Transactional
+    void rewrite(Change change, long editId, List<String> lines, String by) {
+        ChangeEdit edit = edit(change, editId);
+        if (edit.kind() != EditKind.LINES) {
+            throw new ProblemException(
+                    HttpStatus.CONFLICT,
+                    "not-typed",
+                    "Only lines that somebody typed can be altered.",
+                    "Take this edit out and make another one.");
+        }
+        editable(change);
+        edit.say(plans.seal(change.id(), edit.device(), EditContent.typed(lines)), by, clock.instant());
+        moved(change);
+    }
+
+    @Transactional
+    void remove(Change change, long editId) {
+        ChangeEdit edit = edit(change, editId);
+        editable(change);
+        edits.delete(edit);
+        moved(change);
+    }
+
+    /** Statements in which an edit does not fit what stands today: they are left as they are. */
+    @Transactional
+    void leaveOutMisfits(Change change, long editId, String by) {
+        ChangeEdit edit = edit(change, editId);
+        editable(change);
+        DevicePlan plan = plans.of(change).stream()
+                .filter(each -> each.device().id() == edit.device())
+                .findFirst()
+                .orElseThrow();
+        List<Misfit> misfits = plan.target().misfits().getOrDefault(plan.edits().indexOf(editId), List.of());
+        EditContent content = plans.open(edit);
+        Set<ConfigPath> leftOut = new HashSet<>();
+        content.leftOut().forEach(steps -> leftOut.add(new ConfigPath(steps)));
+        misfits.forEach(misfit -> misfit.path().ifPresent(leftOut::add));
+        edit.say(plans.seal(change.id(), edit.device(), content.leavingOut(leftOut)), by, clock.instant());
+        moved(change);
+    }
+
+    @Transactional
+    void describe(Change change, String title, String note, boolean savesFirst) {
+        editable(change);
+        if (change.savesFirst() != savesFirst) change.backToDraft();
+        change.describe(title, note);
+        change.saveFirst(savesFirst);
+        events.changeMoved(change.id());
+    }
+
+    /** @throws ProblemException if there is nothing to send, or something in its way */
+    @Transactional
+    public void propose(Change change, String by) {
+        if (change.state() != ChangeState.DRAFT) throw wrongState(change, "proposed");
+        List<DevicePlan> all = ready(change);
+        change.propose(by, clock.instant(), ChangePlans.digest(all));
+        events.changeMoved(change.id());
+    }
+
+    /** By somebody who takes what was proposed as it is. */
+    @Transactional
+    public void approveAsProposed(Change change, String by) {
+        approve(change, ChangePlans.digest(ready(change)), by);
+    }
+
+    /**
+     * @param digest of the preview that whoever approves has seen
+     * @throws ProblemException if it is not theirs to approve, or the preview has moved
+     */
+    @Transactional
+    void approve(Change change, byte[] digest, String by) {
+        if (change.state() != ChangeState.PROPOSED) throw wrongState(change, "approved");
+        if (authors(change).contains(by)) {
+            throw new ProblemException(
+                    HttpStatus.FORBIDDEN,
+                    "own-change",
+                    "Nobody approves what they wrote themselves.",
+                    "Ask another account with the role approver.");
+        }
+        byte[] now = ChangePlans.digest(ready(change));
+        if (!change.isOf(now) || !Arrays.equals(now, digest)) throw previewMoved(change);
+        change.approve(by, clock.instant());
+        events.changeMoved(change.id());
+    }
+
+    private Set<String> authors(Change change) {
+        Set<String> authors = edits.findByChangeIdOrderById(change.id()).stream()
+                .map(ChangeEdit::madeBy)
+                .collect(Collectors.toSet());
+        authors.add(change.madeBy());
+        change.proposedBy().ifPresent(authors::add);
+        return authors;
+    }
+
+    @Transactional
+    void backToDraft(Change change) {
+        if (change.state() != ChangeState.PROPOSED && change.state() != ChangeState.APPROVED)
+            throw wrongState(change, "taken back");
+        change.backToDraft();
+        events.changeMoved(change.id());
+    }
+
+    @Transactional
+    void drop(Change change) {
+        if (!change.state().isOpen()) throw wrongState(change, "dropped");
+        change.ended(ChangeState.DROPPED, clock.instant());
+        events.changeMoved(change.id());
+    }
+
+    /**
+     * What a change brought to a device.
+     *
+     * @param after what stood when it was kept
+     */
+    public record Brought(Device device, String before, String after) {}
+
+    /** A new change that takes back what an earlier one brought. */
+    @Transactional
+    public Change undo(Change earlier, List<Brought> brought, String by) {
+        Change change = start("Undo C-" + earlier.id(), by, Optional.of(earlier.id()));
+        for (Brought each : brought) {
+            EditContent content = EditContent.between(each.after(), each.before(), Set.of());
+            add(change, each.device(), EditKind.UNDO, content, "C-" + earlier.id(), by);
+        }
+        return change;
+    }
+
+    /**
+     * What was approved, if it is still what would be sent.
+     *
+     * @throws ProblemException if it is not approved, or its devices have moved since
+     */
+    @Transactional(propagation = Propagation.MANDATORY)
+    public List<DevicePlan> begin(Change change) {
+        if (change.state() != ChangeState.APPROVED) throw wrongState(change, "run");
+        List<DevicePlan> all = ready(change);
+        if (!change.isOf(ChangePlans.digest(all))) throw previewMoved(change);
+        change.running();
+        events.changeMoved(change.id());
+        return all;
+    }
+
+    /** A run came to its end. */
+    @Transactional(propagation = Propagation.MANDATORY)
+    public void end(Change change, ChangeState how) {
+        change.ended(how, clock.instant());
+        events.changeMoved(change.id());
+    }
+
+    private List<DevicePlan> ready(Change change) {
+        List<DevicePlan> all = plans.of(change);
+        String bad = all.stream()
+                .filter(plan -> !plan.target().misfits().isEmpty())
+                .map(plan -> plan.device().name())
+                .collect(Collectors.joining(", "));
+        if (!bad.isEmpty()) {
+            throw new ProblemException(
+                    HttpStatus.CONFLICT,
+                    "edits-do-not-fit",
+                    "Edits do not fit what stands on " + bad + ".",
+                    "Open the preview: it names the statements. Mend or take out those edits.",
+                    Map.of("devices", bad));
+        }
+        List<DevicePlan> altered =
+                all.stream().filter(plan -> plan.target().isReady()).toList();
+        if (altered.isEmpty()) {
+            throw new ProblemException(
+                    HttpStatus.CONFLICT,
+                    "nothing-to-send",
+                    "C-" + change.id() + " would alter nothing.",
+                    "Add an edit that does.");
+        }
+        boolean losesLines = !change.savesFirst()
+                && altered.stream()
+                        .anyMatch(plan ->
+                                plan.remarks().stream().anyMatch(remark -> remark.kind() == Remark.Kind.UNSAVED_LINES));
+        if (losesLines) {
+            throw new ProblemException(
+                    HttpStatus.CONFLICT,
+                    "unsaved-lines",
+                    "A device runs lines that it has not saved; its guard would lose them.",
+                    "Choose to save them first, or save them on the device.");
+        }
+        return altered;
+    }
+
+    private ChangeEdit edit(Change change, long id) {
+        return edits.findById(id)
+                .filter(edit -> edit.change() == change.id())
+                .orElseThrow(() -> ProblemException.notFound("edit", id));
+    }
+
+    /** An edit takes an approval back: what was approved is not this any more. */
+    private void editable(Change change) {
+        if (!change.state().isOpen()) throw wrongState(change, "altered");
+    }
+
+    private void moved(Change change) {
+        change.backToDraft();
+        events.changeMoved(change.id());
+    }
+
+    private static ProblemException wrongState(Change change, String deed) {
+        return new ProblemException(
+                HttpStatus.CONFLICT,
+                "wrong-state",
+                "C-" + change.id() + " is " + ChangeViews.words(change.state()) + " and cannot be " + deed + ".",
+                "Load the page again to see how it stands.");
+    }
+
+    private static ProblemException previewMoved(Change change) {
+        return new ProblemException(
+                HttpStatus.CONFLICT,
+                "preview-moved",
+                "What C-" + change.id() + " would send is not what was proposed: a device has changed since.",
+                "Take it back to a draft, look at the preview and propose it again.");
+    }
+
+    Device device(String name) {
+        return fleet.get(name);
+    }
+}

@@ -1,0 +1,77 @@
+package chaperone.server.copy;
+
+import chaperone.connect.Connector;
+import chaperone.connect.RetrievedCopy;
+import chaperone.connect.conversation.Conversation;
+import chaperone.connect.conversation.ConversationException;
+import chaperone.connect.conversation.ConversationListener;
+import chaperone.core.platform.Platform;
+import chaperone.server.copy.CopyContext.Sheet;
+import chaperone.server.platform.PlatformRegistry;
+import chaperone.server.problem.ProblemException;
+import java.util.Optional;
+import org.springframework.stereotype.Component;
+
+/** Conversations in which a device is copied more than once, between other things. Leases are the caller's business. */
+@Component
+public class DeviceSessions {
+    private final CopyContext contexts;
+    private final CopyStore store;
+    private final Connector connector;
+    private final PlatformRegistry platforms;
+
+    DeviceSessions(CopyContext contexts, CopyStore store, Connector connector, PlatformRegistry platforms) {
+        this.contexts = contexts;
+        this.store = store;
+        this.connector = connector;
+        this.platforms = platforms;
+    }
+
+    /**
+     * The caller closes it.
+     *
+     * @throws ProblemException if the device was removed
+     * @throws ConversationException if it cannot be talked to
+     */
+    public DeviceSession open(long device, ConversationListener listener) {
+        Sheet sheet = contexts.of(device).orElseThrow(() -> ProblemException.notFound("device", device));
+        Platform platform = platforms.get(sheet.platform());
+        return new DeviceSession(device, platform, connector.open(sheet.target(), platform, listener));
+    }
+
+    /** An open conversation with one device. */
+    public final class DeviceSession implements AutoCloseable {
+        private final long device;
+        private final Platform platform;
+        private final Conversation conversation;
+
+        private DeviceSession(long device, Platform platform, Conversation conversation) {
+            this.device = device;
+            this.platform = platform;
+            this.conversation = conversation;
+        }
+
+        public Platform platform() {
+            return platform;
+        }
+
+        public Conversation conversation() {
+            return conversation;
+        }
+
+        /** A whole copy, which is not kept by that. */
+        public RetrievedCopy copy() {
+            return RetrievedCopy.from(conversation, platform);
+        }
+
+        /** @param change the number of the change that brought what is new in it */
+        public void store(RetrievedCopy copy, Optional<Long> change) {
+            store.store(device, copy, change);
+        }
+
+        @Override
+        public void close() {
+            conversation.close();
+        }
+    }
+}

@@ -1,0 +1,222 @@
+package chaperone.server.run;
+
+import chaperone.connect.conversation.Conversation;
+import chaperone.connect.conversation.ConversationLimits.Permit;
+import chaperone.core.change.ConfigModel;
+import chaperone.core.change.DeviceEvent;
+import chaperone.core.change.DeviceState;
+import chaperone.core.platform.Platform;
+import chaperone.server.fleet.Device;
+import chaperone.server.fleet.Fleet;
+import chaperone.server.lease.ConversationPermits;
+import chaperone.server.lease.DeviceLease;
+import chaperone.server.lease.DeviceLease.Lease;
+import chaperone.server.lease.LeaseLostException;
+import chaperone.server.noise.NoiseRules;
+import chaperone.server.platform.PlatformRegistry;
+import chaperone.server.run.RunJournal.Standing;
+import chaperone.server.secret.SecretMasks;
+import chaperone.server.task.Schedulers;
+import java.time.Duration;
+import java.util.ArrayList;
+import java.util.HashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.concurrent.ExecutionException;
+import java.util.concurrent.Future;
+import org.slf4j.Logger;
+import org.slf4j.LoggerFactory;
+import org.springframework.beans.factory.DisposableBean;
+import org.springframework.scheduling.concurrent.ThreadPoolTaskScheduler;
+import org.springframework.stereotype.Component;
+
+/**
+ * Walks a run through its table, in rounds: the decision first, then one step on every device that has one to take, side
+ * by side. Nothing is repeated blindly: after a break, of a conversation or of this process, a device is read before
+ * anything else is done to it.
+ */
+@Component
+class RunEngine implements DisposableBean {
+    private static final Logger LOG = LoggerFactory.getLogger(RunEngine.class);
+    private static final int AT_ONCE = 8;
+    private static final Duration TURN = Duration.ofSeconds(60);
+    private static final Duration LEASE_WAIT = Duration.ofSeconds(40);
+    private static final Duration PAUSE = Duration.ofMillis(500);
+
+    private final RunJournal journal;
+    private final DeviceSteps steps;
+    private final RunTexts texts;
+    private final Fleet fleet;
+    private final PlatformRegistry platforms;
+    private final NoiseRules noise;
+    private final DeviceLease leases;
+    private final ConversationPermits limits;
+    private final SecretMasks masks;
+    private final ThreadPoolTaskScheduler workers = Schedulers.interruptible("change-run", AT_ONCE);
+
+    RunEngine(
+            RunJournal journal,
+            DeviceSteps steps,
+            RunTexts texts,
+            Fleet fleet,
+            PlatformRegistry platforms,
+            NoiseRules noise,
+            DeviceLease leases,
+            ConversationPermits limits,
+            SecretMasks masks) {
+        this.journal = journal;
+        this.steps = steps;
+        this.texts = texts;
+        this.fleet = fleet;
+        this.platforms = platforms;
+        this.noise = noise;
+        this.leases = leases;
+        this.limits = limits;
+        this.masks = masks;
+    }
+
+    /**
+     * Until every device is where it stays.
+     *
+     * @throws LeaseLostException if somebody else may talk to a device by now: the run is taken up again from the start
+     * @throws InterruptedException if the server goes down; whoever takes it up goes on from what is written down
+     */
+    void run(long runId) throws InterruptedException {
+        if (journal.read(runId).isEmpty()) return;
+        journal.resume(runId);
+        Map<Long, Lease> held = new HashMap<>();
+        try {
+            while (true) {
+                Standing standing = journal.decide(runId);
+                if (standing.isOver()) break;
+                takeLeases(standing, held);
+                if (!round(standing, held)) Thread.sleep(PAUSE.toMillis());
+            }
+            journal.finish(runId);
+        } finally {
+            held.values().forEach(Lease::close);
+        }
+    }
+
+    /** All at the beginning, and none is given back before the end. */
+    private void takeLeases(Standing standing, Map<Long, Lease> held) throws InterruptedException {
+        for (RunDevice line : standing.lines()) {
+            if (line.state().isFinal() || held.containsKey(line.device())) continue;
+            Optional<Device> device = fleet.find(line.device());
+            if (device.isEmpty()) continue;
+            String address = device.get().host() + " " + device.get().port();
+            Optional<Lease> lease = lease(address, line.state().isOpen());
+            if (lease.isPresent()) held.put(line.device(), lease.get());
+            else journal.happened(standing.run().id(), line.id(), DeviceEvent.NOT_REACHED, "somebody else talks to it");
+        }
+    }
+
+    /** @param isNeeded whether something may stand half done there: then there is no going on without it */
+    private Optional<Lease> lease(String address, boolean isNeeded) throws InterruptedException {
+        long deadline = System.nanoTime() + LEASE_WAIT.toNanos();
+        while (true) {
+            Lease lease = leases.take(List.of(address));
+            if (lease.holds(address)) return Optional.of(lease);
+            lease.close();
+            if (!isNeeded && System.nanoTime() > deadline) return Optional.empty();
+            Thread.sleep(PAUSE.toMillis());
+        }
+    }
+
+    /** @return whether anything came a step further */
+    private boolean round(Standing standing, Map<Long, Lease> held) throws InterruptedException {
+        boolean hasBegun = begin(standing, DeviceState.WAITING);
+        // Only when all have been read, so that one that has moved costs nobody anything.
+        if (standing.in(DeviceState.WAITING).isEmpty()
+                && standing.in(DeviceState.READING).isEmpty()) hasBegun |= begin(standing, DeviceState.READY);
+        if (hasBegun) return true;
+        List<Future<Boolean>> all = new ArrayList<>();
+        for (RunDevice line : standing.lines()) {
+            boolean hasWork =
+                    !line.state().isFinal() && line.state() != DeviceState.EXACT && line.state() != DeviceState.READY;
+            if (hasWork)
+                all.add(workers.submit(() -> step(standing, line, Optional.ofNullable(held.get(line.device())))));
+        }
+        boolean hasMoved = false;
+        for (Future<Boolean> each : all) hasMoved |= result(each);
+        return hasMoved;
+    }
+
+    private boolean begin(Standing standing, DeviceState state) {
+        List<RunDevice> all = standing.in(state);
+        for (RunDevice line : all) journal.happened(standing.run().id(), line.id(), DeviceEvent.BEGUN, "");
+        return !all.isEmpty();
+    }
+
+    private static boolean result(Future<Boolean> step) throws InterruptedException {
+        try {
+            return step.get();
+        } catch (ExecutionException e) {
+            if (e.getCause() instanceof RuntimeException failure) throw failure;
+            throw new IllegalStateException(e.getCause());
+        }
+    }
+
+    private boolean step(Standing standing, RunDevice line, Optional<Lease> lease) throws InterruptedException {
+        Optional<Device> device = fleet.find(line.device());
+        if (device.isEmpty() || lease.isEmpty()) return gone(standing, line);
+        Platform platform = platforms.get(device.get().platform());
+        StepConsole console = new StepConsole(platform, masks, conversation -> stopWhenLost(lease.get(), conversation));
+        String site = device.get().siteName();
+        Optional<Permit> permit = limits.acquire(site.isEmpty() ? device.get().host() : site, TURN);
+        if (permit.isEmpty()) return false;
+        long step = journal.begin(line);
+        Permit place = permit.get();
+        StepResult result;
+        try (place) {
+            result = steps.take(line.state(), context(standing, line, device.get(), platform, lease.get()), console);
+        }
+        if (lease.get().isLost()) throw new LeaseLostException(device.get().host());
+        journal.end(standing.run().id(), line.id(), step, result, console.text());
+        return result.event().isPresent();
+    }
+
+    private static void stopWhenLost(Lease lease, Conversation conversation) {
+        lease.whenLost(conversation::stop);
+    }
+
+    private boolean gone(Standing standing, RunDevice line) {
+        DeviceEvent event = switch (line.state()) {
+            case READING -> DeviceEvent.NOT_REACHED;
+            case PROBING -> DeviceEvent.LOST;
+            default -> DeviceEvent.UNKNOWN;
+        };
+        LOG.warn(
+                "Device {} of run {} is not there any more",
+                line.device(),
+                standing.run().id());
+        journal.happened(standing.run().id(), line.id(), event, "it was removed from the fleet");
+        return true;
+    }
+
+    private StepContext context(Standing standing, RunDevice line, Device device, Platform platform, Lease lease) {
+        Duration guard = RunTimes.guard(
+                standing.lines().stream().map(RunDevice::commands).toList());
+        return new StepContext(
+                standing.change().id(),
+                device.id(),
+                texts.promise(line),
+                platform,
+                ConfigModel.of(platform, noise.of(device)),
+                standing.run().decision(),
+                guard,
+                standing.change().savesFirst(),
+                line.probedFrom(),
+                line.breaks(),
+                () -> {
+                    if (!lease.isStillHeld()) throw new LeaseLostException(device.host());
+                },
+                standing.run().startedBy());
+    }
+
+    @Override
+    public void destroy() {
+        workers.shutdown();
+    }
+}

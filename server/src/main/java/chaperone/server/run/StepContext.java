@@ -1,0 +1,33 @@
+package chaperone.server.run;
+
+import chaperone.core.change.ConfigModel;
+import chaperone.core.change.Decision;
+import chaperone.core.change.Promise;
+import chaperone.core.platform.Platform;
+import java.time.Duration;
+import java.time.Instant;
+import java.util.Optional;
+
+/**
+ * What a step on a device needs to know.
+ *
+ * @param change the number of the change
+ * @param guard how long a guard lasts
+ * @param savesFirst whether lines that are not saved are saved before the guard
+ * @param breaks how often it was not known what stands there
+ * @param stillHeld throws if the device's lease is lost: nothing may be written any more
+ * @param by whoever started the run
+ */
+record StepContext(
+        long change,
+        long device,
+        Promise promise,
+        Platform platform,
+        ConfigModel model,
+        Decision decision,
+        Duration guard,
+        boolean savesFirst,
+        Optional<Instant> probedFrom,
+        int breaks,
+        Runnable stillHeld,
+        String by) {}

@@ -1,0 +1,72 @@
+import type { Change, ChangePreview, DevicePreview } from '$lib/api/client';
+import { count } from '$lib/text/time';
+
+export const STATE: Record<Change['state'], string> = {
+  DRAFT: 'draft',
+  PROPOSED: 'waits for approval',
+  APPROVED: 'approved',
+  RUNNING: 'running',
+  KEPT: 'kept',
+  STUCK: 'needs a person',
+  DROPPED: 'dropped'
+};
+
+export const EDIT: Record<Change['edits'][number]['kind'], string> = {
+  LINES: 'typed lines',
+  PUT_BACK: 'put back',
+  RESTORE: 'restored',
+  UNDO: 'undone'
+};
+
+export const titleOf = (change: { number: number; title: string }) =>
+  change.title ? `C-${change.number} · ${change.title}` : `C-${change.number}`;
+
+/** "+9 −1 ~2 »1", without what is none. */
+export function countsText(
+  counts: DevicePreview['counts']
+): { sign: string; kind: string; number: number }[] {
+  return [
+    { sign: '+', kind: 'added', number: counts.added },
+    { sign: '−', kind: 'removed', number: counts.removed },
+    { sign: '~', kind: 'modified', number: counts.modified },
+    { sign: '»', kind: 'moved', number: counts.moved }
+  ].filter((each) => each.number > 0);
+}
+
+const REMARK: Record<DevicePreview['remarks'][number]['kind'], string> = {
+  STANDS_ALREADY: 'stands already',
+  IS_DEFAULT: 'holds without it',
+  MANAGEMENT_PATH: 'the device is reached through it',
+  NO_GUARD: 'no guard: it does not go back by itself if it is lost',
+  UNSAVED_LINES: 'runs lines that it has not saved; its guard would lose them'
+};
+
+export const remarkText = (remark: DevicePreview['remarks'][number]) =>
+  remark.kind === 'NO_GUARD' || remark.about === ''
+    ? REMARK[remark.kind]
+    : `${remark.about}: ${REMARK[remark.kind]}`;
+
+/** How a device stands in a preview, in a few words. */
+export function readiness(device: DevicePreview): string {
+  if (device.misfits.length > 0) return `${count(device.misfits.length, 'statement')} will not fit`;
+  return device.isReady ? 'ready' : 'nothing to send';
+}
+
+export interface StepMark {
+  word: string;
+  tone: 'done' | 'now' | 'next';
+}
+
+/** The way of a change from its first edit to its end, as far as it has come. */
+export function stepsOf(change: Change, preview: ChangePreview | undefined): StepMark[] {
+  const lines = (preview?.devices ?? []).reduce((sum, device) => sum + device.commands.length, 0);
+  const at = { DRAFT: 1, PROPOSED: 2, APPROVED: 3, RUNNING: 3, KEPT: 5, STUCK: 3, DROPPED: 0 }[change.state];
+  const words = [
+    `Written · ${count(change.edits.length, 'edit')}`,
+    lines > 0 ? `Previewed · ${count(lines, 'line')}` : 'Previewed',
+    change.approvedBy ? `Approved by ${change.approvedBy}` : 'Approved',
+    change.state === 'RUNNING' ? 'Running' : 'Run',
+    'Kept'
+  ];
+  return words.map((word, index) => ({ word, tone: index < at ? 'done' : index === at ? 'now' : 'next' }));
+}

@@ -1,0 +1,59 @@
+<script lang="ts">
+  import type { ChangeEdit, DevicePreview } from '$lib/api/client';
+  import { EDIT } from '$lib/parts/change/changeText';
+  import When from '$lib/parts/form/When.svelte';
+  import type { ChangePage } from './changePage.svelte';
+
+  interface Props {
+    opened: ChangePage;
+    edits: readonly ChangeEdit[];
+    misfits: DevicePreview['misfits'];
+  }
+
+  let { opened, edits, misfits }: Props = $props();
+  const of = (edit: ChangeEdit) => misfits.filter((misfit) => misfit.edit === edit.id);
+</script>
+
+<section class="panel min-w-0 p-4" aria-label="Edits">
+  <h2>Edits, in this order</h2>
+  {#each edits as edit (edit.id)}
+    {@const wrong = of(edit)}
+    <article class="border-base-300 mt-3 border-t pt-3">
+      <div class="flex items-start gap-2">
+        <p class="grow">
+          <strong>{EDIT[edit.kind]}</strong>
+          <span class="text-quiet">by {edit.madeBy}, <When at={edit.madeAt} /></span>
+          {#if edit.leftOut > 0}<span class="text-quiet">· {edit.leftOut} left out</span>{/if}
+        </p>
+        {#if opened.mayEdit}
+          <button class="btn btn-sm" onclick={() => opened.removeEdit(edit.id)}>Take out</button>
+        {/if}
+      </div>
+      {#if edit.note}<p>{edit.note}</p>{/if}
+      {#if edit.lines.length > 0}
+        <pre
+          class="bg-base-200 mt-1 max-h-40 overflow-auto rounded px-2 py-1 whitespace-pre-wrap">{edit.lines.join(
+            '\n'
+          )}</pre>
+      {/if}
+      {#if wrong.length > 0}
+        <div role="alert" class="bg-removed mt-2 rounded px-3 py-2">
+          <ul>
+            {#each wrong as misfit, i (i)}
+              <li>
+                {misfit.line === undefined ? '' : `Line ${misfit.line + 1}: `}{misfit.message}
+                {#if misfit.found}<span class="text-quiet">Now: <span class="mono">{misfit.found}</span></span
+                  >{/if}
+              </li>
+            {/each}
+          </ul>
+          {#if opened.mayEdit && wrong.some((misfit) => misfit.mayLeaveOut)}
+            <button class="btn btn-sm mt-2" onclick={() => opened.leaveOut(edit.id)}
+              >Leave these as they are</button
+            >
+          {/if}
+        </div>
+      {/if}
+    </article>
+  {/each}
+</section>

@@ -1,0 +1,84 @@
+import { api, need, type Change, type ChangePreview, type ChangeRun } from '$lib/api/client';
+import { draft } from '$lib/state/draft.svelte';
+import { Doing } from '$lib/state/doing.svelte';
+import { session } from '$lib/state/session.svelte';
+
+/** A change with what it would do and what its runs did. */
+export class ChangePage {
+  change = $state.raw<Change | undefined>();
+  preview = $state.raw<ChangePreview | undefined>();
+  runs = $state.raw<ChangeRun[]>([]);
+  readonly #number: number;
+
+  readonly doing: Doing;
+  readonly isOpen = $derived(['DRAFT', 'PROPOSED', 'APPROVED'].includes(this.change?.state ?? ''));
+  readonly mayEdit = $derived(this.isOpen && session.mayAct);
+  readonly isReady = $derived(
+    (this.preview?.devices ?? []).some((device) => device.isReady) &&
+      (this.preview?.devices ?? []).every((device) => device.misfits.length === 0)
+  );
+
+  constructor(number: number) {
+    this.#number = number;
+    this.doing = new Doing(this.#load);
+  }
+
+  #load = async () => {
+    const params = { path: { number: this.#number } };
+    this.change = await need(api.GET('/api/changes/{number}', { params }));
+    this.runs = await need(api.GET('/api/changes/{number}/runs', { params }));
+    // What stands on the devices by now is no measure of what an ended change did.
+    const isOver = ['KEPT', 'DROPPED'].includes(this.change.state);
+    this.preview = isOver ? undefined : await need(api.GET('/api/changes/{number}/preview', { params }));
+  };
+
+  #params = () => ({ params: { path: { number: this.#number } } });
+
+  #edit = (id: number) => ({ params: { path: { number: this.#number, id } } });
+
+  #act = async (deed: () => Promise<unknown>) => {
+    const isDone = await this.doing.act(deed);
+    await draft.load();
+    return isDone;
+  };
+
+  describe = (title: string, note: string, savesFirst: boolean) =>
+    this.#act(() =>
+      need(api.PUT('/api/changes/{number}', { ...this.#params(), body: { title, note, savesFirst } }))
+    );
+
+  propose = () => this.#act(() => need(api.POST('/api/changes/{number}/propose', this.#params())));
+
+  approve = () =>
+    this.#act(() =>
+      need(
+        api.POST('/api/changes/{number}/approve', {
+          ...this.#params(),
+          body: { digest: this.preview?.digest ?? '' }
+        })
+      )
+    );
+
+  back = () => this.#act(() => need(api.POST('/api/changes/{number}/back', this.#params())));
+
+  drop = () => this.#act(() => need(api.POST('/api/changes/{number}/drop', this.#params())));
+
+  run = () => this.#act(() => need(api.POST('/api/changes/{number}/run', this.#params())));
+
+  stop = () => this.#act(() => need(api.POST('/api/changes/{number}/stop', this.#params())));
+
+  /** The number of the change that undoes this one; nothing if that is refused. */
+  undo = async (): Promise<number | undefined> => {
+    let number: number | undefined;
+    await this.#act(async () => {
+      number = (await need(api.POST('/api/changes/{number}/undo', this.#params()))).change;
+    });
+    return number;
+  };
+
+  removeEdit = (id: number) =>
+    this.#act(() => need(api.DELETE('/api/changes/{number}/edits/{id}', this.#edit(id))));
+
+  leaveOut = (id: number) =>
+    this.#act(() => need(api.POST('/api/changes/{number}/edits/{id}/leave-out', this.#edit(id))));
+}

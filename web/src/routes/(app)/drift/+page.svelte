@@ -1,0 +1,117 @@
+<script lang="ts">
+  import { onMount } from 'svelte';
+  import { api, need, type DriftRow } from '$lib/api/client';
+  import LineCounts from '$lib/parts/change/LineCounts.svelte';
+  import ProblemNote from '$lib/parts/form/ProblemNote.svelte';
+  import When from '$lib/parts/form/When.svelte';
+  import { address } from '$lib/state/address.svelte';
+  import { Doing } from '$lib/state/doing.svelte';
+  import { keys } from '$lib/state/keys.svelte';
+  import { live } from '$lib/state/live.svelte';
+  import { count } from '$lib/text/time';
+  import DriftDetail from './DriftDetail.svelte';
+  import { among, chosenAfter } from './driftRows';
+
+  let rows = $state.raw<DriftRow[] | undefined>();
+  let filter: HTMLInputElement | undefined = $state();
+
+  const doing = new Doing(async () => (rows = await need(api.GET('/api/drift'))));
+  const wanted = $derived(address.params.get('q') ?? '');
+  const shown = $derived(among(rows ?? [], wanted));
+  const chosen = $derived(shown.find((row) => row.device === address.params.get('device')) ?? shown[0]);
+
+  const choose = (device: string) => address.change({ device });
+  const move = (by: number) => {
+    const next = chosenAfter(shown, chosen?.device, by);
+    if (next) choose(next.device);
+  };
+
+  onMount(() => {
+    doing.load();
+    const ends = [
+      live.on('fleet', doing.load),
+      keys.add([
+        { key: 'j', says: 'next device', run: () => move(1) },
+        { key: 'k', says: 'device before', run: () => move(-1) },
+        { key: '/', says: 'filter', run: () => filter?.focus() }
+      ])
+    ];
+    return () => ends.forEach((end) => end());
+  });
+</script>
+
+<svelte:head><title>Drift · Chaperone</title></svelte:head>
+
+<div class="flex items-start gap-4">
+  <div class="grow">
+    <h1>Drift</h1>
+    <p class="text-quiet">
+      {#if rows}{count(rows.filter((row) => row.since).length, 'device')} run something else than what was agreed.
+        You say who is right.{/if}
+    </p>
+  </div>
+  <label class="input w-64">
+    <span class="text-quiet">Filter</span>
+    <input
+      bind:this={filter}
+      value={wanted}
+      maxlength="100"
+      aria-label="Filter by device, site, role or part"
+      oninput={(event) => address.change({ q: event.currentTarget.value })}
+    />
+  </label>
+</div>
+
+<ProblemNote problem={doing.problem} class="mt-3" />
+
+{#if rows?.length === 0}
+  <div class="panel mt-4 max-w-xl p-6">
+    <h2>Every device runs what was agreed</h2>
+    <p class="mt-1">
+      The first whole copy of a device proposes what is agreed for it. When one runs something else, it stands
+      here: adopt it, or put back what was agreed.
+    </p>
+  </div>
+{:else if rows && shown.length === 0}
+  <p class="panel mt-4 p-4">Nothing among them fits “{wanted}”.</p>
+{:else if rows}
+  <div class="panel mt-4 overflow-x-auto">
+    <table class="rows">
+      <thead>
+        <tr
+          ><th>Device</th><th>Site</th><th>Since</th><th>Lines</th><th>Parts of the configuration</th><th
+            >Saved</th
+          ></tr
+        >
+      </thead>
+      <tbody>
+        {#each shown as row (row.device)}
+          <tr
+            class={['cursor-pointer', row.device === chosen?.device && 'bg-chosen']}
+            onclick={() => choose(row.device)}
+          >
+            <td>
+              <button
+                class="cursor-pointer font-semibold"
+                aria-pressed={row.device === chosen?.device}
+                onclick={() => choose(row.device)}>{row.device}</button
+              >
+            </td>
+            <td>{row.site || '—'}</td>
+            <td class="whitespace-nowrap"
+              >{#if row.since}<When at={row.since} ago />{:else}—{/if}</td
+            >
+            <td><LineCounts counts={row} /></td>
+            <td class="mono max-w-[26rem] truncate">{row.parts.join(' · ') || '—'}</td>
+            <td class={row.savedDiffers ? 'text-warning' : 'text-quiet'}
+              >{row.savedDiffers ? 'differs' : 'as running'}</td
+            >
+          </tr>
+        {/each}
+      </tbody>
+    </table>
+  </div>
+  {#if chosen}
+    {#key chosen.device}<DriftDetail row={chosen} onsettled={doing.load} />{/key}
+  {/if}
+{/if}

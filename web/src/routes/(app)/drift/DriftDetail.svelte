@@ -1,0 +1,155 @@
+<script lang="ts">
+  import { onMount } from 'svelte';
+  import { api, need, type Agreed, type DriftRow } from '$lib/api/client';
+  import LineCounts from '$lib/parts/change/LineCounts.svelte';
+  import CompareTable from '$lib/parts/compare/CompareTable.svelte';
+  import { linesOf, oneColumn, type Line } from '$lib/parts/compare/compareRows';
+  import Field from '$lib/parts/form/Field.svelte';
+  import ProblemNote from '$lib/parts/form/ProblemNote.svelte';
+  import When from '$lib/parts/form/When.svelte';
+  import { draft } from '$lib/state/draft.svelte';
+  import { Latest } from '$lib/state/latest.svelte';
+  import { session } from '$lib/state/session.svelte';
+  import { Submission } from '$lib/state/submission.svelte';
+  import { count } from '$lib/text/time';
+
+  interface Props {
+    row: DriftRow;
+    onsettled: () => void;
+  }
+
+  let { row, onsettled }: Props = $props();
+  const agreed = new Latest<Agreed>();
+  const lines = new Latest<Line[]>();
+  let note = $state('');
+  let left = $state<string[]>([]);
+  let done = $state('');
+
+  const chosen = $derived(
+    (agreed.value?.parts ?? []).filter((part) => !left.includes(part.key)).map((part) => part.key)
+  );
+  const isWhole = $derived(chosen.length === agreed.value?.parts.length);
+  const what = $derived(isWhole ? 'all of it' : count(chosen.length, 'part'));
+
+  // svelte-ignore state_referenced_locally
+  const path = { path: { name: row.device } };
+  const end = (kind: 'AGREED' | 'RUNNING') => ({ device: row.device, kind });
+
+  async function load() {
+    await agreed.ask(need(api.GET('/api/devices/{name}/agreed', { params: path })));
+    if ((agreed.value?.parts.length ?? 0) === 0) return lines.forget();
+    await lines.ask(
+      need(api.POST('/api/compare', { body: { before: end('AGREED'), after: end('RUNNING') } })).then(
+        (compare) => oneColumn(linesOf(compare))
+      )
+    );
+  }
+
+  const adopting = new Submission(async () => {
+    await need(
+      api.POST('/api/devices/{name}/agreed', {
+        params: path,
+        body: {
+          revision: agreed.value?.running,
+          note: note || undefined,
+          parts: isWhole ? undefined : chosen
+        }
+      })
+    );
+    done = `What ${row.device} runs is agreed now.`;
+    onsettled();
+    await load();
+  });
+
+  const puttingBack = new Submission(async () => {
+    const change = await draft.add({
+      device: row.device,
+      kind: 'PUT_BACK',
+      note: note || undefined,
+      parts: isWhole ? undefined : chosen
+    });
+    done = `C-${change.number} puts it back once it has run.`;
+  });
+
+  function turn(key: string) {
+    left = left.includes(key) ? left.filter((each) => each !== key) : [...left, key];
+  }
+
+  onMount(() => {
+    load();
+  });
+</script>
+
+<section class="mt-4 grid grid-cols-[minmax(0,1fr)_19rem] gap-4" aria-label="Drift of {row.device}">
+  <div>
+    <h2>
+      <a class="hover:underline" href="/devices/{encodeURIComponent(row.device)}">{row.device}</a>: agreed
+      against running
+    </h2>
+    {#if agreed.value?.agreedAt}
+      <p class="text-quiet">
+        Agreed {agreed.value.how === 'PROPOSED' ? 'by its first copy' : `by ${agreed.value.agreedBy}`},
+        <When at={agreed.value.agreedAt} />{agreed.value.note ? `: ${agreed.value.note}` : ''}
+      </p>
+    {/if}
+    <ProblemNote problem={agreed.problem ?? lines.problem} class="mt-2" />
+    {#if lines.value}
+      <div class="mt-2">
+        <CompareTable
+          lines={lines.value}
+          layout="one"
+          beforeTitle="agreed"
+          afterTitle="running"
+          onunfold={() => {}}
+        />
+      </div>
+    {:else if agreed.value}
+      <p class="panel mt-2 p-4">
+        It runs what was agreed, but a restart would bring back what is saved.
+        <a
+          class="underline"
+          href="/compare?bd={encodeURIComponent(row.device)}&bk=SAVED&ad={encodeURIComponent(row.device)}"
+          >Compare saved with running</a
+        >
+      </p>
+    {/if}
+  </div>
+  {#if agreed.value && agreed.value.parts.length > 0}
+    <div class="panel self-start p-4">
+      <h2>Who is right?</h2>
+      <ul class="mt-2 max-h-48 overflow-y-auto">
+        {#each agreed.value.parts as part (part.key)}
+          <li>
+            <label class="flex items-center gap-2">
+              <input
+                type="checkbox"
+                class="checkbox"
+                checked={!left.includes(part.key)}
+                onchange={() => turn(part.key)}
+              />
+              <span class="mono grow truncate" title={part.label}>{part.label}</span>
+              <LineCounts counts={part} />
+            </label>
+          </li>
+        {/each}
+      </ul>
+      {#if session.mayAct}
+        <Field label="Why" hint="Kept with what you decide." class="mt-3">
+          <input class="input w-full" maxlength="2000" bind:value={note} />
+        </Field>
+        <div class="mt-3 grid gap-2">
+          <button class="btn" disabled={chosen.length === 0 || adopting.isSending} onclick={adopting.send}>
+            Adopt {what}: the device is right
+          </button>
+          <button
+            class="btn btn-primary"
+            disabled={chosen.length === 0 || puttingBack.isSending}
+            onclick={puttingBack.send}>Put back {what}: the agreed is right</button
+          >
+        </div>
+        <ProblemNote problem={adopting.problem ?? puttingBack.problem} class="mt-3" />
+        {#if done}<p role="status" class="mt-3">{done}</p>{/if}
+      {/if}
+    </div>
+  {/if}
+</section>
