@@ -4,6 +4,7 @@ import static org.assertj.core.api.Assertions.assertThat;
 import static org.junit.jupiter.api.Assertions.assertTimeout;
 
 import chaperone.server.support.Api;
+import chaperone.server.support.ServerProcess;
 import chaperone.server.support.TestPostgres;
 import chaperone.server.support.TestServer;
 import chaperone.standins.StandIn;
@@ -11,22 +12,14 @@ import chaperone.standins.StandIns;
 import chaperone.standins.demo.DemoFleet;
 import chaperone.standins.demo.DemoStart;
 import chaperone.standins.device.Fault;
-import java.io.BufferedReader;
-import java.io.IOException;
 import java.io.InputStream;
-import java.net.InetAddress;
 import java.net.InetSocketAddress;
-import java.net.ServerSocket;
-import java.nio.file.Files;
 import java.nio.file.Path;
 import java.time.Clock;
 import java.time.Duration;
-import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
-import java.util.concurrent.TimeUnit;
-import java.util.concurrent.locks.LockSupport;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.Timeout;
 import org.springframework.boot.SpringApplication;
@@ -41,19 +34,19 @@ class RestartTest {
     void aJobInHandGoesOnWhateverIsKilled() throws Exception {
         String database = TestPostgres.freshDatabase();
         Path key = TestServer.keyFile();
-        int port = freePort();
+        int port = ServerProcess.freePort();
         try (StandIns standIns =
                 new StandIns(new InetSocketAddress("127.0.0.1", 9), Clock.systemUTC(), Duration.ZERO)) {
             DemoStart.start(
                     standIns, DEVICE_PORT, Optional.empty(), Clock.systemUTC().instant());
             StandIn device = standIns.get("brkw-acc-1");
-            Process first = server(database, key, port);
+            Process first = ServerProcess.start(database, key, port);
             try (ConfigurableApplicationContext other = here(database, key)) {
                 theOtherServerGoesOnWhenOneIsKilled(api(port), TestServer.addressOf(other), first, device);
             } finally {
                 first.destroyForcibly().waitFor();
             }
-            Process second = server(database, key, port);
+            Process second = ServerProcess.start(database, key, port);
             long job;
             try {
                 job = jobInHand(api(port), device);
@@ -76,9 +69,7 @@ class RestartTest {
     }
 
     private static List<String> arguments(String database, Path key, int port) {
-        List<String> arguments = new ArrayList<>(TestServer.arguments(database, key, port));
-        arguments.add("--chaperone.first-password=" + TestServer.PASSWORD);
-        return arguments;
+        return ServerProcess.arguments(database, key, port);
     }
 
     /** Two processes share a job; whoever was logged in at the one that is killed goes on at the other. */
@@ -137,47 +128,5 @@ class RestartTest {
 
     private static Api api(int port) {
         return new Api("http://127.0.0.1:" + port).logIn("admin", TestServer.PASSWORD);
-    }
-
-    private static Process server(String database, Path key, int port) throws IOException {
-        List<String> command = new ArrayList<>(List.of(
-                Path.of(System.getProperty("java.home"), "bin", "java").toString(),
-                "-Xmx512m",
-                "-XX:TieredStopAtLevel=1",
-                "-cp",
-                System.getProperty("java.class.path"),
-                ChaperoneServer.class.getName()));
-        command.addAll(arguments(database, key, port));
-        command.add("--logging.level.root=ERROR");
-        Path log = Files.createTempFile("chaperone-server", ".log");
-        Process process = new ProcessBuilder(command)
-                .redirectErrorStream(true)
-                .redirectOutput(log.toFile())
-                .start();
-        awaitHealth(port, process, log);
-        return process;
-    }
-
-    private static void awaitHealth(int port, Process process, Path log) throws IOException {
-        long end = System.nanoTime() + Duration.ofSeconds(90).toNanos();
-        while (System.nanoTime() < end) {
-            if (!process.isAlive()) throw new AssertionError("The server ended: " + Files.readString(log));
-            try (BufferedReader answer = new BufferedReader(new java.io.InputStreamReader(java.net
-                    .URI
-                    .create("http://127.0.0.1:" + port + "/actuator/health")
-                    .toURL()
-                    .openStream()))) {
-                if (answer.readLine().contains("UP")) return;
-            } catch (IOException e) {
-                LockSupport.parkNanos(TimeUnit.MILLISECONDS.toNanos(50));
-            }
-        }
-        throw new AssertionError("The server did not come up: " + Files.readString(log));
-    }
-
-    private static int freePort() throws IOException {
-        try (ServerSocket socket = new ServerSocket(0, 1, InetAddress.getLoopbackAddress())) {
-            return socket.getLocalPort();
-        }
     }
 }

@@ -4,6 +4,7 @@ import chaperone.core.config.ConfigStatement;
 import chaperone.core.structure.Structure;
 import com.google.re2j.Matcher;
 import com.google.re2j.Pattern;
+import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
 import java.util.stream.Collectors;
@@ -24,6 +25,7 @@ import java.util.stream.Stream;
  * @param whole blocks whose statements cannot be told apart: they are taken away and entered anew
  * @param values statements that are a list: the first group is its name, the second holds its values, each put by itself
  * @param undoing statements that only take another one away
+ * @param references what must be there before it is used, and go after it
  */
 public record EditLanguage(
         String put,
@@ -34,8 +36,17 @@ public record EditLanguage(
         List<Structure.Named> names,
         List<Pattern> whole,
         Optional<Pattern> values,
-        List<Undoing> undoing)
+        List<Undoing> undoing,
+        List<Reference> references)
         implements EditWay {
+
+    /**
+     * A statement that uses another one, which stands at the top.
+     *
+     * @param use its first group holds what it uses, one or several with commas or blanks between
+     * @param defines the name of what is used, with {@code {}} for one of those
+     */
+    public record Reference(Pattern use, String defines) {}
 
     /**
      * A statement that only says what holds without another one, which it takes away.
@@ -49,6 +60,7 @@ public record EditLanguage(
         names = List.copyOf(names);
         whole = List.copyOf(whole);
         undoing = List.copyOf(undoing);
+        references = List.copyOf(references);
     }
 
     @Override
@@ -65,6 +77,19 @@ public record EditLanguage(
     public List<Structure.Named> replacing() {
         return Stream.concat(names.stream(), values.stream().map(list -> new Structure.Named(Optional.empty(), list)))
                 .toList();
+    }
+
+    /** The names of the statements at the top that a statement uses. */
+    List<String> usedBy(String text) {
+        List<String> used = new ArrayList<>();
+        for (Reference reference : references) {
+            Matcher matcher = reference.use().matcher(text);
+            while (matcher.find()) {
+                for (String one : matcher.group(1).strip().split("[ ,]+"))
+                    used.add(reference.defines().replace("{}", one));
+            }
+        }
+        return used;
     }
 
     /** Which statements beside it a line takes away instead of standing there itself. */

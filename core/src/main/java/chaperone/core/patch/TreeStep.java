@@ -14,7 +14,12 @@ sealed interface TreeStep {
     /** Says a block's own statement anew and leaves what stands below it. */
     record Rename(List<String> path, String text) implements TreeStep {}
 
-    record Remove(List<String> path, String text) implements TreeStep {}
+    /** Takes it away with all that stands below it. */
+    record Remove(List<String> path, ConfigStatement statement) implements TreeStep {
+        String text() {
+            return statement.text();
+        }
+    }
 
     /** @param before the text of the one that it is to stand before */
     record Place(List<String> path, String text, String before) implements TreeStep {}

@@ -25,15 +25,16 @@ final class TreeSteps {
     }
 
     /**
-     * What is put comes first, in the order of the tree that shall stand: what a statement refers to stands before it.
-     * What goes comes last and backwards, for the same reason.
+     * What is put comes first, in the order of the tree that shall stand, but what a statement refers to before it. What
+     * goes comes last and backwards, for the same reason.
      */
     static List<TreeStep> between(
             List<ConfigStatement> before, List<ConfigStatement> after, EditLanguage language, Structure structure) {
         TreeSteps steps = new TreeSteps(language, structure);
         steps.block(List.of(), before, after);
-        List<TreeStep> all = new ArrayList<>(steps.puts);
-        for (int i = steps.removals.size() - 1; i >= 0; i--) all.add(steps.removals.get(i));
+        List<TreeStep> all = new ArrayList<>(DefinitionOrder.of(steps.puts, language));
+        List<TreeStep> removals = DefinitionOrder.of(steps.removals, language);
+        for (int i = removals.size() - 1; i >= 0; i--) all.add(removals.get(i));
         all.addAll(steps.places);
         return all;
     }
@@ -48,7 +49,7 @@ final class TreeSteps {
             else if (!now.equals(wanted)) alter(path, now, wanted);
         });
         here.forEach((name, now) -> {
-            if (!there.containsKey(name)) removals.add(new TreeStep.Remove(path, now.text()));
+            if (!there.containsKey(name)) removals.add(new TreeStep.Remove(path, now));
         });
         order(path, above, here, there);
     }
@@ -61,8 +62,9 @@ final class TreeSteps {
 
     private void alter(List<String> path, ConfigStatement now, ConfigStatement wanted) {
         boolean isBlock = now.form() == Form.BLOCK && wanted.form() == Form.BLOCK;
-        if (language.isWhole(wanted.text()) || language.isList(wanted.text())) {
-            puts.add(new TreeStep.Remove(path, now.text()));
+        if (language.isList(wanted.text())) alterList(path, now, wanted);
+        else if (language.isWhole(wanted.text())) {
+            puts.add(new TreeStep.Remove(path, now));
             puts.add(new TreeStep.Put(path, wanted));
         } else if (!isBlock && now.form() == wanted.form()) {
             puts.add(new TreeStep.Put(path, wanted));
@@ -72,6 +74,26 @@ final class TreeSteps {
             inner.add(wanted.text());
             block(List.copyOf(inner), now.children(), wanted.children());
         }
+    }
+
+    /** Single values, if those that stay are in their order and the new ones behind them; else all of them anew. */
+    private void alterList(List<String> path, ConfigStatement now, ConfigStatement wanted) {
+        List<String> here = language.valuesOf(now.text());
+        List<String> there = language.valuesOf(wanted.text());
+        List<String> staying = here.stream().filter(there::contains).toList();
+        boolean isAppended = !staying.isEmpty()
+                && there.size() >= staying.size()
+                && there.subList(0, staying.size()).equals(staying);
+        if (!isAppended) {
+            puts.add(new TreeStep.Remove(path, now));
+            puts.add(new TreeStep.Put(path, wanted));
+            return;
+        }
+        here.stream()
+                .filter(value -> !staying.contains(value))
+                .forEach(value -> puts.add(new TreeStep.Remove(path, ConfigStatement.line(value))));
+        there.subList(staying.size(), there.size())
+                .forEach(value -> puts.add(new TreeStep.Put(path, ConfigStatement.line(value))));
     }
 
     /** What is new stands at the end once it is put; then each that does not stay is placed, from the last to the first. */

@@ -51,6 +51,9 @@ final class EditEntries {
                 block.blocks("undoing").stream()
                         .map(each -> new EditLanguage.Undoing(
                                 each.optionalPattern("in", 0), each.pattern("line", 0), each.pattern("undoes", 0)))
+                        .toList(),
+                block.blocks("references").stream()
+                        .map(each -> new EditLanguage.Reference(each.pattern("uses", 1), form(each, "defines", "{}")))
                         .toList());
     }
 

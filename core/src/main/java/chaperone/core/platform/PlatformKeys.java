@@ -190,7 +190,12 @@ public final class PlatformKeys {
                 key("names", "what tells a statement from those beside it", ""),
                 key("whole", "patterns for blocks that can only be entered as a whole", "['^welcome$']"),
                 key("values", "a pattern for a list: its name and its values", "'^(on) \\[(.*)\\]$'"),
-                key("undoing", "statements that only take another one away", ""));
+                key("undoing", "statements that only take another one away", ""),
+                key("references", "what must be there before it is used, and go after it", ""));
+        block(
+                "edit.words.references",
+                key("uses", "a pattern whose first group holds what a statement uses", "'^member vlan (\\d+)$'"),
+                key("defines", "the name of the statement at the top that is used, with {}", "'vlan {}'"));
         block(
                 "edit.words.undoing",
                 key("in", "a pattern for the statement above; left out if that does not matter", "'^port '"),

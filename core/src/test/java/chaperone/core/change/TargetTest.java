@@ -181,6 +181,42 @@ class TargetTest {
                 .isFalse();
     }
 
+    /** Whatever order somebody typed them in, and wherever they stand in the configuration. */
+    @Test
+    void whatIsUsedIsThereBeforeAndGoesAfter() {
+        Target target = typed(SWITCH, CORVANE, "port 1/0/2", "member vlan 350", "up", "vlan 350 \"salt store\"");
+        assertThat(target.commands().lines())
+                .containsExactly("vlan 350 \"salt store\"", "port 1/0/2", "member vlan 350", "up");
+        assertThat(target.undo().lines()).containsExactly("not port 1/0/2", "not vlan 350");
+        ConfigModel firewall = model("brisling");
+        String rules =
+                "zone quay ports e1\nrule 10 \"a\" from quay to quay source any destination any service any do pass\n";
+        Target opened = typed(
+                rules,
+                firewall,
+                "object kiosk host 192.0.2.7",
+                "rule 20 \"b\" from quay to quay source kiosk destination any service any do pass",
+                "place rule 20 before 10");
+        assertThat(opened.commands().lines()).hasSize(3).first().isEqualTo("object kiosk host 192.0.2.7");
+        assertThat(opened.undo().lines()).containsExactly("erase rule 20", "erase object kiosk");
+    }
+
+    /** Only what differs of a list is said, unless that would leave the rest in another order. */
+    @ParameterizedTest
+    @CsvSource(delimiterString = " => ", textBlock = """
+            a b => a b c => put system clock-from c
+            a b => b => cut system clock-from a
+            a b c => a c d => cut system clock-from b;put system clock-from d
+            a b => b a => cut system clock-from;put system clock-from b;put system clock-from a
+            a b => c d => cut system clock-from;put system clock-from c;put system clock-from d
+            """)
+    void altersListsByTheirValues(String before, String after, String commands) {
+        ConfigModel router = model("altamont");
+        String text = "system { clock-from [ %s ]; }\n";
+        assertThat(router.patch(text.formatted(before), text.formatted(after)).lines())
+                .containsExactly(commands.split(";"));
+    }
+
     @Test
     void editsAreAppliedInTheirOrder() {
         List<ConfigEdit> edits = Arrays.asList(

@@ -40,7 +40,7 @@ class PatchPlannerTest {
     @CsvSource(delimiter = '§', quoteCharacter = '`', textBlock = """
             altamont § system { name a; }/ § system { name b; }/ § put system name b
             altamont § ports { lan-1 { text "x y"; closed; } }/ § ports { lan-1 { text "x y"; } }/ § cut ports lan-1 closed
-            altamont § routing { area 0 { on [ a b ]; } }/ § routing { area 0 { on [ b ]; } }/ § cut routing area 0 on;put routing area 0 on b
+            altamont § routing { area 0 { on [ a b ]; } }/ § routing { area 0 { on [ b ]; } }/ § cut routing area 0 on a
             altamont § filters { chain c { step a { then stop; } step b { then pass; } } }/ § filters { chain c { step b { then pass; } step a { then stop; } } }/ § place filters chain c step b before a
             altamont § ports { lan-1 { closed; } lan-2 { closed; } }/ § ports { lan-1 { closed; } }/ § cut ports lan-2
             brisling § rule 1 "a" from q to q source any destination any service any do pass/rule 2 "b" from q to q source any destination any service any do stop/ § rule 2 "b" from q to q source any destination any service any do stop/rule 1 "a" from q to q source any destination any service any do pass/ § place rule 2 before 1

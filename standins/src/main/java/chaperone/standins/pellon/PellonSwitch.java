@@ -35,7 +35,7 @@ public final class PellonSwitch extends ConfiguredDevice<ObjectNode> {
 
     private static ObjectNode parse(String text) {
         try {
-            ObjectNode document = (ObjectNode) JSON.readTree(text);
+            if (!(JSON.readTree(text) instanceof ObjectNode document)) throw new BadDocument("expected a document");
             Document.check(document);
             hash(document);
             return document;
