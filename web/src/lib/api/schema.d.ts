@@ -452,6 +452,22 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/changes/{number}/runs/{run}/devices/{device}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["told"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/changes/{number}/stop": {
         parameters: {
             query?: never;
@@ -3324,6 +3340,11 @@ export interface components {
             /** @enum {string} */
             scope: "VIEWER" | "ENGINEER" | "APPROVER" | "ADMINISTRATOR";
         };
+        ToldView: {
+            commands: string[];
+            comparison: components["schemas"]["CompareView"];
+            undo: string[];
+        };
         TrialStep: {
             advice: string;
             exchanges: components["schemas"]["Exchange"][];
@@ -4184,6 +4205,30 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["ChangeRunView"][];
+                };
+            };
+        };
+    };
+    told: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                number: number;
+                run: number;
+                device: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ToldView"];
                 };
             };
         };

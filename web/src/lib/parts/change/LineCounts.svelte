@@ -8,7 +8,7 @@
   let { counts }: Props = $props();
 </script>
 
-<span class="mono font-semibold whitespace-nowrap">
+<span class="mono inline-flex gap-1.5 font-semibold whitespace-nowrap">
   {#each countsText(counts) as each (each.kind)}<span class={each.kind}
       >{each.sign}{each.number}
     </span>{:else}<span class="text-quiet">none</span>{/each}

@@ -137,15 +137,17 @@
         <Field label="Why" hint="Kept with what you decide." class="mt-3">
           <input class="input w-full" maxlength="2000" bind:value={note} />
         </Field>
-        <div class="mt-3 grid gap-2">
-          <button class="btn" disabled={chosen.length === 0 || adopting.isSending} onclick={adopting.send}>
-            Adopt {what}: the device is right
-          </button>
-          <button
-            class="btn btn-primary"
-            disabled={chosen.length === 0 || puttingBack.isSending}
-            onclick={puttingBack.send}>Put back {what}: the agreed is right</button
+        <div class="mt-3 grid gap-1">
+          <button class="btn" disabled={chosen.length === 0 || adopting.isSending} onclick={adopting.send}
+            >Adopt {what}</button
           >
+          <p class="text-quiet">The device is right: this is agreed from now on.</p>
+          <button
+            class="btn btn-primary mt-2"
+            disabled={chosen.length === 0 || puttingBack.isSending}
+            onclick={puttingBack.send}>Put back {what}</button
+          >
+          <p class="text-quiet">What was agreed is right: an edit in your draft change.</p>
         </div>
         <ProblemNote problem={adopting.problem ?? puttingBack.problem} class="mt-3" />
         {#if done}<p role="status" class="mt-3">{done}</p>{/if}

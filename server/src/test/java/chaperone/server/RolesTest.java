@@ -86,6 +86,7 @@ class RolesTest {
         POST   /api/changes/{number}/edits/{id}/leave-out     | ENGINEER
         DELETE /api/changes/{number}/edits/{id}               | ENGINEER
         GET    /api/changes/{number}/runs                     | VIEWER
+        GET    /api/changes/{number}/runs/{run}/devices/{device} | VIEWER
         POST   /api/changes/{number}/run                      | ENGINEER
         POST   /api/changes/{number}/stop                     | ENGINEER
         POST   /api/changes/{number}/undo                     | ENGINEER
@@ -205,8 +206,9 @@ class RolesTest {
                 .collect(Collectors.toSet());
         String method = endpoint.split(" +")[0];
         String path = endpoint.split(" +")[1]
-                .replaceAll("\\{(id|number)\\}", "999999")
+                .replaceAll("\\{(id|number|run)\\}", "999999")
                 .replace("{name}", "no-such-device")
+                .replace("{device}", "no-such-device")
                 .replace("{code}", "no-such-site")
                 .replace("{fault}", "slow")
                 .replace("{kind}", "MACS")

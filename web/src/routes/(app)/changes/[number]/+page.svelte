@@ -15,6 +15,7 @@
   import LinesForm from './LinesForm.svelte';
   import PreviewTable from './PreviewTable.svelte';
   import RunConsole from './RunConsole.svelte';
+  import { previewed, toldIn } from './told';
 
   const number = Number(page.params.number);
   const opened = new ChangePage(number);
@@ -111,16 +112,22 @@
 
   {#if chosen && (device || line)}
     <div class="mt-3 grid grid-cols-[minmax(0,1fr)_minmax(18rem,26rem)] items-start gap-3">
-      {#if device}
-        {#key `${chosen} ${opened.preview?.digest}`}<DevicePlan {number} {device} />{/key}
-      {:else}
-        <div class="panel p-4">
-          <h2>{chosen}</h2>
-          <p class="mt-1">
-            <a class="underline" href="/devices/{encodeURIComponent(chosen)}">Its revisions</a> show what came of
-            it.
-          </p>
-        </div>
+      {#if run}
+        {#key `${chosen} ${run.number}`}
+          <DevicePlan
+            device={chosen}
+            from="in run {run.number}"
+            told={() => toldIn(number, run.number, chosen)}
+          />
+        {/key}
+      {:else if device}
+        {#key `${chosen} ${opened.preview?.digest}`}
+          <DevicePlan
+            device={chosen}
+            from="from revision {device.baseRevision}"
+            told={() => previewed(number, device)}
+          />
+        {/key}
       {/if}
       {#if line}
         <RunConsole {line} />

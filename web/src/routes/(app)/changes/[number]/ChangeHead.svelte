@@ -37,7 +37,7 @@
 <div class="flex items-start gap-3">
   <div class="min-w-0 grow">
     <h1 class="flex items-baseline gap-2">
-      C-{change.number}
+      <span class="whitespace-nowrap">C-{change.number} ·</span>
       {#if opened.mayEdit}
         <input
           class="title grow"

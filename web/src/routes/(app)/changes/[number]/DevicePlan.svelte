@@ -1,19 +1,20 @@
 <script lang="ts">
   import { onMount } from 'svelte';
-  import { api, need, type DevicePreview } from '$lib/api/client';
   import CompareTable from '$lib/parts/compare/CompareTable.svelte';
-  import { linesOf, oneColumn, type Line } from '$lib/parts/compare/compareRows';
   import ProblemNote from '$lib/parts/form/ProblemNote.svelte';
   import { address } from '$lib/state/address.svelte';
   import { Latest } from '$lib/state/latest.svelte';
+  import type { Told } from './told';
 
   interface Props {
-    number: number;
-    device: DevicePreview;
+    device: string;
+    /** Beside its name. */
+    from: string;
+    told: () => Promise<Told>;
   }
 
-  let { number, device }: Props = $props();
-  const lines = new Latest<Line[]>();
+  let { device, from, told }: Props = $props();
+  const answer = new Latest<Told>();
 
   const VIEWS = [
     { key: 'commands', word: 'Commands' },
@@ -21,23 +22,18 @@
     { key: 'undo', word: 'Undo' }
   ];
   const view = $derived(address.params.get('view') ?? 'commands');
-  const commands = $derived(view === 'undo' ? device.undo : device.commands);
+  const commands = $derived((view === 'undo' ? answer.value?.undo : answer.value?.commands) ?? []);
 
   onMount(() => {
-    const params = { path: { number, device: device.device } };
-    lines.ask(
-      need(api.GET('/api/changes/{number}/devices/{device}/comparison', { params })).then((compare) =>
-        oneColumn(linesOf(compare))
-      )
-    );
+    answer.ask(told());
   });
 </script>
 
-<section class="panel min-w-0" aria-label="What {device.device} will be told">
+<section class="panel min-w-0" aria-label="What {device} is told">
   <header class="border-base-300 flex items-center gap-2 border-b px-4 py-2">
     <h2 class="grow truncate">
-      {device.device}
-      <span class="text-quiet font-normal">from revision {device.baseRevision}</span>
+      {device}
+      <span class="text-quiet font-normal">{from}</span>
     </h2>
     <div class="join" role="group" aria-label="How it is shown">
       {#each VIEWS as each (each.key)}
@@ -68,7 +64,7 @@
     <!-- svelte-ignore a11y_no_noninteractive_tabindex -->
     <ol class="commands mono" tabindex="0">
       {#each commands as command, i (i)}
-        <li class={command.kind.toLowerCase().replace('_', '-')}>{command.line}</li>
+        <li class={command.kind}>{command.line}</li>
       {/each}
     </ol>
   {/if}

@@ -6,6 +6,17 @@
   }
 
   let { line }: Props = $props();
+
+  /** Steps in which something is written: what one wants to read first. */
+  const WRITES: readonly string[] = ['LOADING', 'KEEPING', 'GIVING_BACK'];
+  const WORDS: Record<string, string> = {
+    READING: 'fresh copy',
+    LOADING: 'load',
+    CHECKING: 'compare with preview',
+    KEEPING: 'keep',
+    GIVING_BACK: 'put back',
+    PROBING: 'what stands there?'
+  };
   const isLive = $derived(line.steps.some((step) => !step.endedAt));
 </script>
 
@@ -18,8 +29,10 @@
   <!-- svelte-ignore a11y_no_noninteractive_tabindex -->
   <div class="mono box" tabindex="0">
     {#each line.steps as step, i (i)}
-      <p class="step">{step.state.toLowerCase().replace('_', ' ')}{step.fact ? `: ${step.fact}` : ''}</p>
-      {#if step.console}<pre class="whitespace-pre-wrap">{step.console}</pre>{/if}
+      <details open={WRITES.includes(step.state) || !step.endedAt}>
+        <summary>{WORDS[step.state] ?? step.state.toLowerCase()}{step.fact ? `: ${step.fact}` : ''}</summary>
+        {#if step.console}<pre class="whitespace-pre-wrap">{step.console}</pre>{/if}
+      </details>
     {:else}<p>Nothing was said to it.</p>{/each}
   </div>
 </section>
@@ -36,8 +49,9 @@
     overflow: auto;
     padding: 0 16px 12px;
   }
-  .step {
+  summary {
     color: var(--color-accent);
     margin-top: 6px;
+    cursor: pointer;
   }
 </style>

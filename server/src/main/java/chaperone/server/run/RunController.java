@@ -9,6 +9,7 @@ import chaperone.server.change.Changes.Brought;
 import chaperone.server.fleet.Fleet;
 import chaperone.server.problem.ProblemException;
 import chaperone.server.problem.RetryOnConflict;
+import chaperone.server.run.RunTold.ToldView;
 import chaperone.server.run.RunViews.ChangeRunView;
 import java.security.Principal;
 import java.util.List;
@@ -31,6 +32,7 @@ class RunController {
     private final RunDeviceRepository lines;
     private final RunTexts texts;
     private final RunViews views;
+    private final RunTold told;
     private final Fleet fleet;
 
     RunController(
@@ -40,6 +42,7 @@ class RunController {
             RunDeviceRepository lines,
             RunTexts texts,
             RunViews views,
+            RunTold told,
             Fleet fleet) {
         this.changes = changes;
         this.service = service;
@@ -47,6 +50,7 @@ class RunController {
         this.lines = lines;
         this.texts = texts;
         this.views = views;
+        this.told = told;
         this.fleet = fleet;
     }
 
@@ -61,6 +65,17 @@ class RunController {
         return runs.findByChangeIdOrderByNumberDesc(number).stream()
                 .map(views::view)
                 .toList();
+    }
+
+    /** What a device was told in a run, and what that altered. */
+    @GetMapping("/runs/{run}/devices/{device}")
+    @Transactional(readOnly = true)
+    public ToldView told(@PathVariable long number, @PathVariable int run, @PathVariable String device) {
+        ChangeRun found = runs.findByChangeIdOrderByNumberDesc(number).stream()
+                .filter(each -> each.number() == run)
+                .findFirst()
+                .orElseThrow(() -> ProblemException.notFound("run of C-" + number, run));
+        return told.view(found, device);
     }
 
     @Audited("ran a change")

@@ -59,7 +59,8 @@ class RunKilledTest {
 
     private static boolean stands(StandIns standIns, String name, boolean saved) {
         var device = standIns.get(name).device();
-        return (saved ? device.keptSaved() : device.keptRunning()).contains(name.startsWith("ald") ? "ice-house" : "ice house");
+        return (saved ? device.keptSaved() : device.keptRunning())
+                .contains(name.startsWith("ald") ? "ice-house" : "ice house");
     }
 
     @Test
@@ -68,7 +69,8 @@ class RunKilledTest {
         process = ServerProcess.start(database, key, port);
         try (StandIns standIns =
                 new StandIns(new InetSocketAddress("127.0.0.1", 9), Clock.systemUTC(), Duration.ZERO)) {
-            DemoStart.start(standIns, DEVICE_PORT, Optional.empty(), Clock.systemUTC().instant());
+            DemoStart.start(
+                    standIns, DEVICE_PORT, Optional.empty(), Clock.systemUTC().instant());
             bringIn(standIns);
             boolean isThere = false;
             for (int i = 0; i < KILLS; i++) isThere = killedOnce(standIns, isThere);
@@ -79,8 +81,8 @@ class RunKilledTest {
 
     private void bringIn(StandIns standIns) {
         logIn();
-        Map<String, String> account = Map.of(
-                "name", "approver", "fullName", "Approver", "role", "APPROVER", "password", APPROVER_PASSWORD);
+        Map<String, String> account =
+                Map.of("name", "approver", "fullName", "Approver", "role", "APPROVER", "password", APPROVER_PASSWORD);
         assertThat(admin.post("/api/accounts", account).status()).isIn(200, 201, 204);
         approver = new Api(address()).logIn("approver", APPROVER_PASSWORD);
         admin.allowCalls(DEVICE_PORT);
@@ -90,8 +92,7 @@ class RunKilledTest {
                 .map(name -> standIns.get(name).address().getHostString())
                 .collect(Collectors.joining("\n"));
         admin.awaitJob(admin.post(
-                        "/api/imports",
-                        Map.of("csv", list, "credentialSet", set, "port", DEVICE_PORT, "listName", ""))
+                        "/api/imports", Map.of("csv", list, "credentialSet", set, "port", DEVICE_PORT, "listName", ""))
                 .json(202)
                 .get("job")
                 .asLong());
@@ -135,7 +136,8 @@ class RunKilledTest {
 
     private static int steps(JsonNode runs) {
         int steps = 0;
-        for (JsonNode line : runs.get(0).get("devices")) steps += line.get("steps").size();
+        for (JsonNode line : runs.get(0).get("devices"))
+            steps += line.get("steps").size();
         return steps;
     }
 

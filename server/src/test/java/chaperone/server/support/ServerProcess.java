@@ -50,9 +50,10 @@ public final class ServerProcess {
         long end = System.nanoTime() + Duration.ofSeconds(90).toNanos();
         while (System.nanoTime() < end) {
             if (!process.isAlive()) throw new AssertionError("The server ended: " + Files.readString(log));
-            try (BufferedReader answer = new BufferedReader(new InputStreamReader(URI.create("http://127.0.0.1:" + port + "/actuator/health")
-                    .toURL()
-                    .openStream()))) {
+            try (BufferedReader answer =
+                    new BufferedReader(new InputStreamReader(URI.create("http://127.0.0.1:" + port + "/actuator/health")
+                            .toURL()
+                            .openStream()))) {
                 if (answer.readLine().contains("UP")) return;
             } catch (IOException e) {
                 LockSupport.parkNanos(TimeUnit.MILLISECONDS.toNanos(50));
