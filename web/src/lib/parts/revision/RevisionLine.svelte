@@ -131,9 +131,9 @@
         <title
           >revision {dot.number}, {exact(
             Date.parse(revisions.find((r) => r.number === dot.number)?.firstCopyAt ?? '')
-          )}{dot.first ? ', first copy' : ', not planned here'}{dot.onlyNoise
-            ? ', differs from the one before in noise only'
-            : ''}{dot.notes > 0 ? `, ${dot.notes} note(s)` : ''}</title
+          )}, {dot.origin}{dot.onlyNoise ? ', differs from the one before in noise only' : ''}{dot.notes > 0
+            ? `, ${dot.notes} note(s)`
+            : ''}</title
         >
       </circle>
     {/each}

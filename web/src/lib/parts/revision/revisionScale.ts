@@ -1,10 +1,13 @@
 import type { Revision } from '$lib/api/client';
+import { originText } from '$lib/text/configKind';
 
 export interface Dot {
   number: number;
   /** Along the line, from 0 to 1. */
   at: number;
   planned: boolean;
+  /** In words. */
+  origin: string;
   first: boolean;
   /** Whether it differs from the one before in nothing that counts. */
   onlyNoise: boolean;
@@ -32,7 +35,8 @@ export function dotsOf(revisions: readonly Revision[], now: number): Dot[] {
   return revisions.map((revision) => ({
     number: revision.number,
     at: scale(Date.parse(revision.firstCopyAt)),
-    planned: false,
+    planned: revision.origin === 'PLANNED',
+    origin: originText(revision),
     first: revision.origin === 'FIRST_COPY',
     onlyNoise: revision.onlyNoise,
     labels: revision.marks.filter((mark) => mark.kind === 'LABEL').map((mark) => mark.text),

@@ -1,4 +1,5 @@
 <script lang="ts">
+  import { KINDS, kindOf, kinds } from '$lib/text/configKind';
   import { api, asProblem, need, type Problem, type Revision } from '$lib/api/client';
   import ProblemNote from '$lib/parts/form/ProblemNote.svelte';
   import { wordsAsQuery } from '$lib/parts/fleet/queryText';
@@ -143,12 +144,11 @@
         onchange={(event) =>
           onchange({
             ...end,
-            kind: event.currentTarget.value === 'SAVED' ? 'SAVED' : 'RUNNING',
+            kind: kindOf(event.currentTarget.value),
             number: undefined
           })}
       >
-        <option value="RUNNING">running</option>
-        <option value="SAVED">saved</option>
+        {#each kinds as kind (kind)}<option value={kind}>{KINDS[kind]}</option>{/each}
       </select>
       <select
         class="select min-w-0 grow"

@@ -1,4 +1,5 @@
 import type { CompareEnd, ConfigKind } from '$lib/api/client';
+import { kindOf } from '$lib/text/configKind';
 
 /** One end of a comparison as the address tells it; texts that were pasted stand beside the address. */
 export interface End {
@@ -17,7 +18,7 @@ export function endOf(params: URLSearchParams, side: Side): End {
   return {
     isText: params.get(`${side}t`) === '1',
     device: params.get(`${side}d`) ?? '',
-    kind: params.get(`${side}k`) === 'SAVED' ? 'SAVED' : 'RUNNING',
+    kind: kindOf(params.get(`${side}k`)),
     number: Number.isInteger(number) && number > 0 ? number : undefined
   };
 }

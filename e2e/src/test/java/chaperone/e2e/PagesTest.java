@@ -59,6 +59,12 @@ class PagesTest {
             "/devices/brkw-core-1/facts",
             "/devices/brkw-rtr-1/tables",
             "/devices/brkw-core-1/events",
+            "/drift",
+            "/drift?q=nothing-like-this",
+            "/changes?show=all",
+            "/changes/1",
+            "/changes/2",
+            "/changes/2?view=difference",
             "/audit");
     private static TestServer server;
     private static Browsing browsing;

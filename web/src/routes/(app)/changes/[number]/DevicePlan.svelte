@@ -46,18 +46,18 @@
       {/each}
     </div>
   </header>
+  <ProblemNote problem={answer.problem} class="m-3" />
   {#if view === 'difference'}
-    <ProblemNote problem={lines.problem} class="m-3" />
-    {#if lines.value}
+    {#if answer.value}
       <CompareTable
-        lines={lines.value}
+        lines={answer.value.lines}
         layout="one"
-        beforeTitle="now"
+        beforeTitle="before"
         afterTitle="after"
         onunfold={() => {}}
       />
     {/if}
-  {:else if commands.length === 0}
+  {:else if answer.value && commands.length === 0}
     <p class="text-quiet p-4">Nothing is sent: it stands already, or nothing of it fits.</p>
   {:else}
     <!-- A scrolling region must be reachable by keyboard (WCAG 2.1.1). -->

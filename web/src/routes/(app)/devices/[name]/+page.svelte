@@ -9,6 +9,7 @@
   import { clock } from '$lib/state/clock.svelte';
   import { saveDiff } from '$lib/state/diffFile';
   import { keys } from '$lib/state/keys.svelte';
+  import { KINDS, kinds, originText, titled } from '$lib/text/configKind';
   import { live } from '$lib/state/live.svelte';
   import { session } from '$lib/state/session.svelte';
   import { count, moment } from '$lib/text/time';
@@ -84,8 +85,7 @@
   const titleOf = (letter: string, number: number) => {
     const revision = revisions?.find((each) => each.number === number);
     if (!revision) return letter;
-    const origin = revision.origin === 'FIRST_COPY' ? 'first copy' : 'not planned here';
-    return `${letter} · revision ${revision.number} · ${origin} · ${moment(Date.parse(revision.firstCopyAt), clock.now)}`;
+    return `${letter} · revision ${revision.number} · ${originText(revision)} · ${moment(Date.parse(revision.firstCopyAt), clock.now)}`;
   };
 
   onMount(() => {
@@ -108,12 +108,11 @@
   {@const device = opened.detail.device}
   <div class="mt-3 flex flex-wrap items-center gap-2">
     <div class="join" role="group" aria-label="Which configuration">
-      {#each ['RUNNING', 'SAVED'] as const as each (each)}
+      {#each kinds as each (each)}
         <button
           class="btn join-item"
           aria-pressed={kind === each}
-          onclick={() => show({ kind: each, a: '', b: '', place: '' })}
-          >{each === 'RUNNING' ? 'Running' : 'Saved'}</button
+          onclick={() => show({ kind: each, a: '', b: '', place: '' })}>{titled(KINDS[each])}</button
         >
       {/each}
     </div>
@@ -133,7 +132,7 @@
 
   {#if revisions?.length === 0}
     <div class="panel mt-4 max-w-xl p-6">
-      <h2>No {view.kind === 'RUNNING' ? 'running' : 'saved'} configuration yet</h2>
+      <h2>No {KINDS[view.kind]} configuration yet</h2>
       <p class="mt-1">
         The first copy becomes the first revision. Every later copy that finds a change adds one to the line
         that stands here then.

@@ -1,4 +1,5 @@
 import type { ConfigKind, Revision } from '$lib/api/client';
+import { kindOf } from '$lib/text/configKind';
 
 export interface View {
   kind: ConfigKind;
@@ -9,7 +10,7 @@ export interface View {
 /** What the address says about the page. */
 export function viewOf(params: URLSearchParams): View {
   return {
-    kind: params.get('kind') === 'SAVED' ? 'SAVED' : 'RUNNING',
+    kind: kindOf(params.get('kind')),
     a: numberOf(params.get('a')),
     b: numberOf(params.get('b'))
   };

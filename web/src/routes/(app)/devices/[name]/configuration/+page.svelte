@@ -5,6 +5,7 @@
   import ProblemNote from '$lib/parts/form/ProblemNote.svelte';
   import { address } from '$lib/state/address.svelte';
   import { keys } from '$lib/state/keys.svelte';
+  import { KINDS, kindOf, kinds, titled } from '$lib/text/configKind';
   import { session } from '$lib/state/session.svelte';
   import { count } from '$lib/text/time';
   import ConfigText from './ConfigText.svelte';
@@ -14,7 +15,7 @@
   /** Lines fetched in one request. */
   const FETCHED = 5000;
   const name = $derived(page.params.name ?? '');
-  const kind = $derived<ConfigKind>(address.params.get('kind') === 'SAVED' ? 'SAVED' : 'RUNNING');
+  const kind = $derived<ConfigKind>(kindOf(address.params.get('kind')));
   const sought = $derived(address.params.get('find') ?? '');
   let number = $state<number | undefined>();
   let lines = $state.raw<string[]>([]);
@@ -97,11 +98,11 @@
 <ProblemNote {problem} class="mt-3" />
 <div class="mt-3 flex items-center gap-2">
   <div class="join" role="group" aria-label="Which configuration">
-    {#each ['RUNNING', 'SAVED'] as const as each (each)}
+    {#each kinds as each (each)}
       <button
         class="btn join-item"
         aria-pressed={kind === each}
-        onclick={() => address.change({ kind: each })}>{each === 'RUNNING' ? 'Running' : 'Saved'}</button
+        onclick={() => address.change({ kind: each })}>{titled(KINDS[each])}</button
       >
     {/each}
   </div>
@@ -135,7 +136,7 @@
 
 {#if isEmpty}
   <div class="panel mt-4 max-w-xl p-6">
-    <h2>No {kind === 'RUNNING' ? 'running' : 'saved'} configuration yet</h2>
+    <h2>No {KINDS[kind]} configuration yet</h2>
     <p class="mt-1">Copy the device to see it here.</p>
   </div>
 {:else}

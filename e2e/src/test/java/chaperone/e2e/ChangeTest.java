@@ -1,0 +1,184 @@
+package chaperone.e2e;
+
+import static com.microsoft.playwright.assertions.PlaywrightAssertions.assertThat;
+import static org.assertj.core.api.Assertions.assertThat;
+
+import chaperone.server.support.Api;
+import chaperone.server.support.TestServer;
+import chaperone.standins.OpenSsh;
+import chaperone.standins.demo.DemoFleet;
+import chaperone.standins.device.Fault;
+import com.microsoft.playwright.Locator;
+import com.microsoft.playwright.Page;
+import com.microsoft.playwright.options.AriaRole;
+import com.microsoft.playwright.options.ColorScheme;
+import java.util.List;
+import java.util.regex.Pattern;
+import org.junit.jupiter.api.AfterAll;
+import org.junit.jupiter.api.AfterEach;
+import org.junit.jupiter.api.BeforeAll;
+import org.junit.jupiter.api.MethodOrderer;
+import org.junit.jupiter.api.Order;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.api.TestMethodOrder;
+import org.junit.jupiter.api.Timeout;
+
+/** From somebody's edit by hand to a change that two people agreed on, that stands exactly, and is taken back again. */
+@Timeout(180)
+@TestMethodOrder(MethodOrderer.OrderAnnotation.class)
+class ChangeTest {
+    private static final int DEVICE_PORT = 2953;
+
+    private static TestServer server;
+    private static Browsing browsing;
+    private static Page engineer;
+    private static Page approver;
+    private static Api api;
+
+    @BeforeAll
+    static void start() {
+        server = TestServer.startDemo(DEVICE_PORT);
+        browsing = new Browsing(server);
+        engineer = browsing.logIn(ColorScheme.LIGHT, "r.anand", "demo-engineer");
+        approver = browsing.logIn(ColorScheme.DARK, "t.lindgren", "demo-approver");
+        api = new Api(server.address()).logIn("r.anand", "demo-engineer");
+    }
+
+    @AfterAll
+    static void stop() {
+        browsing.close();
+        server.close();
+    }
+
+    @AfterEach
+    void noComplaints() {
+        assertThat(browsing.complaints).noneMatch(complaint -> !complaint.matches(".*status of (401|404|409).*"));
+    }
+
+    private static Locator button(Page page, String name) {
+        return page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName(Pattern.compile("^" + name)));
+    }
+
+    private static Locator row(Page page, String text) {
+        return page.getByRole(AriaRole.ROW).filter(new Locator.FilterOptions().setHasText(text));
+    }
+
+    private static Locator tray(Page page) {
+        return page.getByLabel("Draft change");
+    }
+
+    @Test
+    @Order(1)
+    void driftShowsUpWhileThePageIsOpen() {
+        engineer.navigate("/drift");
+        assertThat(row(engineer, "cairn-rtr-1")).isVisible();
+        assertThat(row(engineer, "brkw-acc-1")).hasCount(0);
+        OpenSsh.type(
+                server.standIn("brkw-acc-1").address(),
+                DemoFleet.PERSON,
+                DemoFleet.PERSON_PASSWORD,
+                List.of("admin", DemoFleet.ADMIN_PASSWORD, "edit", "vlan 388 \"bait shop\"", "done", "save", "bye"));
+        api.copy("brkw-acc-1");
+        assertThat(row(engineer, "brkw-acc-1")).containsText("vlan 388");
+        assertThat(row(engineer, "brkw-acc-1")).containsText("+1");
+    }
+
+    @Test
+    @Order(2)
+    void theEngineerSaysWhoIsRight() {
+        row(engineer, "brkw-acc-1").getByRole(AriaRole.BUTTON).click();
+        assertThat(engineer.getByText("brkw-acc-1: agreed against running")).isVisible();
+        engineer.getByLabel("Why").fill("asked for by the harbour");
+        button(engineer, "Adopt all of it").click();
+        assertThat(row(engineer, "brkw-acc-1")).hasCount(0);
+
+        row(engineer, "cairn-rtr-1").getByRole(AriaRole.BUTTON).click();
+        button(engineer, "Put back all of it").click();
+        assertThat(engineer.getByText("C-2 puts it back once it has run.")).isVisible();
+        assertThat(tray(engineer)).containsText("3 edits on brkw-acc-3, brkw-rtr-1, cairn-rtr-1");
+    }
+
+    @Test
+    @Order(3)
+    void aLineThatSpeaksOfNothingIsNamedAndStopsTheDraft() {
+        tray(engineer).getByText("Open the preview").click();
+        assertThat(tray(engineer)).hasCount(0);
+        assertThat(row(engineer, "cairn-rtr-1")).containsText("ready");
+        engineer.keyboard().press("a");
+        engineer.getByLabel("Device", new Page.GetByLabelOptions().setExact(true)).fill("nobody");
+        engineer.getByLabel("Lines").fill("not vlan 3999");
+        button(engineer, "Add to C-2").click();
+        assertThat(engineer.getByRole(AriaRole.DIALOG)).containsText("There is no device");
+        engineer.getByLabel("Device", new Page.GetByLabelOptions().setExact(true)).fill("brkw-acc-3");
+        engineer.keyboard().press("Enter");
+        assertThat(row(engineer, "brkw-acc-3")).containsText("1 statement will not fit");
+        assertThat(engineer.getByRole(AriaRole.ALERT)).containsText("Line 1: there is no \"vlan 3999\"");
+        assertThat(button(engineer, "Propose")).isDisabled();
+        button(engineer, "Take out").last().click();
+        assertThat(row(engineer, "brkw-acc-3")).containsText("ready");
+        button(engineer, "Difference").click();
+        assertThat(engineer.getByText("vlan 377 \"ice house\"").first()).isVisible();
+    }
+
+    @Test
+    @Order(4)
+    void anotherPersonApprovesWhatTheySee() {
+        assertThat(button(engineer, "Approve")).hasCount(0);
+        button(engineer, "Propose").click();
+        approver.navigate("/changes/2");
+        assertThat(row(approver, "brkw-acc-3")).containsText("ready");
+        assertThat(button(approver, "Run")).hasCount(0);
+        button(approver, "Approve").click();
+        assertThat(approver.getByText("Approved by t.lindgren")).isVisible();
+        assertThat(button(engineer, "Run…")).isEnabled();
+    }
+
+    @Test
+    @Order(5)
+    void oneRefusalPutsAllBackAndTheSecondRunIsExact() {
+        server.standIn("brkw-acc-3").set(Fault.REFUSES, 13);
+        button(engineer, "Run…").click();
+        assertThat(engineer.getByRole(AriaRole.ALERTDIALOG)).containsText("brkw-acc-3, brkw-rtr-1, cairn-rtr-1");
+        button(engineer, "Run it").click();
+        assertThat(row(engineer, "brkw-acc-3")).containsText("refused");
+        assertThat(engineer.getByText("put back: nothing of it stands on any of 3 devices")).isVisible();
+        assertThat(row(engineer, "cairn-rtr-1")).containsText("as before");
+        assertThat(server.standIn("brkw-acc-3").device().runningText()).doesNotContain("ice house");
+
+        server.standIn("brkw-acc-3").clear(Fault.REFUSES);
+        button(engineer, "Run…").click();
+        button(engineer, "Run it").click();
+        button(engineer, "Run 2").click();
+        assertThat(engineer.getByText("kept on 3 devices, exactly as previewed")).isVisible();
+        for (String device : List.of("brkw-acc-3", "brkw-rtr-1", "cairn-rtr-1"))
+            assertThat(row(engineer, device)).containsText("exact");
+        assertThat(server.standIn("brkw-acc-3").device().savedText()).contains("ice house");
+        assertThat(engineer.getByLabel("Console of")).containsText("vlan 377");
+    }
+
+    @Test
+    @Order(6)
+    void theRevisionLineAndDriftKnowThatItWasPlanned() {
+        engineer.navigate("/drift");
+        assertThat(row(engineer, "mv-heron-sw-1")).isVisible();
+        assertThat(row(engineer, "cairn-rtr-1")).hasCount(0);
+        engineer.navigate("/devices/brkw-acc-3");
+        assertThat(engineer.getByText("planned here, C-2").first()).isAttached();
+    }
+
+    @Test
+    @Order(7)
+    void itIsTakenBackAsAChangeOfItsOwn() {
+        engineer.navigate("/changes/2");
+        button(engineer, "Undo as a new change").click();
+        engineer.waitForURL("**/changes/3");
+        assertThat(row(engineer, "brkw-acc-3")).containsText("ready");
+        button(engineer, "Propose").click();
+        approver.navigate("/changes/3");
+        button(approver, "Approve").click();
+        button(engineer, "Run…").click();
+        button(engineer, "Run it").click();
+        assertThat(engineer.getByText("kept on 3 devices, exactly as previewed")).isVisible();
+        assertThat(server.standIn("brkw-acc-3").device().savedText()).doesNotContain("ice house");
+    }
+}

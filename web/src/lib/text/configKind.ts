@@ -1,0 +1,21 @@
+import type { ConfigKind, Revision } from '$lib/api/client';
+
+/** A device's configurations in the order in which they are offered, and how people call them. */
+export const KINDS: Record<ConfigKind, string> = {
+  RUNNING: 'running',
+  SAVED: 'saved',
+  AGREED: 'agreed'
+};
+
+export const kinds = Object.keys(KINDS) as ConfigKind[];
+
+/** The running one unless a text names another. */
+export const kindOf = (text: string | null): ConfigKind => kinds.find((kind) => kind === text) ?? 'RUNNING';
+
+export const titled = (word: string) => word.charAt(0).toUpperCase() + word.slice(1);
+
+/** Where a revision comes from. */
+export function originText(revision: Pick<Revision, 'origin' | 'change'>): string {
+  if (revision.origin === 'FIRST_COPY') return 'first copy';
+  return revision.origin === 'PLANNED' ? `planned here, C-${revision.change}` : 'not planned here';
+}
