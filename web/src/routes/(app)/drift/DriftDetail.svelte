@@ -1,7 +1,7 @@
 <script lang="ts">
   import { onMount } from 'svelte';
   import { api, need, type Agreed, type DriftRow } from '$lib/api/client';
-  import LineCounts from '$lib/parts/change/LineCounts.svelte';
+  import PartChoice from '$lib/parts/change/PartChoice.svelte';
   import CompareTable from '$lib/parts/compare/CompareTable.svelte';
   import { linesOf, oneColumn, type Line } from '$lib/parts/compare/compareRows';
   import Field from '$lib/parts/form/Field.svelte';
@@ -71,10 +71,6 @@
     done = `C-${change.number} puts it back once it has run.`;
   });
 
-  function turn(key: string) {
-    left = left.includes(key) ? left.filter((each) => each !== key) : [...left, key];
-  }
-
   onMount(() => {
     load();
   });
@@ -117,22 +113,7 @@
   {#if agreed.value && agreed.value.parts.length > 0}
     <div class="panel self-start p-4">
       <h2>Who is right?</h2>
-      <ul class="mt-2 max-h-48 overflow-y-auto">
-        {#each agreed.value.parts as part (part.key)}
-          <li>
-            <label class="flex items-center gap-2">
-              <input
-                type="checkbox"
-                class="checkbox"
-                checked={!left.includes(part.key)}
-                onchange={() => turn(part.key)}
-              />
-              <span class="mono grow truncate" title={part.label}>{part.label}</span>
-              <LineCounts counts={part} />
-            </label>
-          </li>
-        {/each}
-      </ul>
+      <PartChoice parts={agreed.value.parts} bind:left />
       {#if session.mayAct}
         <Field label="Why" hint="Kept with what you decide." class="mt-3">
           <input class="input w-full" maxlength="2000" bind:value={note} />

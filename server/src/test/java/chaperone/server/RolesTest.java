@@ -67,6 +67,7 @@ class RolesTest {
         POST   /api/devices/{name}/revisions/{number}/marks   | ENGINEER
         DELETE /api/devices/{name}/revisions/{number}/marks/{id} | ENGINEER
         GET    /api/revision-marks                            | VIEWER
+        GET    /api/devices/{name}/revisions/{number}/parts   | VIEWER
         GET    /api/drift                                     | VIEWER
         GET    /api/devices/{name}/agreed                     | VIEWER
         POST   /api/devices/{name}/agreed                     | ENGINEER

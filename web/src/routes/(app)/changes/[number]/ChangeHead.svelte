@@ -4,6 +4,7 @@
   import { STATE, stepsOf } from '$lib/parts/change/changeText';
   import Confirm from '$lib/parts/form/Confirm.svelte';
   import When from '$lib/parts/form/When.svelte';
+  import { address } from '$lib/state/address.svelte';
   import { session } from '$lib/state/session.svelte';
   import { count } from '$lib/text/time';
   import type { ChangePage } from './changePage.svelte';
@@ -27,6 +28,11 @@
       device.remarks.some((remark) => remark.kind === 'UNSAVED_LINES')
     )
   );
+
+  /** What runs is what one wants to look at. */
+  async function run() {
+    if (await opened.run()) await address.change({ show: '' });
+  }
 
   async function undo() {
     const number = await opened.undo();
@@ -120,7 +126,7 @@
     yes="Run it"
     onyes={() => {
       asks = undefined;
-      opened.run();
+      run();
     }}
     onno={() => (asks = undefined)}
   >

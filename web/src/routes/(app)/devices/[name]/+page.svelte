@@ -15,6 +15,7 @@
   import { count, moment } from '$lib/text/time';
   import { handlesOf, moved, otherConfigurationOf, viewOf } from './deviceView';
   import { opened } from './opened.svelte';
+  import RestoreDialog from './RestoreDialog.svelte';
   import RevisionMarks from './RevisionMarks.svelte';
   import { whenever } from '$lib/state/whenever.svelte';
 
@@ -88,6 +89,8 @@
     return `${letter} · revision ${revision.number} · ${originText(revision)} · ${moment(Date.parse(revision.firstCopyAt), clock.now)}`;
   };
 
+  let restores = $state<number | undefined>();
+
   onMount(() => {
     const ends = [
       live.on('fleet', loadRevisions),
@@ -118,6 +121,9 @@
     </div>
     {#if session.mayAct && handles && handles.a !== handles.b}
       <button class="btn" onclick={exportDiff}>Export .diff</button>
+      {#if view.kind === 'RUNNING'}
+        <button class="btn" onclick={() => (restores = handles.a)}>Restore {handles.a}…</button>
+      {/if}
     {/if}
     {#if chosen}<RevisionMarks {name} {kind} revision={chosen} onmarked={loadRevisions} />{/if}
     <span class="ml-auto flex gap-2">
@@ -174,4 +180,8 @@
         : {}}
     />
   {/if}
+{/if}
+
+{#if restores}
+  <RestoreDialog device={name} revision={restores} onclose={() => (restores = undefined)} />
 {/if}

@@ -105,11 +105,13 @@ public record Statement(
     /** What stands below it, as values: without comments, and without what only says what holds anyway. */
     public List<ConfigStatement> statements() {
         List<ConfigStatement> values = new ArrayList<>(children.size());
-        for (Statement child : children) child.form.ifPresent(put -> values.add(child.value(put)));
+        for (Statement child : children) if (child.form.isPresent()) values.add(child.value());
         return List.copyOf(values);
     }
 
-    private ConfigStatement value(Form put) {
+    /** What it says, apart from what it means; of a comment there is no such value. */
+    public ConfigStatement value() {
+        Form put = form.orElseThrow(() -> new IllegalStateException("A comment says nothing"));
         List<ConfigStatement> below = statements();
         // Something was put below a line that could hold something, and had not.
         Form form = put == Form.LINE && !below.isEmpty() ? Form.BLOCK : put;

@@ -3,6 +3,7 @@ package chaperone.server.drift;
 import chaperone.server.audit.AuditNote;
 import chaperone.server.audit.Audited;
 import chaperone.server.drift.DriftViews.AgreedView;
+import chaperone.server.drift.DriftViews.DriftPartView;
 import chaperone.server.drift.DriftViews.DriftRow;
 import chaperone.server.fleet.Device;
 import chaperone.server.fleet.Fleet;
@@ -62,6 +63,13 @@ class DriftController {
     @Transactional(readOnly = true)
     public AgreedView agreed(@PathVariable String name) {
         return views.agreed(fleet.get(name));
+    }
+
+    /** What restoring an earlier revision of the running configuration would alter, part by part. */
+    @GetMapping("/devices/{name}/revisions/{number}/parts")
+    @Transactional(readOnly = true)
+    public List<DriftPartView> parts(@PathVariable String name, @PathVariable int number) {
+        return views.partsSince(fleet.get(name), number);
     }
 
     /** The device is right: what it runs is agreed from now on. */

@@ -137,6 +137,13 @@ class DriftViews {
                         : List.of());
     }
 
+    /** In which parts an earlier revision of the running configuration differs from what runs now. */
+    List<DriftPartView> partsSince(Device device, int number) {
+        String running = history.newest(device, ConfigKind.RUNNING).whole();
+        return parts(
+                device, running, history.get(device, ConfigKind.RUNNING, number).whole());
+    }
+
     private List<DriftPartView> parts(Device device, String agreed, String running) {
         ConfigModel model = ConfigModel.of(platforms.get(device.platform()), noise.of(device));
         Map<String, List<Difference>> byPart = new LinkedHashMap<>();

@@ -276,6 +276,87 @@ class ChangeStoryTest {
         assertThat(kept()).isEqualTo(before);
     }
 
+    /** The device dies in the middle of its lines: what stands there is read before anything else is done. */
+    @Test
+    void aDeviceThatDiesWhileItIsLoadedIsLookedIntoFirst() {
+        Map<String, String> before = kept();
+        long change = changeOfAll("dies");
+        approve(change);
+        // Behind a copy, the guard, the way into editing and one of the two lines.
+        device("brkw-acc-1").set(Fault.DROPS_AFTER, 11);
+        engineer.post("/api/changes/" + change + "/run", Map.of()).json(201);
+        engineer.await(
+                "/api/changes/" + change + "/runs",
+                runs -> runs.get(0).get("devices").toString().contains("\"event\":\"UNKNOWN\""));
+        device("brkw-acc-1").clear(Fault.DROPS_AFTER);
+        JsonNode run = ended(change);
+        assertThat(states(run).values()).containsOnly("GIVEN_BACK");
+        assertThat(run.get("devices").toString()).contains("OTHER_STANDS");
+        assertThat(kept()).isEqualTo(before);
+        for (String name : LINES.keySet())
+            assertThat(device(name).device().savedText()).doesNotContainPattern("ice.house");
+    }
+
+    /** Somebody stops it before it is decided. */
+    @Test
+    void aRunThatIsStoppedGivesEverythingBack() {
+        Map<String, String> before = kept();
+        long change = changeOfAll("stopped");
+        approve(change);
+        device("brkw-acc-1").set(Fault.SLOW, 30);
+        engineer.post("/api/changes/" + change + "/run", Map.of()).json(201);
+        engineer.await(
+                "/api/changes/" + change + "/runs",
+                runs -> runs.get(0).get("devices").toString().contains("\"state\":\"LOADING\""));
+        assertThat(engineer.post("/api/changes/" + change + "/stop", Map.of()).status())
+                .isEqualTo(204);
+        device("brkw-acc-1").clear(Fault.SLOW);
+        JsonNode run = ended(change);
+        assertThat(run.get("stoppedBy").asString()).isEqualTo("engineer");
+        assertThat(run.get("decision").asString()).isEqualTo("BACK");
+        assertThat(kept()).isEqualTo(before);
+        assertThat(engineer.post("/api/changes/" + change + "/stop", Map.of()).status())
+                .isEqualTo(409);
+    }
+
+    /** One block of an earlier revision, and nothing else of it. */
+    @Test
+    void aPartOfAnEarlierRevisionIsRestored() {
+        device("brkw-acc-1")
+                .device()
+                .type("deckhand", List.of("vlan 388 \"bait\"", "port 1/0/9", "text \"bait\"", "up"));
+        device("brkw-acc-1").device().save();
+        JsonNode revisions = engineer.get("/api/devices/brkw-acc-1/revisions").json(200);
+        int earlier = revisions.get(revisions.size() - 1).get("number").asInt();
+        engineer.copy("brkw-acc-1");
+        JsonNode parts = engineer.get("/api/devices/brkw-acc-1/revisions/" + earlier + "/parts")
+                .json(200);
+        String vlan = all(parts).stream()
+                .filter(part -> part.get("label").asString().contains("vlan 388"))
+                .findFirst()
+                .orElseThrow()
+                .get("key")
+                .asString();
+        long change = newChange("restore");
+        add(Map.of(
+                "change",
+                change,
+                "device",
+                "brkw-acc-1",
+                "kind",
+                "RESTORE",
+                "revision",
+                earlier,
+                "parts",
+                List.of(vlan)));
+        assertThat(preview(change).at("/devices/0/commands")).hasSize(1);
+        approve(change);
+        assertThat(states(run(change))).containsEntry("brkw-acc-1", "KEPT");
+        assertThat(device("brkw-acc-1").device().savedText())
+                .doesNotContain("vlan 388")
+                .contains("text \"bait\"");
+    }
+
     @Test
     void whatMovedSinceThePreviewIsNotTouched() {
         Map<String, String> before = kept();
