@@ -167,7 +167,7 @@ class ChangeTest {
         assertThat(row(engineer, "mv-heron-sw-1")).isVisible();
         assertThat(row(engineer, "cairn-rtr-1")).hasCount(0);
         engineer.navigate("/devices/brkw-acc-3");
-        assertThat(engineer.getByText("planned here, C-2").first()).isVisible();
+        assertThat(engineer.getByText("· planned here, C-2 ·").first()).isVisible();
     }
 
     @Test
