@@ -91,7 +91,7 @@ export interface paths {
             path?: never;
             cookie?: never;
         };
-        get: operations["list_14"];
+        get: operations["list_15"];
         put?: never;
         post?: never;
         delete?: never;
@@ -283,7 +283,7 @@ export interface paths {
             path?: never;
             cookie?: never;
         };
-        get: operations["get_1"];
+        get: operations["get_2"];
         put: operations["describe"];
         post?: never;
         delete?: never;
@@ -366,7 +366,7 @@ export interface paths {
         get?: never;
         put: operations["rewrite"];
         post?: never;
-        delete: operations["remove_7"];
+        delete: operations["remove_8"];
         options?: never;
         head?: never;
         patch?: never;
@@ -638,7 +638,7 @@ export interface paths {
         get?: never;
         put: operations["change"];
         post?: never;
-        delete: operations["remove_6"];
+        delete: operations["remove_7"];
         options?: never;
         head?: never;
         patch?: never;
@@ -699,7 +699,7 @@ export interface paths {
             path?: never;
             cookie?: never;
         };
-        get: operations["list_13"];
+        get: operations["list_14"];
         put?: never;
         post?: never;
         delete?: never;
@@ -747,10 +747,10 @@ export interface paths {
             path?: never;
             cookie?: never;
         };
-        get: operations["get_3"];
+        get: operations["get_4"];
         put?: never;
         post?: never;
-        delete: operations["remove_8"];
+        delete: operations["remove_9"];
         options?: never;
         head?: never;
         patch?: never;
@@ -1083,7 +1083,7 @@ export interface paths {
             path?: never;
             cookie?: never;
         };
-        get: operations["list_12"];
+        get: operations["list_13"];
         put?: never;
         post?: never;
         delete?: never;
@@ -1102,7 +1102,7 @@ export interface paths {
         get?: never;
         put: operations["keep_1"];
         post?: never;
-        delete: operations["remove_5"];
+        delete: operations["remove_6"];
         options?: never;
         head?: never;
         patch?: never;
@@ -1115,7 +1115,7 @@ export interface paths {
             path?: never;
             cookie?: never;
         };
-        get: operations["list_11"];
+        get: operations["list_12"];
         put?: never;
         post?: never;
         delete?: never;
@@ -1134,7 +1134,7 @@ export interface paths {
         get?: never;
         put: operations["save_2"];
         post?: never;
-        delete: operations["remove_4"];
+        delete: operations["remove_5"];
         options?: never;
         head?: never;
         patch?: never;
@@ -1259,7 +1259,7 @@ export interface paths {
             path?: never;
             cookie?: never;
         };
-        get: operations["list_10"];
+        get: operations["list_11"];
         put?: never;
         post?: never;
         delete?: never;
@@ -1275,7 +1275,7 @@ export interface paths {
             path?: never;
             cookie?: never;
         };
-        get: operations["get_2"];
+        get: operations["get_3"];
         put?: never;
         post?: never;
         delete?: never;
@@ -1515,7 +1515,7 @@ export interface paths {
             path?: never;
             cookie?: never;
         };
-        get: operations["list_9"];
+        get: operations["list_10"];
         put?: never;
         post?: never;
         delete?: never;
@@ -1563,10 +1563,10 @@ export interface paths {
             path?: never;
             cookie?: never;
         };
-        get: operations["get"];
+        get: operations["get_1"];
         put: operations["save_1"];
         post?: never;
-        delete: operations["remove_3"];
+        delete: operations["remove_4"];
         options?: never;
         head?: never;
         patch?: never;
@@ -1694,7 +1694,7 @@ export interface paths {
         get: operations["list"];
         put: operations["set_1"];
         post?: never;
-        delete: operations["remove_2"];
+        delete: operations["remove_3"];
         options?: never;
         head?: never;
         patch?: never;
@@ -1787,7 +1787,7 @@ export interface paths {
             path?: never;
             cookie?: never;
         };
-        get: operations["list_8"];
+        get: operations["list_9"];
         put?: never;
         post?: never;
         delete?: never;
@@ -1820,9 +1820,9 @@ export interface paths {
             cookie?: never;
         };
         get?: never;
-        put: operations["write"];
+        put: operations["write_1"];
         post?: never;
-        delete: operations["remove_1"];
+        delete: operations["remove_2"];
         options?: never;
         head?: never;
         patch?: never;
@@ -1883,7 +1883,7 @@ export interface paths {
             path?: never;
             cookie?: never;
         };
-        get: operations["list_7"];
+        get: operations["list_8"];
         put?: never;
         post?: never;
         delete?: never;
@@ -1902,7 +1902,119 @@ export interface paths {
         get?: never;
         put: operations["save"];
         post?: never;
+        delete: operations["remove_1"];
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/standards": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["list_7"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/standards/fleet-trial": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["fleetTrial"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/standards/trial": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["trial"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/standards/{name}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["get"];
+        put: operations["write"];
+        post?: never;
         delete: operations["remove"];
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/standards/{name}/findings": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["findings"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/standards/{name}/heat": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["heat"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/standards/{name}/publish": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["publish"];
+        delete?: never;
         options?: never;
         head?: never;
         patch?: never;
@@ -2038,6 +2150,14 @@ export interface components {
             gaps: string[];
             text: string;
         };
+        Breach: {
+            /** @enum {string} */
+            binding: "ADVISE" | "WARN" | "REFUSE";
+            evidence: string[];
+            reason: string;
+            standard: string;
+            tag: string;
+        };
         CallRuleInput: {
             authorities: string;
             ports: number[];
@@ -2054,19 +2174,21 @@ export interface components {
             change?: number;
             device: string;
             /** @enum {string} */
-            kind: "LINES" | "PUT_BACK" | "RESTORE" | "UNDO";
+            kind: "LINES" | "PUT_BACK" | "RESTORE" | "UNDO" | "REPAIR";
             lines?: string[];
             note?: string;
             parts?: string[];
             /** Format: int32 */
             revision?: number;
+            standard?: string;
+            tag?: string;
         };
         ChangeEditView: {
             device: string;
             /** Format: int64 */
             id: number;
             /** @enum {string} */
-            kind: "LINES" | "PUT_BACK" | "RESTORE" | "UNDO";
+            kind: "LINES" | "PUT_BACK" | "RESTORE" | "UNDO" | "REPAIR";
             /** Format: int32 */
             leftOut: number;
             lines: string[];
@@ -2150,6 +2272,25 @@ export interface components {
         };
         Checked: {
             problems: components["schemas"]["PlatformProblem"][];
+        };
+        ClauseText: {
+            /** @enum {string} */
+            binding: "ADVISE" | "WARN" | "REFUSE";
+            /** @enum {string} */
+            comparison?: "AT_MOST" | "AT_LEAST" | "EXACTLY";
+            /** @enum {string} */
+            kind: "GOLDEN" | "FORBIDDEN" | "FOR_EACH";
+            /** Format: int64 */
+            limit?: number;
+            pattern?: string;
+            platform: string;
+            reason: string;
+            repair?: string;
+            scope: string;
+            tag: string;
+            text?: string;
+            value?: string;
+            within?: string;
         };
         ColumnsRequest: {
             csv: string;
@@ -2301,6 +2442,7 @@ export interface components {
         DevicePreview: {
             /** Format: int32 */
             baseRevision: number;
+            breaches: components["schemas"]["Breach"][];
             commands: components["schemas"]["CommandView"][];
             counts: components["schemas"]["PlanCounts"];
             device: string;
@@ -2462,6 +2604,13 @@ export interface components {
             token: string;
             who: string;
         };
+        Evidence: {
+            expected: string;
+            found?: string;
+            /** Format: int32 */
+            line?: number;
+            path: string[];
+        };
         Exchange: {
             answer: string;
             cut: boolean;
@@ -2485,10 +2634,37 @@ export interface components {
             /** Format: int32 */
             usualNumber: number;
         };
+        FindingView: {
+            /** @enum {string} */
+            binding: "ADVISE" | "WARN" | "REFUSE";
+            device: string;
+            evidence: components["schemas"]["Evidence"][];
+            /** @enum {string} */
+            kind: "PASS" | "FAIL" | "NOT_KNOWN";
+            /** Format: int32 */
+            revision: number;
+            /** Format: date-time */
+            since: string;
+            site: string;
+            standard: string;
+            tag: string;
+        };
         FirstContactView: {
             fields: components["schemas"]["BaseFieldView"][];
             how: string;
             items: components["schemas"]["BaseItemView"][];
+        };
+        FleetTrialView: {
+            /** Format: int64 */
+            fail: number;
+            failing: string[];
+            /** Format: int64 */
+            notAsked: number;
+            /** Format: int64 */
+            notKnown: number;
+            /** Format: int64 */
+            pass: number;
+            tag: string;
         };
         FleetView: {
             address: string;
@@ -2547,6 +2723,19 @@ export interface components {
             /** Format: int64 */
             statements: number;
             text: string;
+        };
+        HeatRow: {
+            /** @enum {string} */
+            binding: "ADVISE" | "WARN" | "REFUSE";
+            failing: {
+                [key: string]: number;
+            };
+            reason: string;
+            tag: string;
+        };
+        HeatView: {
+            rows: components["schemas"]["HeatRow"][];
+            sites: string[];
         };
         HostKeyView: {
             fingerprint: string;
@@ -3247,6 +3436,38 @@ export interface components {
             /** Format: int32 */
             sessions: number;
         };
+        StandardRow: {
+            /** Format: int32 */
+            clauses: number;
+            /** Format: int64 */
+            failing: number;
+            hasDraft: boolean;
+            isPublished: boolean;
+            /** Format: date-time */
+            madeAt: string;
+            madeBy: string;
+            name: string;
+        };
+        StandardText: {
+            clauses: components["schemas"]["ClauseText"][];
+            values: {
+                [key: string]: {
+                    [key: string]: string;
+                };
+            };
+        };
+        StandardView: {
+            fields: string[];
+            isPublishedAsWritten: boolean;
+            /** Format: date-time */
+            madeAt: string;
+            madeBy: string;
+            name: string;
+            /** Format: date-time */
+            publishedAt?: string;
+            publishedBy?: string;
+            text: components["schemas"]["StandardText"];
+        };
         Started: {
             /** Format: int64 */
             job: number;
@@ -3361,6 +3582,10 @@ export interface components {
             comparison: components["schemas"]["CompareView"];
             undo: string[];
         };
+        TrialInput: {
+            device: string;
+            text: components["schemas"]["StandardText"];
+        };
         TrialStep: {
             advice: string;
             exchanges: components["schemas"]["Exchange"][];
@@ -3368,6 +3593,13 @@ export interface components {
             kind: "CONNECTED" | "PROMPT_FOUND" | "PAGING_OFF" | "PRIVILEGED" | "RECOGNISED" | "CONFIGURATION_READ" | "TREE_BUILT" | "WRITTEN_BACK" | "FACTS_FOUND" | "TABLE_READ" | "ENDED";
             reached: boolean;
             seen: string;
+        };
+        TrialView: {
+            evidence: components["schemas"]["Evidence"][];
+            /** @enum {string} */
+            kind: "PASS" | "FAIL" | "NOT_KNOWN";
+            repair: string[];
+            tag: string;
         };
         TryAddress: {
             allowTelnet: boolean;
@@ -3577,7 +3809,7 @@ export interface operations {
             };
         };
     };
-    list_14: {
+    list_15: {
         parameters: {
             query?: {
                 who?: string | null;
@@ -3921,7 +4153,7 @@ export interface operations {
             };
         };
     };
-    get_1: {
+    get_2: {
         parameters: {
             query?: never;
             header?: never;
@@ -4091,7 +4323,7 @@ export interface operations {
             };
         };
     };
-    remove_7: {
+    remove_8: {
         parameters: {
             query?: never;
             header?: never;
@@ -4522,7 +4754,7 @@ export interface operations {
             };
         };
     };
-    remove_6: {
+    remove_7: {
         parameters: {
             query?: never;
             header?: never;
@@ -4614,7 +4846,7 @@ export interface operations {
             };
         };
     };
-    list_13: {
+    list_14: {
         parameters: {
             query?: {
                 query?: string;
@@ -4696,7 +4928,7 @@ export interface operations {
             };
         };
     };
-    get_3: {
+    get_4: {
         parameters: {
             query?: never;
             header?: never;
@@ -4718,7 +4950,7 @@ export interface operations {
             };
         };
     };
-    remove_8: {
+    remove_9: {
         parameters: {
             query?: never;
             header?: never;
@@ -5263,7 +5495,7 @@ export interface operations {
             };
         };
     };
-    list_12: {
+    list_13: {
         parameters: {
             query?: never;
             header?: never;
@@ -5307,7 +5539,7 @@ export interface operations {
             };
         };
     };
-    remove_5: {
+    remove_6: {
         parameters: {
             query?: never;
             header?: never;
@@ -5327,7 +5559,7 @@ export interface operations {
             };
         };
     };
-    list_11: {
+    list_12: {
         parameters: {
             query?: never;
             header?: never;
@@ -5371,7 +5603,7 @@ export interface operations {
             };
         };
     };
-    remove_4: {
+    remove_5: {
         parameters: {
             query?: never;
             header?: never;
@@ -5569,7 +5801,7 @@ export interface operations {
             };
         };
     };
-    list_10: {
+    list_11: {
         parameters: {
             query?: {
                 size?: number;
@@ -5592,7 +5824,7 @@ export interface operations {
             };
         };
     };
-    get_2: {
+    get_3: {
         parameters: {
             query?: never;
             header?: never;
@@ -6009,7 +6241,7 @@ export interface operations {
             };
         };
     };
-    list_9: {
+    list_10: {
         parameters: {
             query?: never;
             header?: never;
@@ -6075,7 +6307,7 @@ export interface operations {
             };
         };
     };
-    get: {
+    get_1: {
         parameters: {
             query?: never;
             header?: never;
@@ -6121,7 +6353,7 @@ export interface operations {
             };
         };
     };
-    remove_3: {
+    remove_4: {
         parameters: {
             query?: never;
             header?: never;
@@ -6357,7 +6589,7 @@ export interface operations {
             };
         };
     };
-    remove_2: {
+    remove_3: {
         parameters: {
             query: {
                 group: string;
@@ -6509,7 +6741,7 @@ export interface operations {
             };
         };
     };
-    list_8: {
+    list_9: {
         parameters: {
             query?: never;
             header?: never;
@@ -6553,7 +6785,7 @@ export interface operations {
             };
         };
     };
-    write: {
+    write_1: {
         parameters: {
             query?: never;
             header?: never;
@@ -6577,7 +6809,7 @@ export interface operations {
             };
         };
     };
-    remove_1: {
+    remove_2: {
         parameters: {
             query?: never;
             header?: never;
@@ -6705,7 +6937,7 @@ export interface operations {
             };
         };
     };
-    list_7: {
+    list_8: {
         parameters: {
             query?: never;
             header?: never;
@@ -6749,7 +6981,7 @@ export interface operations {
             };
         };
     };
-    remove: {
+    remove_1: {
         parameters: {
             query?: never;
             header?: never;
@@ -6766,6 +6998,211 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content?: never;
+            };
+        };
+    };
+    list_7: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["StandardRow"][];
+                };
+            };
+        };
+    };
+    fleetTrial: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["StandardText"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["FleetTrialView"][];
+                };
+            };
+        };
+    };
+    trial: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["TrialInput"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["TrialView"][];
+                };
+            };
+        };
+    };
+    get: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                name: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["StandardView"];
+                };
+            };
+        };
+    };
+    write: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                name: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["StandardText"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["StandardView"];
+                };
+            };
+        };
+    };
+    remove: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                name: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description No Content */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+        };
+    };
+    findings: {
+        parameters: {
+            query?: {
+                tag?: string;
+                site?: string;
+            };
+            header?: never;
+            path: {
+                name: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["FindingView"][];
+                };
+            };
+        };
+    };
+    heat: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                name: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["HeatView"];
+                };
+            };
+        };
+    };
+    publish: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                name: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["StandardView"];
+                };
             };
         };
     };

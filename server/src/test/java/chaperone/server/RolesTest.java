@@ -68,6 +68,15 @@ class RolesTest {
         DELETE /api/devices/{name}/revisions/{number}/marks/{id} | ENGINEER
         GET    /api/revision-marks                            | VIEWER
         GET    /api/devices/{name}/revisions/{number}/parts   | VIEWER
+        GET    /api/standards                                 | VIEWER
+        GET    /api/standards/{name}                          | VIEWER
+        PUT    /api/standards/{name}                          | ENGINEER
+        DELETE /api/standards/{name}                          | ENGINEER
+        POST   /api/standards/{name}/publish                  | ENGINEER
+        GET    /api/standards/{name}/heat                     | VIEWER
+        GET    /api/standards/{name}/findings                 | VIEWER
+        POST   /api/standards/trial                           | VIEWER
+        POST   /api/standards/fleet-trial                     | VIEWER
         GET    /api/drift                                     | VIEWER
         GET    /api/devices/{name}/agreed                     | VIEWER
         POST   /api/devices/{name}/agreed                     | ENGINEER

@@ -52,4 +52,23 @@ class KnownCopyTest {
         assertThat(known.matched().kind()).isEqualTo(Kind.NOT_KNOWN);
         assertThat(known.matched().reason()).contains("part");
     }
+
+    @ParameterizedTest
+    @CsvSource({
+        "0,0,0,0,,NOT_KNOWN",
+        "3,0,0,0,,YES",
+        "3,1,0,0,,NO",
+        "3,1,1,0,,ATTENTION",
+        "3,2,1,0,,NO",
+        "3,0,0,1,,NOT_KNOWN",
+        "3,0,0,0,a part,NOT_KNOWN"
+    })
+    void soundIsNeverYesWhileAnythingIsOpen(
+            int asked, long failing, long advised, long open, String incomplete, Kind expected) {
+        String part = incomplete == null ? "" : incomplete;
+        assertThat(new KnownDepartures(asked, failing, advised, open, part)
+                        .sound()
+                        .kind())
+                .isEqualTo(expected);
+    }
 }

@@ -67,6 +67,11 @@ class SecurityRules {
                 .hasRole(ENGINEER);
         rules.requestMatchers(HttpMethod.DELETE, "/api/noise-patterns/*").hasRole(ENGINEER);
         rules.requestMatchers(HttpMethod.POST, "/api/devices/*/agreed").hasRole(ENGINEER);
+        rules.requestMatchers(HttpMethod.POST, "/api/standards/trial", "/api/standards/fleet-trial")
+                .hasRole(VIEWER);
+        rules.requestMatchers(HttpMethod.POST, "/api/standards/*/publish").hasRole(ENGINEER);
+        rules.requestMatchers(HttpMethod.PUT, "/api/standards/*").hasRole(ENGINEER);
+        rules.requestMatchers(HttpMethod.DELETE, "/api/standards/*").hasRole(ENGINEER);
         rules.requestMatchers(HttpMethod.POST, "/api/changes/*/approve").hasRole(APPROVER);
         // Whoever would approve may send it back, too.
         rules.requestMatchers(HttpMethod.POST, "/api/changes/*/back").hasAnyRole(ENGINEER, APPROVER);

@@ -14,6 +14,8 @@ import chaperone.server.fleet.Fleet;
 import chaperone.server.platform.PlatformRegistry;
 import chaperone.server.problem.ProblemException;
 import chaperone.server.secret.SecretMasks;
+import chaperone.server.standard.Soundness;
+import chaperone.server.standard.Soundness.Breach;
 import java.time.Instant;
 import java.util.ArrayList;
 import java.util.HexFormat;
@@ -31,6 +33,7 @@ class ChangeViews {
     private final ChangePlans plans;
     private final Fleet fleet;
     private final PlatformRegistry platforms;
+    private final Soundness soundness;
     private final SecretMasks masks;
     private final TextComparison comparisons;
 
@@ -97,7 +100,8 @@ class ChangeViews {
             List<CommandView> commands,
             List<CommandView> undo,
             List<RemarkView> remarks,
-            List<MisfitView> misfits) {}
+            List<MisfitView> misfits,
+            List<Breach> breaches) {}
 
     /**
      * @param digest of what would be sent: whoever approves says what was seen
@@ -110,8 +114,10 @@ class ChangeViews {
             ChangePlans plans,
             Fleet fleet,
             PlatformRegistry platforms,
+            Soundness soundness,
             SecretMasks masks,
             TextComparison comparisons) {
+        this.soundness = soundness;
         this.comparisons = comparisons;
         this.edits = edits;
         this.plans = plans;
@@ -230,7 +236,11 @@ class ChangeViews {
                 commands(platform, plan.target().commands()),
                 commands(platform, plan.target().undo()),
                 remarks,
-                misfits(plan));
+                misfits(plan),
+                soundness.breaches(
+                        plan.device(),
+                        plan.target().promise().base(),
+                        plan.target().promise().text()));
     }
 
     private RemarkView view(Platform platform, Remark remark) {

@@ -2,13 +2,16 @@ package chaperone.server.change;
 
 import chaperone.core.change.ConfigEdit.Misfit;
 import chaperone.core.change.Remark;
+import chaperone.core.standard.Clause.Binding;
 import chaperone.core.structure.ConfigPath;
 import chaperone.server.audit.AuditNote;
 import chaperone.server.event.Events;
 import chaperone.server.fleet.Device;
 import chaperone.server.fleet.Fleet;
 import chaperone.server.problem.ProblemException;
+import chaperone.server.standard.Soundness;
 import java.time.Clock;
+import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.HashSet;
 import java.util.List;
@@ -30,6 +33,7 @@ public class Changes {
     private final ChangeRepository changes;
     private final ChangeEditRepository edits;
     private final ChangePlans plans;
+    private final Soundness soundness;
     private final Fleet fleet;
     private final Events events;
     private final Clock clock;
@@ -38,12 +42,14 @@ public class Changes {
             ChangeRepository changes,
             ChangeEditRepository edits,
             ChangePlans plans,
+            Soundness soundness,
             Fleet fleet,
             Events events,
             Clock clock) {
         this.changes = changes;
         this.edits = edits;
         this.plans = plans;
+        this.soundness = soundness;
         this.fleet = fleet;
         this.events = events;
         this.clock = clock;
@@ -262,6 +268,7 @@ public class Changes {
                     "C-" + change.id() + " would alter nothing.",
                     "Add an edit that does.");
         }
+        refuseBreaches(altered);
         boolean losesLines = !change.savesFirst()
                 && altered.stream()
                         .anyMatch(plan ->
@@ -274,6 +281,25 @@ public class Changes {
                     "Choose to save them first, or save them on the device.");
         }
         return altered;
+    }
+
+    /** A clause that refuses what would break it stops the change; what was broken before does not. */
+    private void refuseBreaches(List<DevicePlan> altered) {
+        List<String> refused = new ArrayList<>();
+        for (DevicePlan plan : altered) {
+            String before = plan.target().promise().base();
+            soundness.breaches(plan.device(), before, plan.target().promise().text()).stream()
+                    .filter(breach -> breach.binding() == Binding.REFUSE)
+                    .map(breach -> plan.device().name() + " would break " + breach.standard() + " " + breach.tag())
+                    .forEach(refused::add);
+        }
+        if (refused.isEmpty()) return;
+        throw new ProblemException(
+                HttpStatus.CONFLICT,
+                "refused-by-standard",
+                String.join("; ", refused) + ".",
+                "Open the preview: it names the statements. Mend the edits, or the standard.",
+                Map.of("clauses", refused));
     }
 
     private ChangeEdit edit(Change change, long id) {

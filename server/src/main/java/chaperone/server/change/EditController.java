@@ -47,6 +47,7 @@ class EditController {
      * @param change the number of the change; one's own open draft if left out, or a new one if there is none
      * @param lines for {@code LINES}, as they would be typed on the device
      * @param revision for {@code RESTORE}, of the running configuration
+     * @param standard for {@code REPAIR}, with the {@code tag} of its clause
      * @param parts for {@code PUT_BACK} and {@code RESTORE}; the whole configuration if left out
      */
     record ChangeEditInput(
@@ -56,6 +57,8 @@ class EditController {
             Optional<@Size(max = MOST_LINES) List<@Size(max = LONGEST_LINE) String>> lines,
             Optional<@Min(1) Integer> revision,
             Optional<@Size(max = MOST_PARTS) Set<@Size(max = 32) String>> parts,
+            Optional<@Size(max = 60) String> standard,
+            Optional<@Size(max = 20) String> tag,
             Optional<@Size(max = 2000) String> note) {}
 
     record TypedLinesInput(@NotEmpty @Size(max = MOST_LINES) List<@NotNull @Size(max = LONGEST_LINE) String> lines) {}

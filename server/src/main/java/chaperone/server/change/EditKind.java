@@ -9,5 +9,7 @@ public enum EditKind {
     /** An earlier revision, or a part of it. */
     RESTORE,
     /** What an earlier change brought is taken back. */
-    UNDO
+    UNDO,
+    /** What a standard requires, and does not stand. */
+    REPAIR
 }

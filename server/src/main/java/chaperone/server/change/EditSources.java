@@ -9,6 +9,7 @@ import chaperone.server.platform.PlatformRegistry;
 import chaperone.server.problem.ProblemException;
 import chaperone.server.revision.ConfigKind;
 import chaperone.server.revision.History;
+import chaperone.server.standard.Soundness;
 import java.util.List;
 import java.util.Set;
 import org.springframework.http.HttpStatus;
@@ -20,8 +21,10 @@ class EditSources {
     private final History history;
     private final NoiseRules noise;
     private final PlatformRegistry platforms;
+    private final Soundness soundness;
 
-    EditSources(History history, NoiseRules noise, PlatformRegistry platforms) {
+    EditSources(History history, NoiseRules noise, PlatformRegistry platforms, Soundness soundness) {
+        this.soundness = soundness;
         this.history = history;
         this.noise = noise;
         this.platforms = platforms;
@@ -40,6 +43,14 @@ class EditSources {
                         device,
                         history.get(device, ConfigKind.RUNNING, input.revision().orElseThrow(() -> missing("revision")))
                                 .whole(),
+                        parts);
+            case REPAIR ->
+                between(
+                        device,
+                        soundness.repaired(
+                                device,
+                                input.standard().orElseThrow(() -> missing("standard")),
+                                input.tag().orElseThrow(() -> missing("tag"))),
                         parts);
             case UNDO -> throw missing("change to undo: ask for it at that change");
         };

@@ -12,10 +12,12 @@ import chaperone.server.problem.RetryOnConflict;
 import chaperone.server.revision.ConfigKind;
 import chaperone.server.revision.History;
 import chaperone.server.revision.History.Kept;
+import chaperone.server.revision.RunningChangedEvent;
 import java.time.Clock;
 import java.time.Instant;
 import java.util.Arrays;
 import java.util.Optional;
+import org.springframework.context.ApplicationEventPublisher;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
 
@@ -27,6 +29,7 @@ public class CopyStore {
     private final CopyRepository copies;
     private final DeviceFacts facts;
     private final Agreements agreements;
+    private final ApplicationEventPublisher publisher;
     private final Events events;
     private final Clock clock;
 
@@ -43,6 +46,7 @@ public class CopyStore {
             CopyRepository copies,
             DeviceFacts facts,
             Agreements agreements,
+            ApplicationEventPublisher publisher,
             Events events,
             Clock clock) {
         this.agreements = agreements;
@@ -50,6 +54,7 @@ public class CopyStore {
         this.fleet = fleet;
         this.history = history;
         this.copies = copies;
+        this.publisher = publisher;
         this.events = events;
         this.clock = clock;
     }
@@ -83,6 +88,7 @@ public class CopyStore {
             Optional<Boolean> equal = saved.map(kept -> Arrays.equals(running.settledDigest(), kept.settledDigest()));
             device.copied(at, running.isNew(), equal, copy.mark());
         } else device.copiedInPart(at, running.isNew(), running.doubt(), copy.mark());
+        if (running.isNew()) publisher.publishEvent(new RunningChangedEvent(device));
         events.fleetMoved();
         return Optional.of(new Stored(running.isNew(), saved.map(Kept::isNew).orElse(false), running.doubt()));
     }

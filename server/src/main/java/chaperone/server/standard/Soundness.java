@@ -1,0 +1,238 @@
+package chaperone.server.standard;
+
+import chaperone.core.answer.KnownDepartures;
+import chaperone.core.answer.Question;
+import chaperone.core.change.ConfigModel;
+import chaperone.core.standard.Clause.Binding;
+import chaperone.core.standard.Judge;
+import chaperone.core.standard.Repair;
+import chaperone.core.standard.Verdict;
+import chaperone.core.standard.Verdict.Evidence;
+import chaperone.core.standard.Verdict.Kind;
+import chaperone.server.fleet.Device;
+import chaperone.server.noise.NoiseRules;
+import chaperone.server.platform.PlatformRegistry;
+import chaperone.server.problem.ProblemException;
+import chaperone.server.query.ChosenDevices;
+import chaperone.server.query.Groups;
+import chaperone.server.revision.ConfigKind;
+import chaperone.server.revision.History;
+import chaperone.server.revision.History.Text;
+import chaperone.server.secret.SecretMasks;
+import java.time.Instant;
+import java.util.ArrayList;
+import java.util.HashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.function.Function;
+import java.util.stream.Collectors;
+import org.springframework.http.HttpStatus;
+import org.springframework.stereotype.Service;
+import org.springframework.transaction.annotation.Propagation;
+import org.springframework.transaction.annotation.Transactional;
+
+/** Judges devices by the clauses that are published, and keeps what they depart from. */
+@Service
+public class Soundness {
+    private final StandardRepository standards;
+    private final FindingRepository findings;
+    private final ChosenDevices devices;
+    private final Groups groups;
+    private final History history;
+    private final NoiseRules noise;
+    private final PlatformRegistry platforms;
+    private final SecretMasks masks;
+
+    /** A clause that is for a device, and what its site fills in. */
+    private record Asked(Standard standard, ClauseText clause, Map<String, String> values) {}
+
+    /** A verdict that is no pass. */
+    record Departure(long standard, ClauseText clause, Verdict verdict) {
+        boolean fails() {
+            return verdict.kind() == Kind.FAIL;
+        }
+    }
+
+    /** A clause that a change would break. */
+    public record Breach(String standard, String tag, String reason, Binding binding, List<String> evidence) {}
+
+    Soundness(
+            StandardRepository standards,
+            FindingRepository findings,
+            ChosenDevices devices,
+            Groups groups,
+            History history,
+            NoiseRules noise,
+            PlatformRegistry platforms,
+            SecretMasks masks) {
+        this.standards = standards;
+        this.findings = findings;
+        this.devices = devices;
+        this.groups = groups;
+        this.history = history;
+        this.noise = noise;
+        this.platforms = platforms;
+        this.masks = masks;
+    }
+
+    /** Part of a transaction that brought something new: a configuration, or another standard. */
+    @Transactional(propagation = Propagation.MANDATORY)
+    public void judge(Device device, Instant at) {
+        List<Asked> asked = asked(device);
+        Optional<Text> running = history.find(device, ConfigKind.RUNNING);
+        if (running.isEmpty()) return;
+        int revision = running.get().revision().number();
+        List<Departure> departures = departures(device, running.get().whole(), asked);
+        KnownDepartures known = known(asked.size(), departures, device.incomplete());
+        if (device.incomplete().isEmpty()) keep(device, departures, revision, at);
+        device.answer(Question.SOUND, known.sound(), at);
+    }
+
+    private static KnownDepartures known(int asked, List<Departure> departures, String incomplete) {
+        long failing = departures.stream().filter(Departure::fails).count();
+        long advised = departures.stream()
+                .filter(each -> each.fails() && each.clause().binding() == Binding.ADVISE)
+                .count();
+        return new KnownDepartures(asked, failing, advised, departures.size() - failing, incomplete);
+    }
+
+    private void keep(Device device, List<Departure> departures, int revision, Instant at) {
+        Map<String, Finding> known = findings.findByDeviceId(device.id()).stream()
+                .collect(Collectors.toMap(each -> key(each.standard(), each.tag()), Function.identity()));
+        for (Departure each : departures) {
+            Finding finding = Optional.ofNullable(
+                            known.remove(key(each.standard(), each.clause().tag())))
+                    .orElseGet(() -> new Finding(
+                            device.id(), each.standard(), each.clause().tag(), at));
+            finding.is(
+                    each.verdict().kind(),
+                    each.clause().binding(),
+                    revision,
+                    shown(device, each.verdict().evidence()),
+                    at);
+            findings.save(finding);
+        }
+        findings.deleteAll(known.values());
+    }
+
+    private static String key(long standard, String tag) {
+        return standard + " " + tag;
+    }
+
+    List<Evidence> shown(Device device, List<Evidence> evidence) {
+        Function<String, String> masked =
+                text -> masks.shown(platforms.get(device.platform()), text).strip();
+        return evidence.stream()
+                .map(each -> new Evidence(
+                        each.path().stream().map(masked).toList(),
+                        masked.apply(each.expected()),
+                        each.found().map(masked),
+                        each.line()))
+                .toList();
+    }
+
+    private List<Asked> asked(Device device) {
+        List<Asked> asked = new ArrayList<>();
+        Map<String, Boolean> scopes = new HashMap<>();
+        for (Standard standard : standards.findByPublishedAtIsNotNullOrderByName()) {
+            StandardText text = standard.inForce().orElseThrow();
+            for (ClauseText clause : text.clauses()) {
+                if (isFor(device, clause, scopes))
+                    asked.add(new Asked(standard, clause, text.valuesAt(device.siteName())));
+            }
+        }
+        return asked;
+    }
+
+    /** A scope that can no longer be read, since a group of it is gone, means nobody. */
+    boolean isFor(Device device, ClauseText clause, Map<String, Boolean> scopes) {
+        if (!clause.platform().equals(device.platform())) return false;
+        return clause.scope().isBlank() || scopes.computeIfAbsent(clause.scope(), scope -> isIn(device, scope));
+    }
+
+    private boolean isIn(Device device, String scope) {
+        try {
+            return devices.isIn(device, scope);
+        } catch (ProblemException e) {
+            return false;
+        }
+    }
+
+    /** @throws ProblemException if a scope cannot be read */
+    void checkScope(ClauseText clause) {
+        platforms.get(clause.platform());
+        if (!clause.scope().isBlank()) groups.read(clause.scope());
+    }
+
+    private List<Departure> departures(Device device, String text, List<Asked> asked) {
+        ConfigModel model = model(device);
+        Map<Map<String, String>, Judge> judges = new HashMap<>();
+        List<Departure> departures = new ArrayList<>();
+        for (Asked each : asked) {
+            Judge judge = judges.computeIfAbsent(each.values(), values -> new Judge(text, model, values));
+            Verdict verdict = judge.verdict(each.clause().clause());
+            if (verdict.kind() != Kind.PASS)
+                departures.add(new Departure(each.standard().id(), each.clause(), verdict));
+        }
+        return departures;
+    }
+
+    ConfigModel model(Device device) {
+        return ConfigModel.of(platforms.get(device.platform()), noise.of(device));
+    }
+
+    /** Clauses that a device keeps to now and would not with another configuration; those it broke before do not count. */
+    @Transactional(readOnly = true)
+    public List<Breach> breaches(Device device, String before, String after) {
+        List<Asked> asked = asked(device);
+        if (asked.isEmpty()) return List.of();
+        List<String> broken = departures(device, before, asked).stream()
+                .filter(Departure::fails)
+                .map(each -> key(each.standard(), each.clause().tag()))
+                .toList();
+        return departures(device, after, asked).stream()
+                .filter(Departure::fails)
+                .filter(each ->
+                        !broken.contains(key(each.standard(), each.clause().tag())))
+                .map(each -> breach(device, each))
+                .toList();
+    }
+
+    private Breach breach(Device device, Departure departure) {
+        List<String> evidence = shown(device, departure.verdict().evidence()).stream()
+                .map(each -> String.join(" / ", each.path())
+                        + (each.path().isEmpty() ? "" : ": ")
+                        + each.found().orElse("nothing stands")
+                        + (each.expected().isEmpty() ? "" : ", expected " + each.expected()))
+                .toList();
+        String name =
+                standards.findById(departure.standard()).map(Standard::name).orElse("");
+        ClauseText clause = departure.clause();
+        return new Breach(name, clause.tag(), clause.reason(), clause.binding(), evidence);
+    }
+
+    /**
+     * What the device would run if it kept to a clause.
+     *
+     * @throws ProblemException if the clause is not for this device, or cannot be repaired without a value
+     */
+    @Transactional(readOnly = true)
+    public String repaired(Device device, String standard, String tag) {
+        Asked asked = asked(device).stream()
+                .filter(each -> each.standard().name().equals(standard)
+                        && each.clause().tag().equals(tag))
+                .findFirst()
+                .orElseThrow(() -> ProblemException.notFound("clause for " + device.name(), standard + " " + tag));
+        String running = history.newest(device, ConfigKind.RUNNING).whole();
+        try {
+            return Repair.of(running, asked.clause().clause(), model(device), asked.values());
+        } catch (IllegalArgumentException e) {
+            throw new ProblemException(
+                    HttpStatus.CONFLICT,
+                    "no-value",
+                    "Clause " + tag + " cannot be repaired on " + device.name() + ": " + e.getMessage() + ".",
+                    "Fill in the value for " + device.siteName() + " at the standard, and publish it.");
+        }
+    }
+}

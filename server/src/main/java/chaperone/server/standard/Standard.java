@@ -1,0 +1,95 @@
+package chaperone.server.standard;
+
+import jakarta.persistence.Entity;
+import jakarta.persistence.GeneratedValue;
+import jakarta.persistence.GenerationType;
+import jakarta.persistence.Id;
+import jakarta.persistence.Version;
+import java.time.Instant;
+import java.util.Optional;
+import org.hibernate.annotations.JdbcTypeCode;
+import org.hibernate.type.SqlTypes;
+import org.jspecify.annotations.Nullable;
+import tools.jackson.databind.json.JsonMapper;
+
+/** A written set of rules: what is being written, and what devices are judged by. */
+@Entity
+class Standard {
+    private static final JsonMapper JSON = JsonMapper.builder().build();
+
+    @Id
+    @GeneratedValue(strategy = GenerationType.IDENTITY)
+    private Long id;
+
+    private String name;
+
+    @JdbcTypeCode(SqlTypes.JSON)
+    private String draft;
+
+    @JdbcTypeCode(SqlTypes.JSON)
+    private @Nullable String published;
+
+    private String madeBy;
+    private Instant madeAt;
+    private @Nullable String publishedBy;
+    private @Nullable Instant publishedAt;
+
+    @Version
+    private long version;
+
+    protected Standard() {}
+
+    Standard(String name) {
+        this.name = name;
+    }
+
+    long id() {
+        return id;
+    }
+
+    String name() {
+        return name;
+    }
+
+    void write(String called, StandardText text, String by, Instant at) {
+        name = called;
+        draft = JSON.writeValueAsString(text);
+        madeBy = by;
+        madeAt = at;
+    }
+
+    StandardText draft() {
+        return JSON.readValue(draft, StandardText.class);
+    }
+
+    /** What devices are judged by; nothing before it is published. */
+    Optional<StandardText> inForce() {
+        return Optional.ofNullable(published).map(text -> JSON.readValue(text, StandardText.class));
+    }
+
+    void publish(String by, Instant at) {
+        published = draft;
+        publishedBy = by;
+        publishedAt = at;
+    }
+
+    boolean isPublishedAsWritten() {
+        return inForce().filter(text -> text.equals(draft())).isPresent();
+    }
+
+    String madeBy() {
+        return madeBy;
+    }
+
+    Instant madeAt() {
+        return madeAt;
+    }
+
+    Optional<String> publishedBy() {
+        return Optional.ofNullable(publishedBy);
+    }
+
+    Optional<Instant> publishedAt() {
+        return Optional.ofNullable(publishedAt);
+    }
+}

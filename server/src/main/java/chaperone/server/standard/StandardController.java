@@ -1,0 +1,123 @@
+package chaperone.server.standard;
+
+import chaperone.server.audit.AuditNote;
+import chaperone.server.audit.Audited;
+import chaperone.server.fleet.Fleet;
+import chaperone.server.problem.RetryOnConflict;
+import chaperone.server.standard.StandardViews.FindingView;
+import chaperone.server.standard.StandardViews.FleetTrialView;
+import chaperone.server.standard.StandardViews.HeatView;
+import chaperone.server.standard.StandardViews.StandardRow;
+import chaperone.server.standard.StandardViews.StandardView;
+import chaperone.server.standard.StandardViews.TrialView;
+import jakarta.validation.Valid;
+import jakarta.validation.constraints.NotBlank;
+import jakarta.validation.constraints.NotNull;
+import jakarta.validation.constraints.Size;
+import java.security.Principal;
+import java.util.List;
+import java.util.Optional;
+import org.springframework.http.HttpStatus;
+import org.springframework.transaction.annotation.Transactional;
+import org.springframework.web.bind.annotation.DeleteMapping;
+import org.springframework.web.bind.annotation.GetMapping;
+import org.springframework.web.bind.annotation.PathVariable;
+import org.springframework.web.bind.annotation.PostMapping;
+import org.springframework.web.bind.annotation.PutMapping;
+import org.springframework.web.bind.annotation.RequestBody;
+import org.springframework.web.bind.annotation.RequestMapping;
+import org.springframework.web.bind.annotation.RequestParam;
+import org.springframework.web.bind.annotation.ResponseStatus;
+import org.springframework.web.bind.annotation.RestController;
+
+/** Standards, how they would judge, and what they found. */
+@RestController
+@RequestMapping("/api/standards")
+class StandardController {
+    private final StandardRepository repository;
+    private final Standards standards;
+    private final StandardViews views;
+    private final Fleet fleet;
+
+    StandardController(StandardRepository repository, Standards standards, StandardViews views, Fleet fleet) {
+        this.repository = repository;
+        this.standards = standards;
+        this.views = views;
+        this.fleet = fleet;
+    }
+
+    record TrialInput(
+            @NotBlank @Size(max = 253) String device,
+            @NotNull @Valid StandardText text) {}
+
+    @GetMapping
+    @Transactional(readOnly = true)
+    public List<StandardRow> list() {
+        return repository.findAllByOrderByName().stream().map(views::row).toList();
+    }
+
+    @GetMapping("/{name}")
+    @Transactional(readOnly = true)
+    public StandardView get(@PathVariable String name) {
+        return views.view(standards.get(name));
+    }
+
+    /** Keeps what is being written; devices are judged by what was published. */
+    @Audited("wrote a standard")
+    @PutMapping("/{name}")
+    @RetryOnConflict
+    @Transactional
+    public StandardView write(
+            @PathVariable @Size(max = 60) String name, @Valid @RequestBody StandardText text, Principal principal) {
+        AuditNote.add(text.clauses().size() + " clauses");
+        return views.view(standards.write(name, text, principal.getName()));
+    }
+
+    @Audited("published a standard")
+    @PostMapping("/{name}/publish")
+    @RetryOnConflict
+    @Transactional
+    public StandardView publish(@PathVariable String name, Principal principal) {
+        return views.view(standards.publish(name, principal.getName()));
+    }
+
+    @Audited("removed a standard")
+    @DeleteMapping("/{name}")
+    @ResponseStatus(HttpStatus.NO_CONTENT)
+    @Transactional
+    public void remove(@PathVariable String name) {
+        standards.remove(name);
+    }
+
+    /** How many devices of each site fail which clause. */
+    @GetMapping("/{name}/heat")
+    @Transactional(readOnly = true)
+    public HeatView heat(@PathVariable String name) {
+        return views.heat(standards.get(name));
+    }
+
+    @GetMapping("/{name}/findings")
+    @Transactional(readOnly = true)
+    public List<FindingView> findings(
+            @PathVariable String name,
+            @RequestParam Optional<@Size(max = 20) String> tag,
+            @RequestParam Optional<@Size(max = 100) String> site) {
+        return views.findings(standards.get(name), tag, site);
+    }
+
+    /** How a text would judge one device, with the lines and what would repair it; nothing is kept. */
+    @PostMapping("/trial")
+    @Transactional(readOnly = true)
+    public List<TrialView> trial(@Valid @RequestBody TrialInput input) {
+        standards.check(input.text());
+        return views.trial(fleet.get(input.device()), input.text());
+    }
+
+    /** How a text would judge the fleet; nothing is kept. */
+    @PostMapping("/fleet-trial")
+    @Transactional(readOnly = true)
+    public List<FleetTrialView> fleetTrial(@Valid @RequestBody StandardText text) {
+        standards.check(text);
+        return views.trial(text);
+    }
+}

@@ -1,0 +1,223 @@
+package chaperone.server.standard;
+
+import chaperone.core.standard.Clause.Binding;
+import chaperone.core.standard.Judge;
+import chaperone.core.standard.Repair;
+import chaperone.core.standard.Verdict;
+import chaperone.core.standard.Verdict.Evidence;
+import chaperone.server.fleet.Device;
+import chaperone.server.fleet.Fleet;
+import chaperone.server.platform.PlatformRegistry;
+import chaperone.server.revision.ConfigKind;
+import chaperone.server.revision.History;
+import chaperone.server.revision.History.Text;
+import chaperone.server.secret.SecretMasks;
+import java.time.Instant;
+import java.util.ArrayList;
+import java.util.HashMap;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.Set;
+import java.util.TreeMap;
+import java.util.TreeSet;
+import org.springframework.stereotype.Component;
+
+/** Standards and findings as pages and programs get them; secrets are masked. */
+@Component
+class StandardViews {
+    private final FindingRepository findings;
+    private final Fleet fleet;
+    private final History history;
+    private final Soundness soundness;
+    private final PlatformRegistry platforms;
+    private final SecretMasks masks;
+
+    record StandardRow(
+            String name,
+            int clauses,
+            boolean isPublished,
+            boolean hasDraft,
+            long failing,
+            String madeBy,
+            Instant madeAt) {}
+
+    /** @param fields that sites fill in */
+    record StandardView(
+            String name,
+            StandardText text,
+            Set<String> fields,
+            boolean isPublishedAsWritten,
+            Optional<String> publishedBy,
+            Optional<Instant> publishedAt,
+            String madeBy,
+            Instant madeAt) {}
+
+    /** A clause and, by site, how many devices fail it. */
+    record HeatRow(String tag, String reason, Binding binding, Map<String, Long> failing) {}
+
+    record HeatView(List<String> sites, List<HeatRow> rows) {}
+
+    record FindingView(
+            String standard,
+            String tag,
+            Binding binding,
+            Verdict.Kind kind,
+            String device,
+            String site,
+            Instant since,
+            int revision,
+            List<Evidence> evidence) {}
+
+    /** How one clause would judge a device, and what would repair it; no commands if that cannot be said. */
+    record TrialView(String tag, Verdict.Kind kind, List<Evidence> evidence, List<String> repair) {}
+
+    /** How a clause would judge the fleet. */
+    record FleetTrialView(String tag, long pass, long fail, long notKnown, long notAsked, List<String> failing) {}
+
+    StandardViews(
+            FindingRepository findings,
+            Fleet fleet,
+            History history,
+            Soundness soundness,
+            PlatformRegistry platforms,
+            SecretMasks masks) {
+        this.findings = findings;
+        this.fleet = fleet;
+        this.history = history;
+        this.soundness = soundness;
+        this.platforms = platforms;
+        this.masks = masks;
+    }
+
+    StandardRow row(Standard standard) {
+        long failing = findings.findByStandardIdOrderByTag(standard.id()).stream()
+                .filter(each -> each.kind() == Verdict.Kind.FAIL)
+                .map(Finding::device)
+                .distinct()
+                .count();
+        return new StandardRow(
+                standard.name(),
+                standard.draft().clauses().size(),
+                standard.publishedAt().isPresent(),
+                !standard.isPublishedAsWritten(),
+                failing,
+                standard.madeBy(),
+                standard.madeAt());
+    }
+
+    StandardView view(Standard standard) {
+        StandardText text = standard.draft();
+        return new StandardView(
+                standard.name(),
+                text,
+                text.fields(),
+                standard.isPublishedAsWritten(),
+                standard.publishedBy(),
+                standard.publishedAt(),
+                standard.madeBy(),
+                standard.madeAt());
+    }
+
+    /** Sites with a failing device, and every clause that is in force. */
+    HeatView heat(Standard standard) {
+        Map<Long, Device> devices = new HashMap<>();
+        fleet.choose(List.of()).forEach(device -> devices.put(device.id(), device));
+        Map<String, Map<String, Long>> counts = new HashMap<>();
+        Set<String> sites = new TreeSet<>();
+        for (Finding each : findings.findByStandardIdOrderByTag(standard.id())) {
+            Device device = devices.get(each.device());
+            if (device == null || each.kind() != Verdict.Kind.FAIL) continue;
+            String site = device.siteName().isEmpty() ? "(no site)" : device.siteName();
+            sites.add(site);
+            counts.computeIfAbsent(each.tag(), tag -> new TreeMap<>()).merge(site, 1L, Long::sum);
+        }
+        List<HeatRow> rows = standard.inForce().map(StandardText::clauses).orElse(List.of()).stream()
+                .map(clause -> new HeatRow(
+                        clause.tag(), clause.reason(), clause.binding(), counts.getOrDefault(clause.tag(), Map.of())))
+                .toList();
+        return new HeatView(List.copyOf(sites), rows);
+    }
+
+    List<FindingView> findings(Standard standard, Optional<String> tag, Optional<String> site) {
+        List<FindingView> views = new ArrayList<>();
+        for (Finding each : findings.findByStandardIdOrderByTag(standard.id())) {
+            Optional<Device> device = fleet.find(each.device());
+            boolean isWanted = device.isPresent()
+                    && tag.map(each.tag()::equals).orElse(true)
+                    && site.map(device.get().siteName()::equals).orElse(true);
+            if (isWanted) views.add(view(standard, each, device.get()));
+        }
+        return views;
+    }
+
+    private static FindingView view(Standard standard, Finding finding, Device device) {
+        return new FindingView(
+                standard.name(),
+                finding.tag(),
+                finding.binding(),
+                finding.kind(),
+                device.name(),
+                device.siteName(),
+                finding.since(),
+                finding.revision(),
+                finding.evidence());
+    }
+
+    /** Every clause of a text that is for a device, judged now. */
+    List<TrialView> trial(Device device, StandardText text) {
+        String running = history.newest(device, ConfigKind.RUNNING).whole();
+        Map<String, String> values = text.valuesAt(device.siteName());
+        Judge judge = new Judge(running, soundness.model(device), values);
+        Map<String, Boolean> scopes = new HashMap<>();
+        return text.clauses().stream()
+                .filter(clause -> soundness.isFor(device, clause, scopes))
+                .map(clause -> {
+                    Verdict verdict = judge.verdict(clause.clause());
+                    List<Evidence> shown = soundness.shown(device, verdict.evidence());
+                    return new TrialView(
+                            clause.tag(), verdict.kind(), shown, repair(device, running, clause, verdict, values));
+                })
+                .toList();
+    }
+
+    private List<String> repair(
+            Device device, String running, ClauseText clause, Verdict verdict, Map<String, String> values) {
+        var model = soundness.model(device);
+        if (verdict.kind() != Verdict.Kind.FAIL || model.way().isEmpty()) return List.of();
+        String repaired = Repair.of(running, clause.clause(), model, values);
+        return model.patch(running, repaired).lines().stream()
+                .map(line -> masks.shown(platforms.get(device.platform()), line))
+                .toList();
+    }
+
+    List<FleetTrialView> trial(StandardText text) {
+        Map<String, long[]> counts = new LinkedHashMap<>();
+        Map<String, List<String>> failing = new HashMap<>();
+        text.clauses().forEach(clause -> counts.put(clause.tag(), new long[Verdict.Kind.values().length + 1]));
+        for (Device device : fleet.choose(List.of())) {
+            Optional<Text> running = history.find(device, ConfigKind.RUNNING);
+            if (running.isEmpty()) continue;
+            Map<String, Boolean> scopes = new HashMap<>();
+            Judge judge = new Judge(running.get().whole(), soundness.model(device), text.valuesAt(device.siteName()));
+            for (ClauseText clause : text.clauses()) {
+                boolean isAsked = soundness.isFor(device, clause, scopes);
+                int place = isAsked ? judge.verdict(clause.clause()).kind().ordinal() : Verdict.Kind.values().length;
+                counts.get(clause.tag())[place]++;
+                if (isAsked && place == Verdict.Kind.FAIL.ordinal())
+                    failing.computeIfAbsent(clause.tag(), tag -> new ArrayList<>())
+                            .add(device.name());
+            }
+        }
+        return counts.entrySet().stream()
+                .map(each -> new FleetTrialView(
+                        each.getKey(),
+                        each.getValue()[Verdict.Kind.PASS.ordinal()],
+                        each.getValue()[Verdict.Kind.FAIL.ordinal()],
+                        each.getValue()[Verdict.Kind.NOT_KNOWN.ordinal()],
+                        each.getValue()[Verdict.Kind.values().length],
+                        failing.getOrDefault(each.getKey(), List.of())))
+                .toList();
+    }
+}

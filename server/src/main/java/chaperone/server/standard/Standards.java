@@ -1,0 +1,69 @@
+package chaperone.server.standard;
+
+import chaperone.server.problem.ProblemException;
+import java.time.Clock;
+import java.util.HashSet;
+import java.util.Set;
+import org.springframework.context.ApplicationEventPublisher;
+import org.springframework.http.HttpStatus;
+import org.springframework.stereotype.Service;
+import org.springframework.transaction.annotation.Transactional;
+
+/** Writes standards, and puts them in force. */
+@Service
+class Standards {
+    private final StandardRepository standards;
+    private final Soundness soundness;
+    private final ApplicationEventPublisher publisher;
+    private final Clock clock;
+
+    Standards(StandardRepository standards, Soundness soundness, ApplicationEventPublisher publisher, Clock clock) {
+        this.standards = standards;
+        this.soundness = soundness;
+        this.publisher = publisher;
+        this.clock = clock;
+    }
+
+    @Transactional(readOnly = true)
+    Standard get(String name) {
+        return standards.findByName(name).orElseThrow(() -> ProblemException.notFound("standard", name));
+    }
+
+    /** @throws ProblemException naming the clause that cannot be kept, and why */
+    @Transactional
+    Standard write(String name, StandardText text, String by) {
+        check(text);
+        Standard standard = standards.findByName(name).orElseGet(() -> new Standard(name));
+        standard.write(name, text, by, clock.instant());
+        return standards.save(standard);
+    }
+
+    void check(StandardText text) {
+        Set<String> tags = new HashSet<>();
+        for (ClauseText clause : text.clauses()) {
+            clause.clause();
+            soundness.checkScope(clause);
+            if (!tags.add(clause.tag())) {
+                throw new ProblemException(
+                        HttpStatus.UNPROCESSABLE_CONTENT,
+                        "clause",
+                        "Two clauses have the tag " + clause.tag() + ".",
+                        "A tag names one clause of a standard.");
+            }
+        }
+    }
+
+    @Transactional
+    Standard publish(String name, String by) {
+        Standard standard = get(name);
+        standard.publish(by, clock.instant());
+        publisher.publishEvent(new StandardPublishedEvent());
+        return standard;
+    }
+
+    @Transactional
+    void remove(String name) {
+        standards.delete(get(name));
+        publisher.publishEvent(new StandardPublishedEvent());
+    }
+}
