@@ -72,6 +72,15 @@ export type RunStep = Schemas['RunStepView'];
 export type DriftRow = Schemas['DriftRow'];
 export type DriftPart = Schemas['DriftPartView'];
 export type Agreed = Schemas['AgreedView'];
+export type StandardRow = Schemas['StandardRow'];
+export type Standard = Schemas['StandardView'];
+export type StandardText = Schemas['StandardText'];
+export type Clause = Schemas['ClauseText'];
+export type Heat = Schemas['HeatView'];
+export type Finding = Schemas['FindingView'];
+export type Evidence = Schemas['Evidence'];
+export type Trial = Schemas['TrialView'];
+export type FleetTrial = Schemas['FleetTrialView'];
 
 /** A problem detail (RFC 9457) as the server sends it; lines and columns count from 0. */
 export class Problem extends Error {

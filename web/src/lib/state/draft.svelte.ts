@@ -18,10 +18,12 @@ class Draft {
   /** Adds an edit to it; the server begins one if there is none. */
   add = async (edit: {
     device: string;
-    kind: 'LINES' | 'PUT_BACK' | 'RESTORE';
+    kind: 'LINES' | 'PUT_BACK' | 'RESTORE' | 'REPAIR';
     lines?: string[];
     revision?: number;
     parts?: string[];
+    standard?: string;
+    tag?: string;
     note?: string;
     change?: number;
   }) => {

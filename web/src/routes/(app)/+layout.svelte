@@ -29,7 +29,13 @@
         { word: 'Compare', path: '/compare', also: '/compare' }
       ]
     },
-    { group: 'Judge', items: [{ word: 'Drift', path: '/drift', also: '/drift' }] },
+    {
+      group: 'Judge',
+      items: [
+        { word: 'Drift', path: '/drift', also: '/drift' },
+        { word: 'Standards', path: '/standards', also: '/standards' }
+      ]
+    },
     { group: 'Alter', items: [{ word: 'Changes', path: '/changes', also: '/changes' }] },
     {
       group: 'Keep',
@@ -56,11 +62,16 @@
   /** What needs an answer stands beside its word. */
   async function countWaiting() {
     const query = { state: ['PROPOSED' as const, 'STUCK' as const] };
-    const [drifting, changes] = await Promise.all([
+    const [drifting, standards, changes] = await Promise.all([
       need(api.GET('/api/drift')).catch(() => []),
+      need(api.GET('/api/standards')).catch(() => []),
       need(api.GET('/api/changes', { params: { query } })).catch(() => [])
     ]);
-    waiting = { Drift: drifting.filter((row) => row.since).length, Changes: changes.length };
+    waiting = {
+      Drift: drifting.filter((row) => row.since).length,
+      Changes: changes.length,
+      Standards: standards.reduce((sum, each) => sum + each.failing, 0)
+    };
   }
 
   async function logOut() {

@@ -12,6 +12,7 @@ const device = (more: Partial<DevicePreview> = {}): DevicePreview => ({
   undo: [],
   remarks: [],
   misfits: [],
+  breaches: [],
   ...more
 });
 
@@ -27,6 +28,9 @@ it('says how a device stands', () => {
   expect(readiness(device({ isReady: false }))).toBe('nothing to send');
   const misfits = [{ edit: 1, message: 'gone', mayLeaveOut: true }];
   expect(readiness(device({ misfits }))).toBe('1 statement will not fit');
+  const breach = { standard: 'access', tag: 'log', reason: '', binding: 'REFUSE' as const, evidence: [] };
+  expect(readiness(device({ breaches: [breach] }))).toBe('refused by 1 clause');
+  expect(readiness(device({ breaches: [{ ...breach, binding: 'WARN' }] }))).toBe('ready');
 });
 
 it('says what is no change, and why', () => {

@@ -15,7 +15,8 @@ export const EDIT: Record<Change['edits'][number]['kind'], string> = {
   LINES: 'typed lines',
   PUT_BACK: 'put back',
   RESTORE: 'restored',
-  UNDO: 'undone'
+  UNDO: 'undone',
+  REPAIR: 'repaired'
 };
 
 export const titleOf = (change: { number: number; title: string }) =>
@@ -49,6 +50,8 @@ export const remarkText = (remark: DevicePreview['remarks'][number]) =>
 /** How a device stands in a preview, in a few words. */
 export function readiness(device: DevicePreview): string {
   if (device.misfits.length > 0) return `${count(device.misfits.length, 'statement')} will not fit`;
+  const refused = device.breaches.filter((breach) => breach.binding === 'REFUSE').length;
+  if (refused > 0) return `refused by ${count(refused, 'clause')}`;
   return device.isReady ? 'ready' : 'nothing to send';
 }
 

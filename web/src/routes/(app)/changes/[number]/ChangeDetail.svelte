@@ -140,6 +140,7 @@
           {opened}
           edits={opened.change.edits.filter((edit) => edit.device === chosen)}
           misfits={device?.misfits ?? []}
+          breaches={device?.breaches ?? []}
         />
       {/if}
     </div>

@@ -8,13 +8,26 @@
     opened: ChangePage;
     edits: readonly ChangeEdit[];
     misfits: DevicePreview['misfits'];
+    breaches: DevicePreview['breaches'];
   }
 
-  let { opened, edits, misfits }: Props = $props();
+  let { opened, edits, misfits, breaches }: Props = $props();
   const of = (edit: ChangeEdit) => misfits.filter((misfit) => misfit.edit === edit.id);
 </script>
 
 <section class="panel min-w-0 p-4" aria-label="Edits">
+  {#each breaches as breach (breach.standard + breach.tag)}
+    <div role="alert" class="bg-removed mb-3 rounded px-3 py-2">
+      <p>
+        <b>{breach.binding === 'REFUSE' ? 'Refused' : breach.binding === 'WARN' ? 'Warning' : 'Advice'}</b>:
+        <a class="underline" href="/standards/{encodeURIComponent(breach.standard)}">{breach.standard}</a>
+        {breach.tag}. {breach.reason}
+      </p>
+      <ul class="mono">
+        {#each breach.evidence as line, i (i)}<li class="whitespace-pre-wrap">{line}</li>{/each}
+      </ul>
+    </div>
+  {/each}
   <h2>Edits, in this order</h2>
   {#each edits as edit (edit.id)}
     {@const wrong = of(edit)}

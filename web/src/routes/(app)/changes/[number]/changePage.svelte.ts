@@ -15,7 +15,10 @@ export class ChangePage {
   readonly mayEdit = $derived(this.isOpen && session.mayAct);
   readonly isReady = $derived(
     (this.preview?.devices ?? []).some((device) => device.isReady) &&
-      (this.preview?.devices ?? []).every((device) => device.misfits.length === 0)
+      (this.preview?.devices ?? []).every(
+        (device) =>
+          device.misfits.length === 0 && !device.breaches.some((breach) => breach.binding === 'REFUSE')
+      )
   );
 
   constructor(number: number) {

@@ -101,6 +101,7 @@ class DemoData implements ApplicationRunner {
     private final PlatformRegistry platforms;
     private final CallRules rules;
     private final DemoChanges changes;
+    private final DemoStandard standard;
     private final Clock clock;
     private final Path history;
     private final int port;
@@ -119,6 +120,7 @@ class DemoData implements ApplicationRunner {
             PlatformRegistry platforms,
             CallRules rules,
             DemoChanges changes,
+            DemoStandard standard,
             Clock clock,
             @Value("${chaperone.demo.history}") Path history,
             @Value("${chaperone.demo.port}") int port) {
@@ -135,6 +137,7 @@ class DemoData implements ApplicationRunner {
         this.platforms = platforms;
         this.rules = rules;
         this.changes = changes;
+        this.standard = standard;
         this.clock = clock;
         this.history = history;
         this.port = port;
@@ -151,6 +154,7 @@ class DemoData implements ApplicationRunner {
         bringIn(Files.readAllLines(history.resolve("known.txt")), sets);
         changes.agree();
         jobs.start(fleet.choose(List.of()), true, "r.anand");
+        standard.publish(SITES.values());
         changes.change();
         changes.draft();
         PAIRS.forEach((first, second) -> pairs.confirm(first, second, "r.anand"));

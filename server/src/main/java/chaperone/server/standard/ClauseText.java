@@ -24,7 +24,7 @@ import org.springframework.http.HttpStatus;
  * @param value for {@code FOR_EACH}: a pattern whose first group is the number
  * @param repair for {@code FOR_EACH}: the statement that is put
  */
-record ClauseText(
+public record ClauseText(
         @NotBlank @Size(max = 20) String tag,
         @NotNull @Size(max = 500) String reason,
         @NotNull Binding binding,
@@ -39,7 +39,7 @@ record ClauseText(
         Optional<Long> limit,
         Optional<@Size(max = 500) String> repair) {
 
-    enum Kind {
+    public enum Kind {
         GOLDEN,
         FORBIDDEN,
         FOR_EACH

@@ -14,7 +14,7 @@ import java.util.TreeSet;
  *
  * @param values by the name of the site: what it fills into the fields of golden texts
  */
-record StandardText(
+public record StandardText(
         @NotNull @Size(max = 500) List<@Valid @NotNull ClauseText> clauses,
 
         @NotNull @Size(max = 2000)

@@ -11,7 +11,7 @@ import org.springframework.transaction.annotation.Transactional;
 
 /** Writes standards, and puts them in force. */
 @Service
-class Standards {
+public class Standards {
     private final StandardRepository standards;
     private final Soundness soundness;
     private final ApplicationEventPublisher publisher;
@@ -51,6 +51,13 @@ class Standards {
                         "A tag names one clause of a standard.");
             }
         }
+    }
+
+    /** Written and in force at once. */
+    @Transactional
+    public void inForce(String name, StandardText text, String by) {
+        write(name, text, by);
+        publish(name, by);
     }
 
     @Transactional

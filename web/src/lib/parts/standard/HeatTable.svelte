@@ -1,0 +1,71 @@
+<script lang="ts">
+  import type { Heat } from '$lib/api/client';
+  import { BINDING, warmth } from './clauseText';
+
+  interface Props {
+    heat: Heat;
+    tag: string | undefined;
+    site: string | undefined;
+    /** Without a site: the clause everywhere. */
+    onchoose: (tag: string, site?: string) => void;
+  }
+
+  let { heat, tag, site, onchoose }: Props = $props();
+  const most = $derived(
+    Math.max(1, ...heat.rows.flatMap((row) => Object.values(row.failing).map((failing) => failing ?? 0)))
+  );
+</script>
+
+<div class="panel overflow-x-auto">
+  <table class="rows heat">
+    <caption class="sr-only">Devices that fail, by clause and site</caption>
+    <thead>
+      <tr>
+        <th>Clause</th><th>Binds</th>
+        {#each heat.sites as each (each)}<th>{each}</th>{/each}
+        <th>In all</th>
+      </tr>
+    </thead>
+    <tbody>
+      {#each heat.rows as row (row.tag)}
+        {@const all = Object.values(row.failing).reduce((sum: number, each) => sum + (each ?? 0), 0)}
+        <tr class={row.tag === tag ? 'bg-chosen' : ''}>
+          <th scope="row" class="font-normal">
+            <button
+              class="cursor-pointer text-left"
+              aria-pressed={row.tag === tag && !site}
+              onclick={() => onchoose(row.tag)}><b>{row.tag}</b> {row.reason}</button
+            >
+          </th>
+          <td class={row.binding === 'REFUSE' ? 'text-error' : ''}>{BINDING[row.binding]}</td>
+          {#each heat.sites as each (each)}
+            {@const failing = row.failing[each] ?? 0}
+            <td class="cell warm-{warmth(failing, most)}">
+              {#if failing > 0}
+                <button
+                  class="w-full cursor-pointer text-left font-semibold"
+                  aria-pressed={row.tag === tag && each === site}
+                  aria-label="{failing} at {each} fail {row.tag}"
+                  onclick={() => onchoose(row.tag, each)}>{failing}</button
+                >
+              {/if}
+            </td>
+          {/each}
+          <td class="font-semibold">{all || ''}</td>
+        </tr>
+      {/each}
+    </tbody>
+  </table>
+</div>
+
+<style>
+  .warm-1 {
+    background: var(--modified);
+  }
+  .warm-2 {
+    background: color-mix(in srgb, var(--modified) 45%, var(--removed));
+  }
+  .warm-3 {
+    background: var(--removed);
+  }
+</style>

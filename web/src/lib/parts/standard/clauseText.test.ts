@@ -1,0 +1,30 @@
+import { expect, it } from 'vitest';
+import type { Clause } from '$lib/api/client';
+import { emptyClause, evidenceText, fieldsOf, freeTag, warmth } from './clauseText';
+
+const golden = (text: string): Clause => ({ ...emptyClause('corvane', 'a'), text });
+
+it('finds the fields that sites fill, each once', () => {
+  expect(fieldsOf([golden('log {{log}}\nlog {{ log-2 }}'), golden('{{log}} {{NO}}')])).toEqual([
+    'log',
+    'log-2'
+  ]);
+});
+
+it.each([
+  [{ path: [], expected: 'log 1', found: undefined, line: undefined }, 'log 1 is missing'],
+  [
+    { path: ['port 1'], expected: 'at most 5', found: 'flood 9', line: 6 },
+    'port 1: line 7: flood 9, expected at most 5'
+  ],
+  [{ path: [], expected: '', found: 'account guest', line: 2 }, 'line 3: account guest must not stand']
+])('says what stands and what should: %#', (evidence, text) => expect(evidenceText(evidence)).toBe(text));
+
+it('is warmest where most devices fail', () => {
+  expect([0, 1, 5, 9].map((failing) => warmth(failing, 9))).toEqual([0, 1, 2, 3]);
+});
+
+it('gives a new clause a tag of its own', () => {
+  expect(freeTag([])).toBe('clause-1');
+  expect(freeTag([emptyClause('corvane', 'clause-2')])).toBe('clause-3');
+});

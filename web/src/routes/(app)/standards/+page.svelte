@@ -1,0 +1,128 @@
+<script lang="ts">
+  import { goto } from '$app/navigation';
+  import { onMount } from 'svelte';
+  import { api, need, type Finding, type Heat, type StandardRow } from '$lib/api/client';
+  import Dialog from '$lib/parts/form/Dialog.svelte';
+  import Field from '$lib/parts/form/Field.svelte';
+  import FormEnd from '$lib/parts/form/FormEnd.svelte';
+  import ProblemNote from '$lib/parts/form/ProblemNote.svelte';
+  import HeatTable from '$lib/parts/standard/HeatTable.svelte';
+  import { address } from '$lib/state/address.svelte';
+  import { Doing } from '$lib/state/doing.svelte';
+  import { keys } from '$lib/state/keys.svelte';
+  import { live } from '$lib/state/live.svelte';
+  import { session } from '$lib/state/session.svelte';
+  import { Submission } from '$lib/state/submission.svelte';
+  import { whenever } from '$lib/state/whenever.svelte';
+  import { count } from '$lib/text/time';
+  import Findings from './Findings.svelte';
+
+  let rows = $state.raw<StandardRow[] | undefined>();
+  let heat = $state.raw<Heat | undefined>();
+  let findings = $state.raw<Finding[]>([]);
+  let begins = $state(false);
+  let title = $state('');
+
+  const inForce = $derived((rows ?? []).filter((row) => row.isPublished));
+  const name = $derived(
+    rows?.find((row) => row.name === address.params.get('standard'))?.name ??
+      inForce[0]?.name ??
+      rows?.[0]?.name
+  );
+  const tag = $derived(address.params.get('tag') ?? undefined);
+  const site = $derived(address.params.get('site') ?? undefined);
+
+  const doing = new Doing(async () => {
+    rows = await need(api.GET('/api/standards'));
+    if (!name) return;
+    const path = { name };
+    heat = await need(api.GET('/api/standards/{name}/heat', { params: { path } }));
+    const query = { ...(tag ? { tag } : {}), ...(site ? { site } : {}) };
+    findings = await need(api.GET('/api/standards/{name}/findings', { params: { path, query } }));
+  });
+
+  const beginning = new Submission(async () => {
+    await need(
+      api.PUT('/api/standards/{name}', {
+        params: { path: { name: title.trim() } },
+        body: { clauses: [], values: {} }
+      })
+    );
+    await goto(`/standards/${encodeURIComponent(title.trim())}`);
+  });
+
+  whenever(() => `${address.params.get('standard')} ${tag} ${site}`, doing.load);
+
+  onMount(() => {
+    const ends = [
+      live.on('fleet', doing.load),
+      keys.add([{ key: 'a', says: 'a new standard', run: () => session.mayAct && (begins = true) }])
+    ];
+    return () => ends.forEach((end) => end());
+  });
+</script>
+
+<svelte:head><title>Standards · Chaperone</title></svelte:head>
+
+<div class="flex items-start gap-2">
+  <div class="grow">
+    <h1>Standards</h1>
+    <p class="text-quiet">
+      {#if rows}{count(inForce.length, 'standard')} in force. Devices are judged as they change.{/if}
+    </p>
+  </div>
+  {#if name}<a class="btn" href="/standards/{encodeURIComponent(name)}"
+      >{session.mayAct ? 'Write' : 'Read'} {name}</a
+    >{/if}
+  {#if session.mayAct}
+    <button class="btn btn-primary" onclick={() => (begins = true)}>New standard <kbd>a</kbd></button>
+  {/if}
+</div>
+
+<ProblemNote problem={doing.problem} class="mt-3" />
+
+{#if rows?.length === 0}
+  <div class="panel mt-4 max-w-xl p-6">
+    <h2>No standard yet</h2>
+    <p class="mt-1">
+      A standard is a set of clauses: what must stand, what must not, and what holds for each block of a kind.
+      You see how it would judge a device while you write, and the fleet before anybody is judged by it.
+    </p>
+  </div>
+{:else if rows}
+  <div class="mt-3 flex flex-wrap gap-2" role="group" aria-label="Which standard">
+    {#each rows as row (row.name)}
+      <button
+        class="btn"
+        aria-pressed={row.name === name}
+        onclick={() => address.change({ standard: row.name, tag: '', site: '' })}
+        >{row.name} <b>{row.failing || ''}</b>{row.isPublished ? '' : ' (draft)'}</button
+      >
+    {/each}
+  </div>
+  {#if heat && heat.rows.length > 0}
+    <div class="mt-3">
+      <HeatTable
+        {heat}
+        {tag}
+        {site}
+        onchoose={(clause, place) => address.change({ tag: clause, site: place ?? '' })}
+      />
+    </div>
+    {#if name}<Findings standard={name} {findings} {tag} {site} />{/if}
+  {:else if heat}
+    <p class="panel mt-3 p-4">Nothing of it is in force yet: write its clauses, try them, and publish.</p>
+  {/if}
+{/if}
+
+{#if begins}
+  <Dialog title="A new standard" oncancel={() => (begins = false)}>
+    <form class="mt-2" onsubmit={beginning.submit}>
+      <Field label="Name" hint="Such as access and logging." error={beginning.of('name')}>
+        <!-- svelte-ignore a11y_autofocus -->
+        <input class="input w-full" maxlength="60" required pattern="[^/]+" bind:value={title} autofocus />
+      </Field>
+      <FormEnd submission={beginning} send="Begin" oncancel={() => (begins = false)} />
+    </form>
+  </Dialog>
+{/if}

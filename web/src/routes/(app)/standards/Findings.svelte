@@ -1,0 +1,100 @@
+<script lang="ts">
+  import type { Finding } from '$lib/api/client';
+  import { evidenceText, VERDICT } from '$lib/parts/standard/clauseText';
+  import When from '$lib/parts/form/When.svelte';
+  import ProblemNote from '$lib/parts/form/ProblemNote.svelte';
+  import { draft } from '$lib/state/draft.svelte';
+  import { session } from '$lib/state/session.svelte';
+  import { Submission } from '$lib/state/submission.svelte';
+
+  interface Props {
+    standard: string;
+    findings: readonly Finding[];
+    tag: string | undefined;
+    site: string | undefined;
+  }
+
+  let { standard, findings, tag, site }: Props = $props();
+  let chosen = $state<string | undefined>();
+  let wanted: readonly Finding[] = [];
+  let done = $state('');
+
+  const idOf = (finding: Finding) => `${finding.device} ${finding.tag}`;
+  const shown = $derived(findings.find((each) => idOf(each) === chosen) ?? findings[0]);
+  const failing = $derived(findings.filter((each) => each.kind === 'FAIL'));
+
+  const repairing = new Submission(async () => {
+    let number = 0;
+    for (const each of wanted) {
+      const change = await draft.add({ device: each.device, kind: 'REPAIR', standard, tag: each.tag });
+      number = change.number;
+    }
+    done = `In C-${number}: open its preview to see what will be sent.`;
+  });
+
+  function repair(these: readonly Finding[]) {
+    wanted = these;
+    done = '';
+    return repairing.send();
+  }
+</script>
+
+{#if findings.length === 0}
+  <p class="panel mt-3 p-4">Every device keeps to {tag ?? 'all of it'}{site ? ` at ${site}` : ''}.</p>
+{:else}
+  <div class="mt-3 grid grid-cols-[minmax(0,1fr)_minmax(0,1.2fr)] items-start gap-3">
+    <section class="panel p-4" aria-label="Findings">
+      <h2>{tag ?? 'All clauses'}{site ? ` at ${site}` : ''}</h2>
+      <ul class="mt-2 max-h-80 overflow-y-auto">
+        {#each findings as finding (idOf(finding))}
+          <li>
+            <button
+              class={[
+                'rounded-field grid w-full cursor-pointer grid-cols-[9rem_1fr_auto] gap-2 px-2 py-1 text-left',
+                finding === shown && 'bg-chosen'
+              ]}
+              aria-pressed={finding === shown}
+              onclick={() => (chosen = idOf(finding))}
+            >
+              <b>{finding.device}</b>
+              <span class="text-quiet">{tag ? '' : `${finding.tag} · `}since <When at={finding.since} /></span
+              >
+              <span class={finding.kind === 'FAIL' ? 'text-error' : 'text-quiet'}
+                >{VERDICT[finding.kind]}</span
+              >
+            </button>
+          </li>
+        {/each}
+      </ul>
+    </section>
+    {#if shown}
+      <section class="panel p-4" aria-label="Finding">
+        <h2>
+          <a class="hover:underline" href="/devices/{encodeURIComponent(shown.device)}/configuration"
+            >{shown.device}</a
+          >
+          <span class="text-quiet font-normal">{shown.tag} · revision {shown.revision}</span>
+        </h2>
+        <ul class="mono bg-removed mt-2 max-h-60 overflow-y-auto rounded px-3 py-2">
+          {#each shown.evidence as evidence, i (i)}<li class="whitespace-pre-wrap">
+              {evidenceText(evidence)}
+            </li>{/each}
+        </ul>
+        {#if session.mayAct && shown.kind === 'FAIL'}
+          <div class="mt-3 flex flex-wrap gap-2">
+            <button class="btn btn-primary" disabled={repairing.isSending} onclick={() => repair([shown])}
+              >Repair here</button
+            >
+            {#if failing.length > 1}
+              <button class="btn" disabled={repairing.isSending} onclick={() => repair(failing)}
+                >Repair all {failing.length} of the list</button
+              >
+            {/if}
+          </div>
+        {/if}
+        <ProblemNote problem={repairing.problem} class="mt-3" />
+        {#if done}<p role="status" class="mt-2">{done}</p>{/if}
+      </section>
+    {/if}
+  </div>
+{/if}

@@ -1,0 +1,128 @@
+<script lang="ts">
+  import { goto } from '$app/navigation';
+  import { onMount } from 'svelte';
+  import { api, need } from '$lib/api/client';
+  import Confirm from '$lib/parts/form/Confirm.svelte';
+  import ProblemNote from '$lib/parts/form/ProblemNote.svelte';
+  import { keys } from '$lib/state/keys.svelte';
+  import { session } from '$lib/state/session.svelte';
+  import { Submission } from '$lib/state/submission.svelte';
+  import { whenever } from '$lib/state/whenever.svelte';
+  import ClauseForm from './ClauseForm.svelte';
+  import { StandardPage } from './standardPage.svelte';
+  import TrialPanel from './TrialPanel.svelte';
+  import ValuesTable from './ValuesTable.svelte';
+
+  interface Props {
+    name: string;
+  }
+
+  let { name }: Props = $props();
+  // svelte-ignore state_referenced_locally
+  const opened = new StandardPage(name);
+  let platforms = $state<string[]>([]);
+  let sites = $state<string[]>([]);
+  let removes = $state(false);
+
+  /** Typing is judged when it pauses. */
+  const PAUSE = 300;
+  whenever(
+    () => JSON.stringify([opened.device, opened.text]),
+    () => {
+      const waiting = setTimeout(opened.tryOnDevice, PAUSE);
+      return () => clearTimeout(waiting);
+    }
+  );
+
+  const removing = new Submission(async () => {
+    await opened.remove();
+    await goto('/standards');
+  });
+
+  onMount(() => {
+    opened.doing.load();
+    need(api.GET('/api/platforms')).then((all) => (platforms = all.map((each) => each.name)));
+    need(api.GET('/api/sites')).then((all) => (sites = all.map((each) => each.name)));
+    return keys.add([
+      { key: 'ctrl+s', says: 'keep the draft', run: () => session.mayAct && opened.keep() },
+      { key: 'a', says: 'a new clause', run: () => session.mayAct && opened.add(platforms[0] ?? '') }
+    ]);
+  });
+</script>
+
+<svelte:head><title>{name} · Chaperone</title></svelte:head>
+
+<div class="flex items-start gap-2">
+  <div class="grow">
+    <h1>{name}</h1>
+    <p class="text-quiet">
+      {#if opened.standard}
+        {opened.standard.publishedAt
+          ? `in force, published by ${opened.standard.publishedBy}`
+          : 'a draft'}{opened.isKept ? '' : ' · not kept yet'}{opened.isKept &&
+        opened.standard.publishedAt &&
+        !opened.standard.isPublishedAsWritten
+          ? ' · the draft differs from what is in force'
+          : ''}
+      {/if}
+    </p>
+  </div>
+  <a class="btn" href="/standards?standard={encodeURIComponent(name)}">Findings</a>
+  {#if session.mayAct}
+    <button class="btn" onclick={() => (removes = true)}>Remove</button>
+    <button class="btn" disabled={opened.isKept} onclick={opened.keep}
+      >Keep the draft <kbd>Ctrl S</kbd></button
+    >
+    <button class="btn btn-primary" disabled={opened.clauses.length === 0} onclick={opened.publish}
+      >Publish</button
+    >
+  {/if}
+</div>
+<ProblemNote problem={opened.doing.problem ?? removing.problem} class="mt-3" />
+
+{#if opened.standard}
+  <div class="mt-3 grid grid-cols-[minmax(0,1fr)_minmax(0,1.5fr)] items-start gap-3">
+    <div>
+      <div class="flex flex-wrap gap-1" role="group" aria-label="Clauses">
+        {#each opened.clauses as clause, i (i)}
+          <button class="btn btn-sm" aria-pressed={i === opened.chosen} onclick={() => (opened.chosen = i)}
+            >{clause.tag}</button
+          >
+        {/each}
+        {#if session.mayAct}
+          <button class="btn btn-sm" onclick={() => opened.add(platforms[0] ?? '')}
+            >New clause <kbd>a</kbd></button
+          >
+        {/if}
+      </div>
+      {#if opened.clause}
+        <ClauseForm
+          bind:clause={opened.clauses[opened.chosen]!}
+          {platforms}
+          ontakeout={() => opened.takeOut(opened.chosen)}
+        />
+      {:else}
+        <p class="panel mt-2 p-4">No clause yet: begin with what must stand.</p>
+      {/if}
+      {#if opened.fields.length > 0}
+        <ValuesTable fields={opened.fields} {sites} values={opened.values} onfill={opened.fill} />
+      {/if}
+    </div>
+    <TrialPanel {opened} />
+  </div>
+{/if}
+
+{#if removes}
+  <Confirm
+    title="Remove {name}?"
+    yes="Remove it"
+    isFinal
+    onyes={() => {
+      removes = false;
+      removing.send();
+    }}
+    onno={() => (removes = false)}
+  >
+    Its clauses go with it, and no device is judged by them any more. Its findings are gone.
+  </Confirm>
+{/if}

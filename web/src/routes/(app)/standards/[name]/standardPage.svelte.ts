@@ -1,0 +1,81 @@
+import {
+  api,
+  need,
+  type Clause,
+  type FleetTrial,
+  type Standard,
+  type StandardText,
+  type Trial
+} from '$lib/api/client';
+import { emptyClause, fieldsOf, freeTag } from '$lib/parts/standard/clauseText';
+import { Doing } from '$lib/state/doing.svelte';
+import { Latest } from '$lib/state/latest.svelte';
+
+/** A standard while it is written: its clauses, what sites fill in, and how it would judge. */
+export class StandardPage {
+  standard = $state.raw<Standard | undefined>();
+  clauses = $state<Clause[]>([]);
+  values = $state<Record<string, Record<string, string>>>({});
+  chosen = $state(0);
+  device = $state('');
+  readonly trial = new Latest<Trial[]>();
+  readonly fleet = new Latest<FleetTrial[]>();
+  readonly doing: Doing;
+  readonly #name: string;
+
+  readonly clause = $derived(this.clauses[this.chosen]);
+  readonly fields = $derived(fieldsOf(this.clauses));
+  readonly text: StandardText = $derived({ clauses: this.clauses, values: this.values });
+  readonly isKept = $derived(
+    this.standard !== undefined && JSON.stringify(this.text) === JSON.stringify(this.standard.text)
+  );
+
+  constructor(name: string) {
+    this.#name = name;
+    this.doing = new Doing(this.#load);
+  }
+
+  #load = async () => {
+    const standard = await need(api.GET('/api/standards/{name}', this.#params()));
+    this.standard = standard;
+    this.clauses = standard.text.clauses;
+    this.values = standard.text.values as Record<string, Record<string, string>>;
+  };
+
+  #params = () => ({ params: { path: { name: this.#name } } });
+
+  add = (platform: string) => {
+    this.clauses.push(emptyClause(platform, freeTag(this.clauses)));
+    this.chosen = this.clauses.length - 1;
+  };
+
+  takeOut = (index: number) => {
+    this.clauses.splice(index, 1);
+    this.chosen = Math.max(0, Math.min(this.chosen, this.clauses.length - 1));
+  };
+
+  fill = (site: string, field: string, value: string) => {
+    this.values = { ...this.values, [site]: { ...this.values[site], [field]: value } };
+  };
+
+  keep = () =>
+    this.doing.act(() => need(api.PUT('/api/standards/{name}', { ...this.#params(), body: this.text })));
+
+  /** Keeps it first: what is published is what is on the page. */
+  publish = () =>
+    this.doing.act(async () => {
+      await need(api.PUT('/api/standards/{name}', { ...this.#params(), body: this.text }));
+      await need(api.POST('/api/standards/{name}/publish', this.#params()));
+    });
+
+  remove = () => need(api.DELETE('/api/standards/{name}', this.#params()));
+
+  tryOnDevice = () => {
+    if (this.device === '' || this.clauses.length === 0) return this.trial.forget();
+    return this.trial.ask(
+      need(api.POST('/api/standards/trial', { body: { device: this.device, text: this.text } }))
+    );
+  };
+
+  tryOnFleet = () => this.fleet.ask(need(api.POST('/api/standards/fleet-trial', { body: this.text })));
+}
