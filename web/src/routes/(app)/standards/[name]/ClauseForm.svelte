@@ -27,7 +27,6 @@
         onclick={() => (clause.kind = kind)}>{word}</button
       >
     {/each}
-    <button class="btn btn-sm ml-auto" type="button" onclick={ontakeout}>Take out</button>
   </div>
   <div class="grid grid-cols-2 gap-3">
     <Field label="Tag"><input class="input mono w-full" maxlength="20" bind:value={clause.tag} /></Field>
@@ -94,4 +93,5 @@
     </div>
   </div>
   <Field label="Why"><input class="input w-full" maxlength="500" bind:value={clause.reason} /></Field>
+  <button class="btn btn-sm justify-self-end" type="button" onclick={ontakeout}>Take this clause out</button>
 </fieldset>

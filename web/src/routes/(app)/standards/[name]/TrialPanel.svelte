@@ -11,7 +11,7 @@
   const tone = { PASS: 'text-success', FAIL: 'text-error', NOT_KNOWN: 'text-quiet' };
 </script>
 
-<div class="grid gap-3">
+<div class="grid min-w-0 grid-cols-1 gap-3">
   <section class="panel p-4" aria-label="Trial on a device">
     <label class="flex items-center gap-2">
       <b>On</b>
@@ -38,7 +38,7 @@
       </article>
     {/each}
   </section>
-  <section class="panel p-4" aria-label="Trial on the fleet">
+  <section class="panel min-w-0 p-4" aria-label="Trial on the fleet">
     <div class="flex items-center gap-2">
       <h2 class="grow">On the fleet</h2>
       <button class="btn" disabled={opened.clauses.length === 0} onclick={opened.tryOnFleet}

@@ -9,7 +9,7 @@ import java.util.function.Consumer;
 /** Writes down what is said to a device in a step, and what it answers: secrets masked, long answers in short. */
 final class StepConsole implements ConversationListener {
     private static final int LONGEST = 20_000;
-    private static final int LONGEST_ANSWER = 600;
+    private static final int LONGEST_ANSWER = 160;
 
     private final Platform platform;
     private final SecretMasks masks;

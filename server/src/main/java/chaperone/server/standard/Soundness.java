@@ -9,10 +9,13 @@ import chaperone.core.standard.Repair;
 import chaperone.core.standard.Verdict;
 import chaperone.core.standard.Verdict.Evidence;
 import chaperone.core.standard.Verdict.Kind;
+import chaperone.server.event.Events;
 import chaperone.server.fleet.Device;
+import chaperone.server.fleet.Fleet;
 import chaperone.server.noise.NoiseRules;
 import chaperone.server.platform.PlatformRegistry;
 import chaperone.server.problem.ProblemException;
+import chaperone.server.problem.RetryOnConflict;
 import chaperone.server.query.ChosenDevices;
 import chaperone.server.query.Groups;
 import chaperone.server.revision.ConfigKind;
@@ -37,6 +40,8 @@ import org.springframework.transaction.annotation.Transactional;
 public class Soundness {
     private final StandardRepository standards;
     private final FindingRepository findings;
+    private final Fleet fleet;
+    private final Events events;
     private final ChosenDevices devices;
     private final Groups groups;
     private final History history;
@@ -60,6 +65,8 @@ public class Soundness {
     Soundness(
             StandardRepository standards,
             FindingRepository findings,
+            Fleet fleet,
+            Events events,
             ChosenDevices devices,
             Groups groups,
             History history,
@@ -68,12 +75,22 @@ public class Soundness {
             SecretMasks masks) {
         this.standards = standards;
         this.findings = findings;
+        this.fleet = fleet;
+        this.events = events;
         this.devices = devices;
         this.groups = groups;
         this.history = history;
         this.noise = noise;
         this.platforms = platforms;
         this.masks = masks;
+    }
+
+    /** One device, judged anew; nothing if it was removed. */
+    @RetryOnConflict
+    @Transactional
+    public void judgeAnew(long id, Instant at) {
+        fleet.find(id).ifPresent(device -> judge(device, at));
+        events.fleetMoved();
     }
 
     /** Part of a transaction that brought something new: a configuration, or another standard. */

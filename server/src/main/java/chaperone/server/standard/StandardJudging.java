@@ -1,7 +1,5 @@
 package chaperone.server.standard;
 
-import chaperone.server.event.Events;
-import chaperone.server.fleet.Device;
 import chaperone.server.fleet.Fleet;
 import chaperone.server.revision.RevisionsSettledEvent;
 import chaperone.server.revision.RunningChangedEvent;
@@ -16,7 +14,6 @@ import org.springframework.scheduling.concurrent.ThreadPoolTaskScheduler;
 import org.springframework.stereotype.Component;
 import org.springframework.transaction.event.TransactionPhase;
 import org.springframework.transaction.event.TransactionalEventListener;
-import org.springframework.transaction.support.TransactionTemplate;
 
 /** When devices are judged: with a new configuration at once, and all of them when a standard was published. */
 @Component
@@ -25,16 +22,12 @@ class StandardJudging implements DisposableBean {
 
     private final Soundness soundness;
     private final Fleet fleet;
-    private final Events events;
-    private final TransactionTemplate transaction;
     private final Clock clock;
     private final ThreadPoolTaskScheduler worker = Schedulers.interruptible("judging", 1);
 
-    StandardJudging(Soundness soundness, Fleet fleet, Events events, TransactionTemplate transaction, Clock clock) {
+    StandardJudging(Soundness soundness, Fleet fleet, Clock clock) {
         this.soundness = soundness;
         this.fleet = fleet;
-        this.events = events;
-        this.transaction = transaction;
         this.clock = clock;
     }
 
@@ -54,17 +47,12 @@ class StandardJudging implements DisposableBean {
         for (long device : all) worker.execute(() -> judge(device));
     }
 
-    private void judge(long id) {
+    private void judge(long device) {
         try {
-            transaction.executeWithoutResult(status -> fleet.find(id).ifPresent(this::judge));
+            soundness.judgeAnew(device, clock.instant());
         } catch (RuntimeException e) {
-            LOG.error("Device {} could not be judged", id, e);
+            LOG.error("Device {} could not be judged", device, e);
         }
-    }
-
-    private void judge(Device device) {
-        soundness.judge(device, clock.instant());
-        events.fleetMoved();
     }
 
     @Override
