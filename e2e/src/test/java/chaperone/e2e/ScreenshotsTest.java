@@ -21,10 +21,6 @@ class ScreenshotsTest {
     void takeAll() {
         try (TestServer server = TestServer.startDemo(DEVICE_PORT);
                 Browsing browsing = new Browsing(server)) {
-            Page login = browsing.page(ColorScheme.LIGHT);
-            login.navigate("/login");
-            login.getByLabel("Password").waitFor();
-            take(login, "log-in");
             pages(browsing.logIn(ColorScheme.LIGHT, "r.anand", "demo-engineer"));
             Page dark = browsing.logIn(ColorScheme.DARK, "r.anand", "demo-engineer");
             dark.navigate("/devices/brkw-core-1?layout=one");
@@ -57,10 +53,6 @@ class ScreenshotsTest {
             settings.navigate("/settings");
             settings.getByText("look, and approve changes").waitFor();
             take(settings, "settings");
-            settings.navigate("/routines");
-            settings.getByText("nightly copies").click();
-            settings.getByText("If no server ran").waitFor();
-            take(settings, "routines");
             settings.navigate("/devices/brkw-core-1?layout=structure&noise=1&place=2");
             settings.getByText("fish market kiosk").waitFor();
             take(settings, "compare-by-structure");
@@ -96,15 +88,32 @@ class ScreenshotsTest {
         page.waitForURL("**/jobs/*");
         page.getByText("16 of 16").waitFor();
         take(page, "job");
-        page.navigate("/jobs");
-        page.getByText("Copy the whole fleet").waitFor();
-        take(page, "jobs");
+        changes(page);
+    }
+
+    private void changes(Page page) {
+        page.navigate("/drift?device=cairn-rtr-1");
+        page.getByText("cairn-rtr-1: agreed against running").waitFor();
+        page.getByRole(AriaRole.REGION, new Page.GetByRoleOptions().setName("Comparison"))
+                .waitFor();
+        take(page, "drift");
+        page.navigate("/standards?standard=access+and+logging&tag=log&site=Dunsay");
+        page.getByText("log-server 203.0.113.20 is missing").waitFor();
+        take(page, "standards");
+        page.navigate("/standards/access%20and%20logging");
+        page.getByPlaceholder("a device", new Page.GetByPlaceholderOptions().setExact(true))
+                .fill("duns-acc-1");
+        page.getByText("Try it now").click();
+        page.getByText("26 hold").waitFor();
+        take(page, "clause");
+        page.navigate("/changes/1?view=difference");
+        page.getByText("kept on 2 devices").waitFor();
+        page.getByRole(AriaRole.REGION, new Page.GetByRoleOptions().setName("Comparison"))
+                .waitFor();
+        take(page, "change");
     }
 
     private void platforms(Page page) {
-        page.navigate("/platforms");
-        page.getByText("Brisling firewall").waitFor();
-        take(page, "platforms");
         page.navigate("/platforms/altamont?tab=try");
         page.getByLabel("Device of the fleet, or an address").fill("cairn-rtr-1");
         page.getByRole(
