@@ -20,7 +20,12 @@
 {/if}
 
 <style>
+  /* What else stands at the lower edge makes room for it. */
+  :global(:root:has(aside[aria-label='Draft change'])) {
+    --tray: 48px;
+  }
   .tray {
+    height: 48px;
     position: sticky;
     bottom: 0;
     z-index: 15;

@@ -5,7 +5,8 @@ const BELOW = 18;
 export function fillsRest(node: HTMLElement) {
   const fit = () => {
     const top = node.getBoundingClientRect().top + window.scrollY;
-    node.style.height = `${Math.max(LEAST, window.innerHeight - top - BELOW)}px`;
+    const tray = parseFloat(getComputedStyle(document.documentElement).getPropertyValue('--tray')) || 0;
+    node.style.height = `${Math.max(LEAST, window.innerHeight - top - BELOW - tray)}px`;
   };
   fit();
   window.addEventListener('resize', fit);

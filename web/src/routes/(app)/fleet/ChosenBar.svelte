@@ -13,7 +13,7 @@
 </script>
 
 <div
-  class="bg-neutral text-neutral-content fixed right-0 bottom-0 left-[172px] z-10 flex h-10 items-center gap-4 px-5"
+  class="bg-neutral text-neutral-content fixed right-0 bottom-[var(--tray,0px)] left-[172px] z-10 flex h-10 items-center gap-4 px-5"
   role="region"
   aria-label="Chosen devices"
 >
