@@ -27,7 +27,7 @@
 
   const runs = $derived(opened.runs);
   const shown = $derived(
-    address.params.get('show') ?? (runs.length > 0 ? `run-${runs[0]?.number}` : 'preview')
+    address.params.get('tab') ?? (runs.length > 0 ? `run-${runs[0]?.number}` : 'preview')
   );
   const run = $derived(runs.find((each) => `run-${each.number}` === shown));
   const names = $derived(
@@ -72,17 +72,15 @@
     <div class="mt-3 flex flex-wrap items-center gap-3">
       <div class="join" role="group" aria-label="What is shown">
         {#if opened.preview}
-          <button
-            class="btn join-item"
-            aria-pressed={!run}
-            onclick={() => address.change({ show: 'preview' })}>Preview</button
+          <button class="btn join-item" aria-pressed={!run} onclick={() => address.change({ tab: 'preview' })}
+            >Preview</button
           >
         {/if}
         {#each [...runs].reverse() as each (each.number)}
           <button
             class="btn join-item"
             aria-pressed={each === run}
-            onclick={() => address.change({ show: `run-${each.number}` })}>Run {each.number}</button
+            onclick={() => address.change({ tab: `run-${each.number}` })}>Run {each.number}</button
           >
         {/each}
       </div>
@@ -153,7 +151,7 @@
     device={chosen ?? ''}
     onclose={(name) => {
       types = false;
-      if (name) address.change({ device: name, show: 'preview' });
+      if (name) address.change({ device: name, tab: 'preview' });
       opened.doing.load();
     }}
   />

@@ -31,7 +31,7 @@
 
   /** What runs is what one wants to look at. */
   async function run() {
-    if (await opened.run()) await address.change({ show: '' });
+    if (await opened.run()) await address.change({ tab: '' });
   }
 
   async function undo() {
