@@ -676,6 +676,22 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/desk/waiting": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["waiting"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/device-events": {
         parameters: {
             query?: never;
@@ -3637,6 +3653,14 @@ export interface components {
             /** Format: int64 */
             uses: number;
         };
+        Waiting: {
+            /** Format: int64 */
+            changes: number;
+            /** Format: int64 */
+            drifting: number;
+            /** Format: int64 */
+            failing: number;
+        };
         YamlToCheck: {
             yaml: string;
         };
@@ -4818,6 +4842,26 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["UseView"][];
+                };
+            };
+        };
+    };
+    waiting: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Waiting"];
                 };
             };
         };

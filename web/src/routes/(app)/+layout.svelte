@@ -61,17 +61,8 @@
 
   /** What needs an answer stands beside its word. */
   async function countWaiting() {
-    const query = { state: ['PROPOSED' as const, 'STUCK' as const] };
-    const [drifting, standards, changes] = await Promise.all([
-      need(api.GET('/api/drift')).catch(() => []),
-      need(api.GET('/api/standards')).catch(() => []),
-      need(api.GET('/api/changes', { params: { query } })).catch(() => [])
-    ]);
-    waiting = {
-      Drift: drifting.filter((row) => row.since).length,
-      Changes: changes.length,
-      Standards: standards.reduce((sum, each) => sum + each.failing, 0)
-    };
+    const counts = await need(api.GET('/api/desk/waiting')).catch(() => undefined);
+    if (counts) waiting = { Drift: counts.drifting, Standards: counts.failing, Changes: counts.changes };
   }
 
   async function logOut() {

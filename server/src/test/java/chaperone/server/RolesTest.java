@@ -68,6 +68,7 @@ class RolesTest {
         DELETE /api/devices/{name}/revisions/{number}/marks/{id} | ENGINEER
         GET    /api/revision-marks                            | VIEWER
         GET    /api/devices/{name}/revisions/{number}/parts   | VIEWER
+        GET    /api/desk/waiting                              | VIEWER
         GET    /api/standards                                 | VIEWER
         GET    /api/standards/{name}                          | VIEWER
         PUT    /api/standards/{name}                          | ENGINEER
@@ -296,6 +297,8 @@ class RolesTest {
                 "/api/compare/structure",
                 "/api/noise-patterns/proposal",
                 "/api/noise-patterns/effect",
+                "/api/standards/trial",
+                "/api/standards/fleet-trial",
                 "/api/routines/preview");
         var mapping = server.context().getBean("requestMappingHandlerMapping", RequestMappingHandlerMapping.class);
         mapping.getHandlerMethods().forEach((info, method) -> {

@@ -87,17 +87,16 @@ class DriftViews {
 
     /** The newest drift first, then devices that only did not save. */
     List<DriftRow> all() {
+        List<Drift> drifting = drifts.findAllByOrderBySinceDesc();
         Map<Long, Device> devices = new LinkedHashMap<>();
-        fleet.choose(List.of()).forEach(device -> devices.put(device.id(), device));
+        fleet.with(drifting.stream().map(Drift::device).toList()).forEach(device -> devices.put(device.id(), device));
+        fleet.unsaved().forEach(device -> devices.put(device.id(), device));
         List<DriftRow> rows = new ArrayList<>();
-        for (Drift drift : drifts.findAllByOrderBySinceDesc()) {
+        for (Drift drift : drifting) {
             Device device = devices.remove(drift.device());
             if (device != null) rows.add(row(device, Optional.of(drift)));
         }
-        devices.values().stream()
-                .filter(DriftViews::isUnsaved)
-                .map(device -> row(device, Optional.empty()))
-                .forEach(rows::add);
+        devices.values().forEach(device -> rows.add(row(device, Optional.empty())));
         return rows;
     }
 

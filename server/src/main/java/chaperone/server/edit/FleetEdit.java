@@ -7,6 +7,7 @@ import chaperone.server.edit.FleetEdits.Move;
 import chaperone.server.edit.FleetEdits.Said;
 import chaperone.server.event.Events;
 import chaperone.server.fleet.Device;
+import chaperone.server.fleet.DevicesPlacedEvent;
 import chaperone.server.fleet.Fleet;
 import chaperone.server.problem.ProblemException;
 import chaperone.server.site.Site;
@@ -16,6 +17,7 @@ import java.util.List;
 import java.util.Optional;
 import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
+import org.springframework.context.ApplicationEventPublisher;
 import org.springframework.http.HttpStatus;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
@@ -29,6 +31,7 @@ class FleetEdit {
     private final SiteRepository sites;
     private final CredentialSets credentials;
     private final Events events;
+    private final ApplicationEventPublisher publisher;
     private final FleetEdits edits;
 
     /**
@@ -55,7 +58,14 @@ class FleetEdit {
         }
     }
 
-    FleetEdit(Fleet fleet, SiteRepository sites, CredentialSets credentials, Events events, FleetEdits edits) {
+    FleetEdit(
+            Fleet fleet,
+            SiteRepository sites,
+            CredentialSets credentials,
+            Events events,
+            ApplicationEventPublisher publisher,
+            FleetEdits edits) {
+        this.publisher = publisher;
         this.edits = edits;
         this.fleet = fleet;
         this.sites = sites;
@@ -88,6 +98,8 @@ class FleetEdit {
         AuditNote.add(wish.inWords(credentials) + " for " + names.size() + ": " + String.join(" ", names));
         LOG.info("{} edited {} devices: {}", account, names.size(), wish);
         events.fleetMoved();
+        publisher.publishEvent(
+                new DevicesPlacedEvent(moves.stream().map(Move::device).toList()));
         return edits.add(account, wish.inWords(credentials), moves);
     }
 
@@ -116,6 +128,8 @@ class FleetEdit {
         }
         LOG.info("{} undid edit {} of {} devices", account, id, moves.size());
         events.fleetMoved();
+        publisher.publishEvent(
+                new DevicesPlacedEvent(moves.stream().map(Move::device).toList()));
         return new Undone(moves.size(), left);
     }
 

@@ -62,4 +62,6 @@ public interface DeviceRepository extends JpaRepository<Device, Long>, JpaSpecif
 
     @Query("select d.platform as value, count(d) as devices from Device d group by d.platform order by d.platform")
     List<ValueCount> platforms();
+
+    List<Device> findBySavedEqualsRunningFalseOrderByName();
 }

@@ -151,6 +151,18 @@ public class Fleet {
         return found;
     }
 
+    /** Those that are still there. */
+    @Transactional(readOnly = true)
+    public List<Device> with(Collection<Long> ids) {
+        return devices.findAllById(ids);
+    }
+
+    /** Those that did not save what they run. */
+    @Transactional(readOnly = true)
+    public List<Device> unsaved() {
+        return devices.findBySavedEqualsRunningFalseOrderByName();
+    }
+
     /** Whom to talk to, with its log-in in the clear; counts as a use of its credential set. */
     @Transactional(readOnly = true)
     public Target target(Device device) {

@@ -1,5 +1,6 @@
 package chaperone.server.standard;
 
+import chaperone.server.fleet.DevicesPlacedEvent;
 import chaperone.server.fleet.Fleet;
 import chaperone.server.revision.RevisionsSettledEvent;
 import chaperone.server.revision.RunningChangedEvent;
@@ -45,6 +46,12 @@ class StandardJudging implements DisposableBean {
     void published(StandardPublishedEvent published) {
         List<Long> all = fleet.standings().stream().map(Fleet.Standing::id).toList();
         for (long device : all) worker.execute(() -> judge(device));
+    }
+
+    /** Their site fills in other values, and other clauses may be for them. */
+    @TransactionalEventListener(phase = TransactionPhase.AFTER_COMMIT)
+    void placed(DevicesPlacedEvent placed) {
+        for (long device : placed.devices()) worker.execute(() -> judge(device));
     }
 
     private void judge(long device) {

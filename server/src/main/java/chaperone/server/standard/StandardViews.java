@@ -122,11 +122,13 @@ class StandardViews {
 
     /** Sites with a failing device, and every clause that is in force. */
     HeatView heat(Standard standard) {
+        List<Finding> all = findings.findByStandardIdOrderByTag(standard.id());
         Map<Long, Device> devices = new HashMap<>();
-        fleet.choose(List.of()).forEach(device -> devices.put(device.id(), device));
+        fleet.with(all.stream().map(Finding::device).distinct().toList())
+                .forEach(device -> devices.put(device.id(), device));
         Map<String, Map<String, Long>> counts = new HashMap<>();
         Set<String> sites = new TreeSet<>();
-        for (Finding each : findings.findByStandardIdOrderByTag(standard.id())) {
+        for (Finding each : all) {
             Device device = devices.get(each.device());
             if (device == null || each.kind() != Verdict.Kind.FAIL) continue;
             String site = device.siteName().isEmpty() ? "(no site)" : device.siteName();

@@ -164,6 +164,30 @@ class StandardStoryTest {
         assertThat(heat.get("sites")).hasSize(1);
     }
 
+    /** Another site fills in another value, or none. */
+    @Test
+    @Order(4)
+    void aDeviceThatIsPlacedElsewhereIsJudgedAnew() {
+        String site = engineer.get("/api/devices/" + SWITCH)
+                .json(200)
+                .at("/device/site")
+                .asString();
+        engineer.put("/api/sites/elsewhere", Map.of("name", "Elsewhere"));
+        assertThat(move("elsewhere")).isEqualTo(200);
+        engineer.await(
+                "/api/standards/access/findings?tag=log",
+                findings -> findings.get(0).get("kind").asString().equals("NOT_KNOWN"));
+        move(site);
+        engineer.await(
+                "/api/standards/access/findings?tag=log",
+                findings -> findings.get(0).get("kind").asString().equals("FAIL"));
+    }
+
+    private static int move(String site) {
+        return engineer.post("/api/devices/edit", Map.of("devices", List.of(SWITCH), "site", site))
+                .status();
+    }
+
     private static long repair(String tag) {
         return engineer.post(
                         "/api/change-edits",
@@ -174,7 +198,7 @@ class StandardStoryTest {
     }
 
     @Test
-    @Order(4)
+    @Order(5)
     void repairsThroughAChange() {
         long change = repair("log");
         assertThat(repair("flood")).isEqualTo(change);
@@ -190,7 +214,7 @@ class StandardStoryTest {
     }
 
     @Test
-    @Order(5)
+    @Order(6)
     void aChangeThatWouldBreakItIsRefusedAndSaysWhere() {
         long change = engineer.post(
                         "/api/change-edits",
