@@ -28,6 +28,7 @@ import java.util.concurrent.Future;
 import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
 import org.springframework.beans.factory.DisposableBean;
+import org.springframework.beans.factory.annotation.Value;
 import org.springframework.scheduling.concurrent.ThreadPoolTaskScheduler;
 import org.springframework.stereotype.Component;
 
@@ -41,7 +42,6 @@ class RunEngine implements DisposableBean {
     private static final Logger LOG = LoggerFactory.getLogger(RunEngine.class);
     private static final int AT_ONCE = 8;
     private static final Duration TURN = Duration.ofSeconds(60);
-    private static final Duration LEASE_WAIT = Duration.ofSeconds(40);
     private static final Duration PAUSE = Duration.ofMillis(500);
 
     private final RunJournal journal;
@@ -53,6 +53,9 @@ class RunEngine implements DisposableBean {
     private final DeviceLease leases;
     private final ConversationPermits limits;
     private final SecretMasks masks;
+    /** How long somebody else may talk to a device before the run gives up on it. */
+    private final Duration leaseWait;
+
     private final ThreadPoolTaskScheduler workers = Schedulers.interruptible("change-run", AT_ONCE);
 
     RunEngine(
@@ -64,7 +67,9 @@ class RunEngine implements DisposableBean {
             NoiseRules noise,
             DeviceLease leases,
             ConversationPermits limits,
-            SecretMasks masks) {
+            SecretMasks masks,
+            @Value("${chaperone.run.lease-wait:40s}") Duration leaseWait) {
+        this.leaseWait = leaseWait;
         this.journal = journal;
         this.steps = steps;
         this.texts = texts;
@@ -83,14 +88,18 @@ class RunEngine implements DisposableBean {
      * @throws InterruptedException if the server goes down; whoever takes it up goes on from what is written down
      */
     void run(long runId) throws InterruptedException {
-        if (journal.read(runId).isEmpty()) return;
-        journal.resume(runId);
+        Optional<Standing> begun = journal.read(runId);
+        if (begun.isEmpty()) return;
         Map<Long, Lease> held = new HashMap<>();
         try {
+            // Whoever worked on it before may only be slow, not gone: as long as it holds the leases nothing is
+            // touched.
+            takeLeases(begun.get(), held);
+            journal.resume(runId);
             while (true) {
                 Standing standing = journal.decide(runId);
                 if (standing.isOver()) break;
-                takeLeases(standing, held);
+                if (!takeLeases(standing, held)) continue;
                 if (!round(standing, held)) Thread.sleep(PAUSE.toMillis());
             }
             journal.finish(runId);
@@ -99,22 +108,32 @@ class RunEngine implements DisposableBean {
         }
     }
 
-    /** All at the beginning, and none is given back before the end. */
-    private void takeLeases(Standing standing, Map<Long, Lease> held) throws InterruptedException {
+    /**
+     * All at the beginning, and none is given back before the end.
+     *
+     * @return false if somebody else keeps talking to a device, which is written down
+     */
+    private boolean takeLeases(Standing standing, Map<Long, Lease> held) throws InterruptedException {
+        boolean areAllHeld = true;
         for (RunDevice line : standing.lines()) {
             if (line.state().isFinal() || held.containsKey(line.device())) continue;
             Optional<Device> device = fleet.find(line.device());
             if (device.isEmpty()) continue;
             String address = device.get().host() + " " + device.get().port();
-            Optional<Lease> lease = lease(address, line.state().isOpen());
-            if (lease.isPresent()) held.put(line.device(), lease.get());
-            else journal.happened(standing.run().id(), line.id(), DeviceEvent.NOT_REACHED, "somebody else talks to it");
+            Optional<Lease> lease = lease(address, line.state() != DeviceState.WAITING);
+            if (lease.isPresent()) {
+                held.put(line.device(), lease.get());
+                continue;
+            }
+            areAllHeld = false;
+            journal.happened(standing.run().id(), line.id(), DeviceEvent.NOT_REACHED, "somebody else talks to it");
         }
+        return areAllHeld;
     }
 
-    /** @param isNeeded whether something may stand half done there: then there is no going on without it */
+    /** @param isNeeded whether the run has begun there: then there is no going on without it */
     private Optional<Lease> lease(String address, boolean isNeeded) throws InterruptedException {
-        long deadline = System.nanoTime() + LEASE_WAIT.toNanos();
+        long deadline = System.nanoTime() + leaseWait.toNanos();
         while (true) {
             Lease lease = leases.take(List.of(address));
             if (lease.holds(address)) return Optional.of(lease);

@@ -144,6 +144,7 @@ class RunJournal {
     /** What was given back may be run again: it is still approved. */
     private static ChangeState outcome(List<DeviceState> states) {
         if (states.contains(DeviceState.STUCK)) return ChangeState.STUCK;
-        return states.stream().allMatch(DeviceState.KEPT::equals) ? ChangeState.KEPT : ChangeState.APPROVED;
+        boolean isKept = !states.isEmpty() && states.stream().allMatch(DeviceState.KEPT::equals);
+        return isKept ? ChangeState.KEPT : ChangeState.APPROVED;
     }
 }

@@ -3,10 +3,13 @@ package chaperone.server.run;
 import static org.assertj.core.api.Assertions.assertThat;
 
 import chaperone.server.account.Role;
+import chaperone.server.lease.DeviceLease;
+import chaperone.server.lease.DeviceLease.Lease;
 import chaperone.server.support.Api;
 import chaperone.server.support.TestServer;
 import chaperone.standins.StandIn;
 import chaperone.standins.device.Fault;
+import java.time.Duration;
 import java.util.ArrayList;
 import java.util.HashMap;
 import java.util.List;
@@ -301,6 +304,29 @@ class ChangeStoryTest {
         assertThat(kept()).isEqualTo(before);
         for (String name : LINES.keySet())
             assertThat(device(name).device().savedText()).doesNotContainPattern("ice.house");
+    }
+
+    /** Somebody else keeps talking to a device: the run does not begin on any of them. */
+    @Test
+    void aDeviceThatSomebodyElseTalksToHoldsUpTheRunAndThenEndsIt() {
+        Map<String, String> before = kept();
+        long change = changeOfAll("busy");
+        approve(change);
+        StandIn busy = device("cairn-rtr-1");
+        String address = busy.address().getHostString() + " " + server.devicePort();
+        try (Lease held = server.context().getBean(DeviceLease.class).take(List.of(address))) {
+            assertThat(held.holds(address)).isTrue();
+            engineer.post("/api/changes/" + change + "/run", Map.of()).json(201);
+            JsonNode run = engineer.await(
+                            "/api/changes/" + change + "/runs",
+                            runs -> runs.get(0).hasNonNull("endedAt"),
+                            Duration.ofSeconds(90))
+                    .get(0);
+            assertThat(states(run).values()).containsOnly("UNTOUCHED");
+            assertThat(run.get("devices").toString()).contains("somebody else talks to it");
+        }
+        assertThat(kept()).isEqualTo(before);
+        assertThat(state(change)).isEqualTo("APPROVED");
     }
 
     /** Somebody stops it before it is decided. */

@@ -118,7 +118,12 @@ public final class Api {
 
     /** Asks until the answer is as wished; fails after half a minute. */
     public JsonNode await(String path, Predicate<JsonNode> wished) {
-        long end = System.nanoTime() + Duration.ofSeconds(30).toNanos();
+        return await(path, wished, Duration.ofSeconds(30));
+    }
+
+    /** @param longest after which it fails */
+    public JsonNode await(String path, Predicate<JsonNode> wished, Duration longest) {
+        long end = System.nanoTime() + longest.toNanos();
         JsonNode last;
         do {
             last = get(path).json();

@@ -153,6 +153,7 @@ public final class TestServer implements AutoCloseable {
                 "--chaperone.patience.connect=2s",
                 "--chaperone.patience.prompt=2s",
                 "--chaperone.patience.silence=2s",
+                "--chaperone.run.lease-wait=10s",
                 "--db-scheduler.polling-interval=200ms",
                 "--db-scheduler.heartbeat-interval=500ms",
                 "--spring.main.banner-mode=off");
