@@ -3248,7 +3248,7 @@ export interface components {
         RemarkView: {
             about: string;
             /** @enum {string} */
-            kind: "STANDS_ALREADY" | "IS_DEFAULT" | "MANAGEMENT_PATH" | "NO_GUARD" | "UNSAVED_LINES";
+            kind: "STANDS_ALREADY" | "IS_DEFAULT" | "NO_GUARD" | "UNSAVED_LINES";
         };
         Replay: {
             pieces: components["schemas"]["PieceView"][];

@@ -37,7 +37,6 @@ export function countsText(
 const REMARK: Record<DevicePreview['remarks'][number]['kind'], string> = {
   STANDS_ALREADY: 'stands already',
   IS_DEFAULT: 'holds without it',
-  MANAGEMENT_PATH: 'the device is reached through it',
   NO_GUARD: 'no guard: it does not go back by itself if it is lost',
   UNSAVED_LINES: 'runs lines that it has not saved; its guard would lose them'
 };

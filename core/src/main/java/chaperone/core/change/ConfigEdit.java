@@ -10,6 +10,7 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
 import java.util.Set;
+import java.util.stream.Collectors;
 
 /** Something that makes one configuration of a device out of another. */
 public sealed interface ConfigEdit {
@@ -56,11 +57,31 @@ public sealed interface ConfigEdit {
                 return new Outcome.Refused(List.of(misfit));
             }
             TypedLines.Outcome.Understood understood = (TypedLines.Outcome.Understood) outcome;
-            List<Remark> remarks = understood.idle().stream()
-                    .map(line -> new Remark(
-                            Remark.Kind.STANDS_ALREADY, lines.get(line).strip()))
-                    .toList();
-            return new Outcome.Applied(model.grammar().write(understood.tree()), remarks);
+            List<Remark> remarks = new ArrayList<>();
+            for (int line : understood.idle())
+                remarks.add(
+                        new Remark(Remark.Kind.STANDS_ALREADY, lines.get(line).strip()));
+            String after = model.grammar().write(understood.tree());
+            Set<String> typed = lines.stream().map(String::strip).collect(Collectors.toSet());
+            addDefaults(model.read(text), model.read(after), typed, remarks);
+            return new Outcome.Applied(after, remarks);
+        }
+
+        /** Lines that only say what holds anyway; where another value stood, they are what takes it away. */
+        private static void addDefaults(Statement before, Statement after, Set<String> typed, List<Remark> remarks) {
+            for (Statement unsaid : after.unsaid()) {
+                boolean isNew = before.children().stream().noneMatch(unsaid::isNamedLike);
+                if (isNew && typed.contains(unsaid.text()))
+                    remarks.add(new Remark(Remark.Kind.IS_DEFAULT, unsaid.text()));
+            }
+            for (Statement block : after.children()) {
+                if (block.children().isEmpty() && block.unsaid().isEmpty()) continue;
+                Statement stood = before.children().stream()
+                        .filter(child -> child.step().equals(block.step()))
+                        .findFirst()
+                        .orElseGet(() -> block.withChildren(List.of()));
+                addDefaults(stood, block, typed, remarks);
+            }
         }
 
         private static Outcome refused(int line, String message) {

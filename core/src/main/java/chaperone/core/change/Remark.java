@@ -7,8 +7,6 @@ public record Remark(Kind kind, String about) {
         STANDS_ALREADY,
         /** No change: it only says what holds without it. */
         IS_DEFAULT,
-        /** The device is reached through this statement. */
-        MANAGEMENT_PATH,
         /** The family has no guard: nothing is undone by itself if the device is lost. */
         NO_GUARD,
         /** Running differs from saved, and the guard goes back to saved. */

@@ -4,7 +4,9 @@ import chaperone.core.config.ConfigStatement;
 import chaperone.core.config.ConfigStatement.Form;
 import com.google.re2j.Pattern;
 import java.util.ArrayList;
+import java.util.HashMap;
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
 
 /**
@@ -43,14 +45,40 @@ public final class TypedLines {
         }
     }
 
-    /** A statement that can be altered while the lines are read. */
-    private static final class Block {
+    /** A statement that can be altered while the lines are read; what stands below it is found by its name. */
+    private final class Block {
         private ConfigStatement statement;
         private final List<Block> below = new ArrayList<>();
+        private Optional<Map<String, Block>> byName = Optional.empty();
 
         Block(ConfigStatement statement) {
             this.statement = statement;
             statement.children().forEach(child -> below.add(new Block(child)));
+        }
+
+        /** The first one of that name. Names are worked out once, when the first line asks for one. */
+        Optional<Block> named(String name) {
+            if (byName.isEmpty()) {
+                Map<String, Block> names = new HashMap<>();
+                for (Block each : below) names.putIfAbsent(nameOf(each.statement.text()), each);
+                byName = Optional.of(names);
+            }
+            return Optional.ofNullable(byName.get().get(name));
+        }
+
+        String nameOf(String child) {
+            return language.nameOf(statement.text(), child);
+        }
+
+        void add(Block child) {
+            below.add(child);
+            byName.ifPresent(names -> names.putIfAbsent(nameOf(child.statement.text()), child));
+        }
+
+        /** Another one may bear its name, too. */
+        void remove(Block child) {
+            below.remove(child);
+            byName.ifPresent(names -> names.remove(nameOf(child.statement.text()), child));
         }
 
         ConfigStatement done() {
@@ -118,7 +146,7 @@ public final class TypedLines {
         if (rest.isEmpty()) return;
         if (language.isWhole(at.statement.text())) {
             // Free text: the same line may stand in it twice.
-            at.below.add(new Block(new ConfigStatement(Form.FREE_TEXT, rest, List.of())));
+            at.add(new Block(new ConfigStatement(Form.FREE_TEXT, rest, List.of())));
             return;
         }
         if (takesAway(at, rest)) return;
@@ -136,8 +164,11 @@ public final class TypedLines {
     private boolean takesAway(Block at, String words) {
         Optional<Pattern> undone = language.undoneBy(at.statement.text(), words);
         if (undone.isEmpty()) return false;
-        isIdle = !at.below.removeIf(
-                each -> undone.get().matcher(each.statement.text()).find());
+        List<Block> gone = at.below.stream()
+                .filter(each -> undone.get().matcher(each.statement.text()).find())
+                .toList();
+        gone.forEach(at::remove);
+        isIdle = gone.isEmpty();
         return true;
     }
 
@@ -148,18 +179,11 @@ public final class TypedLines {
     }
 
     private Block findOrAdd(Block at, String text) {
-        Optional<Block> known = find(at, language.nameOf(at.statement.text(), text));
+        Optional<Block> known = at.named(at.nameOf(text));
         if (known.isPresent()) return known.get();
         Block added = new Block(ConfigStatement.line(text));
-        at.below.add(added);
+        at.add(added);
         return added;
-    }
-
-    private Optional<Block> find(Block at, String name) {
-        return at.below.stream()
-                .filter(each -> language.nameOf(at.statement.text(), each.statement.text())
-                        .equals(name))
-                .findFirst();
     }
 
     private record Found(Block above, Block block) {}
@@ -168,31 +192,32 @@ public final class TypedLines {
         Block at = here();
         String rest = words;
         while (true) {
-            String left = rest;
-            Block above = at;
-            Optional<Block> next =
-                    at.below.stream().filter(each -> isMeant(above, each, left)).findFirst();
-            if (next.isEmpty()) throw new NotThere("there is no \"" + rest + "\"");
-            String name =
-                    language.nameOf(at.statement.text(), next.get().statement.text());
-            boolean isEnd = rest.length() <= name.length()
-                    || language.leaveBlock().isPresent()
-                    || next.get().below.isEmpty();
-            if (isEnd) return new Found(at, next.get());
-            at = next.get();
-            rest = rest.substring(name.length()).strip();
+            Optional<Block> end = meant(at, rest);
+            if (end.isPresent()) return new Found(at, end.get());
+            Optional<String> way = language.leaveBlock().isPresent() ? Optional.empty() : wayOn(at, rest);
+            if (way.isEmpty()) throw new NotThere("there is no \"" + rest + "\"");
+            at = at.named(way.get()).orElseThrow();
+            rest = rest.substring(way.get().length()).strip();
         }
     }
 
-    /** Whether the words begin with a statement's name, or are all of what it says. */
-    private boolean isMeant(Block above, Block each, String words) {
-        String text = each.statement.text();
-        String name = language.nameOf(above.statement.text(), text);
-        boolean isWhole = words.equals(name)
-                || words.equals(text)
-                || language.isList(text) && language.valuesOf(text).contains(words);
-        boolean leadsOn = language.leaveBlock().isEmpty() && words.startsWith(name + " ") && !each.below.isEmpty();
-        return isWhole || leadsOn;
+    /** The statement below a block of which the words are the name, or all that it says, or a value of its list. */
+    private Optional<Block> meant(Block at, String words) {
+        return at.named(words)
+                .or(() -> at.named(at.nameOf(words))
+                        .filter(each -> each.statement.text().equals(words)))
+                .or(() -> language.asList(words)
+                        .flatMap(list -> at.named(at.nameOf(list)))
+                        .filter(each -> language.valuesOf(each.statement.text()).contains(words)));
+    }
+
+    /** The longest name with which the words begin, of a block that holds something. */
+    private static Optional<String> wayOn(Block at, String words) {
+        for (int end = words.lastIndexOf(' '); end > 0; end = words.lastIndexOf(' ', end - 1)) {
+            String name = words.substring(0, end);
+            if (at.named(name).filter(block -> !block.below.isEmpty()).isPresent()) return Optional.of(name);
+        }
+        return Optional.empty();
     }
 
     private void remove(String words) throws NotThere {
@@ -205,7 +230,7 @@ public final class TypedLines {
                 && !rest.isEmpty()
                 && rest.size() < language.valuesOf(text).size();
         if (isOneOfMany) found.block().statement = ConfigStatement.line(language.list(rest.get(0), rest));
-        else found.above().below.remove(found.block());
+        else found.above().remove(found.block());
     }
 
     private void place(LineForm.Said said) throws NotThere {

@@ -93,6 +93,11 @@ public record Statement(
         return new Statement(wording, identity, step, order, location, ConfigPath.numbered(others), unsaid, form);
     }
 
+    /** Whether it speaks of the same thing as another one, as far as names tell. */
+    public boolean isNamedLike(Statement other) {
+        return !name().isEmpty() && name().equals(other.name());
+    }
+
     /** Without what says nothing to the device. */
     public Statement withoutComments() {
         List<Statement> kept = children.stream()

@@ -67,9 +67,18 @@ class TargetTest {
         assertThat(target.remarks())
                 .containsExactly(
                         new Remark(Remark.Kind.STANDS_ALREADY, "name quay-acc-1"),
-                        new Remark(Remark.Kind.STANDS_ALREADY, "closed"));
+                        new Remark(Remark.Kind.STANDS_ALREADY, "closed"),
+                        new Remark(Remark.Kind.IS_DEFAULT, "flood-limit 0"));
         assertThat(target.commands().isEmpty()).isTrue();
         assertThat(target.isReady()).isFalse();
+    }
+
+    @Test
+    void aDefaultThatTakesAValueAwayIsAChange() {
+        String limited = SWITCH.replace("  closed\n", "  closed\n  flood-limit 9\n");
+        Target target = typed(limited, CORVANE, "port 1/0/1", "flood-limit 0", "up");
+        assertThat(target.remarks()).isEmpty();
+        assertThat(target.commands().lines()).containsExactly("port 1/0/1", "not flood-limit", "up");
     }
 
     @Test
