@@ -10,6 +10,7 @@
   import { address } from '$lib/state/address.svelte';
   import { Doing } from '$lib/state/doing.svelte';
   import { keys } from '$lib/state/keys.svelte';
+  import { Latest } from '$lib/state/latest.svelte';
   import { live } from '$lib/state/live.svelte';
   import { session } from '$lib/state/session.svelte';
   import { Submission } from '$lib/state/submission.svelte';
@@ -18,8 +19,6 @@
   import Findings from './Findings.svelte';
 
   let rows = $state.raw<StandardRow[] | undefined>();
-  let heat = $state.raw<Heat | undefined>();
-  let findings = $state.raw<Finding[]>([]);
   let begins = $state(false);
   let title = $state('');
 
@@ -32,14 +31,23 @@
   const tag = $derived(address.params.get('tag') ?? undefined);
   const site = $derived(address.params.get('site') ?? undefined);
 
+  /** Answers to what was asked before do not count: a repair must be of the device that is shown. */
+  const heat = new Latest<Heat>();
+  const findings = new Latest<Finding[]>();
   const doing = new Doing(async () => {
     rows = await need(api.GET('/api/standards'));
+    await ask();
+  });
+
+  async function ask() {
     if (!name) return;
     const path = { name };
-    heat = await need(api.GET('/api/standards/{name}/heat', { params: { path } }));
     const query = { ...(tag ? { tag } : {}), ...(site ? { site } : {}) };
-    findings = await need(api.GET('/api/standards/{name}/findings', { params: { path, query } }));
-  });
+    await Promise.all([
+      heat.ask(need(api.GET('/api/standards/{name}/heat', { params: { path } }))),
+      findings.ask(need(api.GET('/api/standards/{name}/findings', { params: { path, query } })))
+    ]);
+  }
 
   const beginning = new Submission(async () => {
     await need(
@@ -51,9 +59,16 @@
     await goto(`/standards/${encodeURIComponent(title.trim())}`);
   });
 
-  whenever(() => `${address.params.get('standard')} ${tag} ${site}`, doing.load);
+  whenever(
+    () => `${name} ${tag} ${site}`,
+    () => {
+      findings.forget();
+      ask();
+    }
+  );
 
   onMount(() => {
+    doing.load();
     const ends = [
       live.on('fleet', doing.load),
       keys.add([{ key: 'a', says: 'a new standard', run: () => session.mayAct && (begins = true) }])
@@ -79,7 +94,7 @@
   {/if}
 </div>
 
-<ProblemNote problem={doing.problem} class="mt-3" />
+<ProblemNote problem={doing.problem ?? heat.problem ?? findings.problem} class="mt-3" />
 
 {#if rows?.length === 0}
   <div class="panel mt-4 max-w-xl p-6">
@@ -100,17 +115,17 @@
       >
     {/each}
   </div>
-  {#if heat && heat.rows.length > 0}
+  {#if heat.value && heat.value.rows.length > 0}
     <div class="mt-3">
       <HeatTable
-        {heat}
+        heat={heat.value}
         {tag}
         {site}
         onchoose={(clause, place) => address.change({ tag: clause, site: place ?? '' })}
       />
     </div>
-    {#if name}<Findings standard={name} {findings} {tag} {site} />{/if}
-  {:else if heat}
+    {#if name && findings.value}<Findings standard={name} findings={findings.value} {tag} {site} />{/if}
+  {:else if heat.value}
     <p class="panel mt-3 p-4">Nothing of it is in force yet: write its clauses, try them, and publish.</p>
   {/if}
 {/if}

@@ -20,7 +20,8 @@
   let done = $state('');
 
   const idOf = (finding: Finding) => `${finding.device} ${finding.tag}`;
-  const shown = $derived(findings.find((each) => idOf(each) === chosen) ?? findings[0]);
+  /** Nothing takes the place of one that is gone: what is repaired is what was looked at. */
+  const shown = $derived(chosen ? findings.find((each) => idOf(each) === chosen) : findings[0]);
   const failing = $derived(findings.filter((each) => each.kind === 'FAIL'));
 
   const repairing = new Submission(async () => {
@@ -34,6 +35,7 @@
 
   function repair(these: readonly Finding[]) {
     wanted = these;
+    if (shown) chosen = idOf(shown);
     done = '';
     return repairing.send();
   }
@@ -95,6 +97,8 @@
         <ProblemNote problem={repairing.problem} class="mt-3" />
         {#if done}<p role="status" class="mt-2">{done}</p>{/if}
       </section>
+    {:else}
+      <p class="panel p-4">This one is settled. Choose another.</p>
     {/if}
   </div>
 {/if}

@@ -9,6 +9,7 @@ export class ChangePage {
   preview = $state.raw<ChangePreview | undefined>();
   runs = $state.raw<ChangeRun[]>([]);
   readonly #number: number;
+  #asked = 0;
 
   readonly doing: Doing;
   readonly isOpen = $derived(['DRAFT', 'PROPOSED', 'APPROVED'].includes(this.change?.state ?? ''));
@@ -26,13 +27,17 @@ export class ChangePage {
     this.doing = new Doing(this.#load);
   }
 
+  /** What was asked first may be answered last: only the latest answers count, all of them or none. */
   #load = async () => {
+    const mine = ++this.#asked;
     const params = { path: { number: this.#number } };
-    this.change = await need(api.GET('/api/changes/{number}', { params }));
-    this.runs = await need(api.GET('/api/changes/{number}/runs', { params }));
+    const change = await need(api.GET('/api/changes/{number}', { params }));
+    const runs = await need(api.GET('/api/changes/{number}/runs', { params }));
     // What stands on the devices by now is no measure of what an ended change did.
-    const isOver = ['KEPT', 'DROPPED'].includes(this.change.state);
-    this.preview = isOver ? undefined : await need(api.GET('/api/changes/{number}/preview', { params }));
+    const isOver = ['KEPT', 'DROPPED'].includes(change.state);
+    const preview = isOver ? undefined : await need(api.GET('/api/changes/{number}/preview', { params }));
+    if (mine !== this.#asked) return;
+    [this.change, this.runs, this.preview] = [change, runs, preview];
   };
 
   #params = () => ({ params: { path: { number: this.#number } } });

@@ -14,6 +14,7 @@ import chaperone.server.revision.History.Text;
 import chaperone.server.secret.SecretMasks;
 import java.time.Instant;
 import java.util.ArrayList;
+import java.util.Comparator;
 import java.util.HashMap;
 import java.util.LinkedHashMap;
 import java.util.List;
@@ -151,6 +152,7 @@ class StandardViews {
                     && site.map(device.get().siteName()::equals).orElse(true);
             if (isWanted) views.add(view(standard, each, device.get()));
         }
+        views.sort(Comparator.comparing(FindingView::tag).thenComparing(FindingView::device));
         return views;
     }
 
