@@ -165,6 +165,11 @@ class PatchLawsTest {
             ConfigEdit edit = new ConfigEdit.Differing(base, wanted, Set.of(), Set.of());
             Target target = Target.of(base, List.of(edit), model);
             assertThat(target.misfits()).isEmpty();
+            // What was done already is not done again: a step may be repeated after a break.
+            Target again = Target.of(target.promise().text(), List.of(edit), model);
+            assertThat(again.misfits()).isEmpty();
+            assertThat(again.commands().lines()).isEmpty();
+            assertThat(again.differences().counts().areNone()).isTrue();
             device.type("planner", target.commands().lines());
             String stands = device.runningText();
             assertThat(target.promise().brokenBy(stands, model))

@@ -3,14 +3,17 @@ package chaperone.core.change;
 import chaperone.core.patch.TypedLines;
 import chaperone.core.structure.ConfigPath;
 import chaperone.core.structure.Difference;
+import chaperone.core.structure.Difference.Spot;
 import chaperone.core.structure.Statement;
 import chaperone.core.structure.StructureDiff;
 import chaperone.core.structure.StructureEdit;
 import java.util.ArrayList;
+import java.util.HashSet;
 import java.util.List;
 import java.util.Optional;
 import java.util.Set;
 import java.util.stream.Collectors;
+import java.util.stream.Stream;
 
 /** Something that makes one configuration of a device out of another. */
 public sealed interface ConfigEdit {
@@ -105,14 +108,30 @@ public sealed interface ConfigEdit {
         /** Each difference that does not fit costs another try: all that hinder are named at once. */
         @Override
         public Outcome applyTo(String text, ConfigModel model) {
+            if (isAllDone(text, model)) {
+                List<Remark> done = wanted(model).map(Differing::standsAlready).toList();
+                return new Outcome.Applied(model.written(text), done);
+            }
             Statement root = model.read(text);
-            List<Difference> wanted = new ArrayList<>(model.differences(from, to).withMeaning().differences().stream()
-                    .filter(this::isWanted)
-                    .toList());
+            Statement origin = model.read(from);
             List<Misfit> misfits = new ArrayList<>();
             List<Remark> remarks = new ArrayList<>();
+            Set<Spot> thereAlready = new HashSet<>();
+            List<Difference> wanted = new ArrayList<>();
+            for (Difference each : wanted(model).toList()) {
+                Optional<Statement> meanwhile = cameMeanwhile(each, origin, root);
+                if (meanwhile.isEmpty()) wanted.add(each);
+                else if (meanwhile.get().key().equals(after(each).key())) {
+                    remarks.add(standsAlready(each));
+                    // What was altered to this stands as it shall; what was added stands there for what comes below it.
+                    if (each.kind() == Difference.Kind.ADDED) {
+                        thereAlready.add(each.spot());
+                        wanted.add(each);
+                    }
+                } else misfits.add(misfit(each.spot().path(), meanwhile));
+            }
             while (true) {
-                StructureEdit.Outcome outcome = StructureEdit.apply(new StructureDiff(wanted), root);
+                StructureEdit.Outcome outcome = StructureEdit.apply(new StructureDiff(wanted), root, thereAlready);
                 if (outcome instanceof StructureEdit.Outcome.Applied applied) {
                     if (!misfits.isEmpty()) return new Outcome.Refused(misfits);
                     return new Outcome.Applied(
@@ -120,12 +139,37 @@ public sealed interface ConfigEdit {
                 }
                 StructureEdit.Outcome.Conflict conflict = (StructureEdit.Outcome.Conflict) outcome;
                 if (!wanted.remove(conflict.difference())) throw new IllegalStateException("A conflict of nothing");
-                if (standsAlready(conflict))
-                    remarks.add(new Remark(
-                            Remark.Kind.STANDS_ALREADY,
-                            conflict.difference().spot().path().toString()));
-                else misfits.add(misfit(conflict));
+                if (isDoneAlready(conflict)) remarks.add(standsAlready(conflict.difference()));
+                else misfits.add(misfit(conflict.at(), conflict.found()));
             }
+        }
+
+        private Stream<Difference> wanted(ConfigModel model) {
+            return model.differences(from, to).withMeaning().differences().stream()
+                    .filter(this::isWanted);
+        }
+
+        /** Whether the parts that it alters are as they shall be, however they came to be so. */
+        private boolean isAllDone(String text, ConfigModel model) {
+            Set<String> altered = wanted(model).map(Difference::part).collect(Collectors.toSet());
+            return leftOut.isEmpty()
+                    && model.differences(text, to).withMeaning().differences().stream()
+                            .map(Difference::part)
+                            .noneMatch(altered::contains);
+        }
+
+        private static Statement after(Difference difference) {
+            return difference.after().orElseThrow().statement();
+        }
+
+        /** A statement that shall come to stand and stands there, though it did not where the difference was found. */
+        private static Optional<Statement> cameMeanwhile(Difference each, Statement origin, Statement root) {
+            if (each.after().isEmpty()) return Optional.empty();
+            ConfigPath path = each.kind() == Difference.Kind.ADDED
+                    ? each.spot().path()
+                    : each.spot().path().sibling(after(each).step());
+            boolean wasThere = path.findIn(origin).isPresent();
+            return wasThere ? Optional.empty() : path.findIn(root);
         }
 
         private boolean isWanted(Difference each) {
@@ -135,31 +179,26 @@ public sealed interface ConfigEdit {
         }
 
         /** Somebody has done the same meanwhile. */
-        private static boolean standsAlready(StructureEdit.Outcome.Conflict conflict) {
+        private static boolean isDoneAlready(StructureEdit.Outcome.Conflict conflict) {
             Difference difference = conflict.difference();
             if (difference.kind() == Difference.Kind.REMOVED)
                 return conflict.found().isEmpty();
             return difference.kind() == Difference.Kind.MODIFIED
                     && conflict.found()
-                            .filter(found -> found.key()
-                                    .equals(difference
-                                            .after()
-                                            .orElseThrow()
-                                            .statement()
-                                            .key()))
+                            .filter(found ->
+                                    found.key().equals(after(difference).key()))
                             .isPresent();
         }
 
-        private static Misfit misfit(StructureEdit.Outcome.Conflict conflict) {
-            String path = conflict.at().toString();
-            String message = conflict.found().isPresent()
-                    ? "\"" + path + "\" was altered since"
-                    : "\"" + path + "\" is not there any more";
-            return new Misfit(
-                    Optional.empty(),
-                    Optional.of(conflict.at()),
-                    message,
-                    conflict.found().map(Statement::text));
+        private static Remark standsAlready(Difference difference) {
+            return new Remark(
+                    Remark.Kind.STANDS_ALREADY, difference.spot().path().toString());
+        }
+
+        private static Misfit misfit(ConfigPath at, Optional<Statement> found) {
+            String message =
+                    found.isPresent() ? "\"" + at + "\" was altered since" : "\"" + at + "\" is not there any more";
+            return new Misfit(Optional.empty(), Optional.of(at), message, found.map(Statement::text));
         }
     }
 }

@@ -48,6 +48,11 @@ public record ConfigPath(List<Step> steps) {
         return found;
     }
 
+    /** The statement beside it that this step leads to; the configuration as a whole has none beside it. */
+    public ConfigPath sibling(Step step) {
+        return new ConfigPath(steps.subList(0, Math.max(0, steps.size() - 1))).with(step);
+    }
+
     /** Whether it leads to the same statement as {@code other}, or to one below that. */
     public boolean isAtOrBelow(ConfigPath other) {
         return steps.size() >= other.steps.size()

@@ -8,6 +8,7 @@ import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.Set;
 
 /**
  * Carries differences by structure out on a configuration: the one they were found in, or another one in which what they
@@ -16,6 +17,7 @@ import java.util.Optional;
  */
 public final class StructureEdit {
     private final Map<Spot, Node> nodes = new HashMap<>();
+    private final Set<Spot> thereAlready;
     private final Node root;
 
     /** What applying gave: the new configuration, or the first difference that does not fit what stands there. */
@@ -65,13 +67,19 @@ public final class StructureEdit {
         }
     }
 
-    private StructureEdit(Statement before) {
+    private StructureEdit(Statement before, Set<Spot> thereAlready) {
+        this.thereAlready = thereAlready;
         root = grow(Spot.TOP, before, Optional.empty());
     }
 
     /** Leaves {@code before} as it is. Linear in the statements and the differences, but for moves in long blocks. */
     public static Outcome apply(StructureDiff diff, Statement before) {
-        StructureEdit edit = new StructureEdit(before);
+        return apply(diff, before, Set.of());
+    }
+
+    /** @param thereAlready added statements that somebody else has added meanwhile, in the same words: they are not again */
+    public static Outcome apply(StructureDiff diff, Statement before, Set<Spot> thereAlready) {
+        StructureEdit edit = new StructureEdit(before, thereAlready);
         try {
             for (Difference each : diff.differences()) edit.takeAway(each);
             for (Difference each : diff.differences()) edit.refuseWhatCameSince(each);
@@ -112,6 +120,11 @@ public final class StructureEdit {
                 asItWas(difference).statement = difference.after().orElseThrow().statement();
             case MOVED -> insert(difference, nodeAt(difference, difference.spot()));
             case ADDED -> {
+                if (thereAlready.contains(difference.spot())) {
+                    Spot stood = new Spot(true, difference.spot().path());
+                    nodes.put(difference.spot(), nodeAt(difference, stood));
+                    return;
+                }
                 Node node = new Node(difference.after().orElseThrow().statement(), Optional.empty());
                 nodes.put(difference.spot(), node);
                 insert(difference, node);

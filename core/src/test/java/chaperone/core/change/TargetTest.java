@@ -131,6 +131,24 @@ class TargetTest {
                 .satisfies(remark -> assertThat(remark.kind()).isEqualTo(Remark.Kind.STANDS_ALREADY));
     }
 
+    /** It would stand there twice otherwise. */
+    @Test
+    void whatSomebodyHasAddedMeanwhileIsNotAddedAgain() {
+        String without = SWITCH.replace("vlan 330 \"ticket hall\"\n", "");
+        Differing back = new Differing(without, SWITCH, Set.of(), Set.of());
+        Target same = Target.of(SWITCH.replace("kiosk 1", "kiosk 2"), List.of(back), CORVANE);
+        assertThat(same.commands().isEmpty()).isTrue();
+        assertThat(same.promise().text()).containsOnlyOnce("vlan 330 \"");
+        Target other = Target.of(SWITCH.replace("ticket hall", "tickets"), List.of(back), CORVANE);
+        assertThat(other.misfits().get(0))
+                .singleElement()
+                .satisfies(misfit -> assertThat(misfit.found()).contains("vlan 330 \"tickets\""));
+        String block = SWITCH.replace("port 1/0/1\n  text \"kiosk 1\"\n  member vlan 330\n  closed\n", "");
+        Target half = Target.of(
+                SWITCH.replace("  closed\n", ""), List.of(new Differing(block, SWITCH, Set.of(), Set.of())), CORVANE);
+        assertThat(half.commands().lines()).containsExactly("port 1/0/1", "closed", "up");
+    }
+
     @Test
     void sendsTheLeastMergePatch() {
         Target target = typed(SMALL, PELLON, "{ \"welcome\": \"on duty\",", "  \"name\": null }");

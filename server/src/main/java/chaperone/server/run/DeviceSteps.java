@@ -117,19 +117,20 @@ class DeviceSteps {
     }
 
     private StepResult loaded(EditResult result, List<String> lines, Platform platform) {
-        if (result instanceof EditResult.Refused refused) {
-            String words = masks.shown(platform, refused.words());
-            String where = refused.line() < 0
-                    ? "refused"
-                    : "refused at line " + (refused.line() + 1) + " of " + lines.size() + ", \""
-                            + masks.shown(platform, lines.get(refused.line())) + "\"";
-            return StepResult.of(DeviceEvent.REFUSED, where + ": " + words);
-        }
+        if (result instanceof EditResult.Refused refused)
+            return StepResult.of(DeviceEvent.REFUSED, refusal(refused, lines, platform));
         if (result instanceof EditResult.NotSent notSent)
             return StepResult.of(DeviceEvent.NOT_REACHED, meaning(notSent.cause()));
         if (result instanceof EditResult.Unknown unknown)
             return StepResult.of(DeviceEvent.UNKNOWN, meaning(unknown.cause()));
         return StepResult.of(DeviceEvent.LOADED, lines.size() + " sent");
+    }
+
+    private String refusal(EditResult.Refused refused, List<String> lines, Platform platform) {
+        String words = masks.shown(platform, refused.words());
+        if (refused.line() < 0) return "refused: " + words;
+        String line = masks.shown(platform, lines.get(refused.line()));
+        return "refused at line " + (refused.line() + 1) + " of " + lines.size() + ", \"" + line + "\": " + words;
     }
 
     private static String meaning(ConversationException e) {
@@ -167,10 +168,14 @@ class DeviceSteps {
         GiveBack back = GiveBack.from(session.copy().running(), step.promise(), step.model());
         step.stillHeld().run();
         if (!back.commands().isEmpty()) {
-            EditResult result = DeviceEdit.apply(
-                    session.conversation(), edit, back.commands().lines());
+            List<String> lines = back.commands().lines();
+            EditResult result = DeviceEdit.apply(session.conversation(), edit, lines);
             if (result instanceof EditResult.Unknown unknown) throw unknown.cause();
             if (result instanceof EditResult.NotSent notSent) throw notSent.cause();
+            // Its guard stays on: it is the only one left who may lead the device back.
+            if (result instanceof EditResult.Refused refused)
+                return StepResult.of(
+                        DeviceEvent.NOT_BACK, "the way back was " + refusal(refused, lines, session.platform()));
         }
         // Else it would go back to what is saved in the middle of somebody's work.
         DeviceEdit.keep(session.conversation(), edit);

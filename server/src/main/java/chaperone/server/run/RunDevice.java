@@ -120,7 +120,8 @@ class RunDevice {
         if (next == DeviceState.PROBING && state != DeviceState.PROBING) probedFrom = at;
         if (next != DeviceState.PROBING) probedFrom = null;
         if (state == DeviceState.PROBING && next != DeviceState.PROBING) breaks++;
-        if (next.isFinal()) guardUntil = null;
+        // Of one that is stuck it is worth knowing when its guard will lead it back.
+        if (next.isFinal() && next != DeviceState.STUCK) guardUntil = null;
         state = next;
         if (!what.isEmpty()) fact = what;
     }
