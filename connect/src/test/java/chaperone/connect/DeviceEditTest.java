@@ -10,7 +10,7 @@ import chaperone.connect.conversation.FailureKind;
 import chaperone.connect.conversation.Patience;
 import chaperone.connect.conversation.Target;
 import chaperone.connect.conversation.Written;
-import chaperone.core.platform.EditRequests;
+import chaperone.core.patch.EditRequests;
 import chaperone.standins.StandIns;
 import chaperone.standins.demo.DemoStart;
 import chaperone.standins.device.Fault;

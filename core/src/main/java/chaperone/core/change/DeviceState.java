@@ -33,12 +33,4 @@ public enum DeviceState {
     public boolean isFinal() {
         return ordinal() >= KEPT.ordinal();
     }
-
-    /** Whether a process that ends here may have left something half done on the device. */
-    public boolean isOpen() {
-        return switch (this) {
-            case LOADING, CHECKING, EXACT, KEEPING, GIVING_BACK, PROBING -> true;
-            case WAITING, READING, READY, KEPT, GIVEN_BACK, MOVED, UNTOUCHED, STUCK -> false;
-        };
-    }
 }

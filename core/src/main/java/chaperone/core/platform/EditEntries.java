@@ -1,9 +1,11 @@
 package chaperone.core.platform;
 
+import chaperone.core.patch.EditGuard;
+import chaperone.core.patch.EditGuard.GoesBackTo;
 import chaperone.core.patch.EditLanguage;
+import chaperone.core.patch.EditRequests;
 import chaperone.core.patch.EditWay;
 import chaperone.core.patch.MergePatch;
-import chaperone.core.platform.EditGuard.GoesBackTo;
 import chaperone.core.structure.Structure;
 import java.time.Duration;
 import java.util.Optional;

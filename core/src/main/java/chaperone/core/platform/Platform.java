@@ -3,6 +3,7 @@ package chaperone.core.platform;
 import chaperone.core.config.ConfigTree;
 import chaperone.core.config.Grammar;
 import chaperone.core.noise.Noise;
+import chaperone.core.patch.EditRequests;
 import chaperone.core.patch.EditWay;
 import chaperone.core.structure.Structure;
 import chaperone.core.table.TableReader;

@@ -66,14 +66,17 @@ class ChangeController {
         List<Change> found = state.isPresent()
                 ? repository.findByStateInOrderByIdDesc(state.get(), Limit.of(size))
                 : repository.findAllByOrderByIdDesc(Limit.of(size));
-        return found.stream().map(views::row).toList();
+        return views.rows(found);
     }
 
     /** The draft to which one's own edits go; nothing if there is none. */
     @GetMapping("/draft")
     @Transactional(readOnly = true)
     public Optional<ChangeRow> draft(Principal principal) {
-        return changes.openDraft(principal.getName()).map(views::row);
+        return changes.openDraft(principal.getName())
+                .map(List::of)
+                .map(views::rows)
+                .map(rows -> rows.get(0));
     }
 
     @Audited("began a change")

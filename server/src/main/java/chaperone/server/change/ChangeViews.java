@@ -10,6 +10,7 @@ import chaperone.core.structure.ConfigPath;
 import chaperone.core.structure.StructureDiff;
 import chaperone.server.compare.CompareView;
 import chaperone.server.compare.TextComparison;
+import chaperone.server.fleet.Device;
 import chaperone.server.fleet.Fleet;
 import chaperone.server.platform.PlatformRegistry;
 import chaperone.server.problem.ProblemException;
@@ -20,10 +21,11 @@ import java.time.Instant;
 import java.util.ArrayList;
 import java.util.HexFormat;
 import java.util.List;
-import java.util.Locale;
 import java.util.Map;
+import java.util.Objects;
 import java.util.Optional;
 import java.util.TreeMap;
+import java.util.stream.Collectors;
 import org.springframework.stereotype.Component;
 
 /** Changes as pages and programs get them; secrets are masked. */
@@ -138,8 +140,23 @@ class ChangeViews {
         };
     }
 
-    ChangeRow row(Change change) {
-        List<ChangeEdit> all = edits.findByChangeIdOrderById(change.id());
+    /** Two queries for all of them, however many there are. */
+    List<ChangeRow> rows(List<Change> changes) {
+        Map<Long, List<ChangeEdit>> byChange =
+                edits.findByChangeIdIn(changes.stream().map(Change::id).toList()).stream()
+                        .collect(Collectors.groupingBy(ChangeEdit::change));
+        List<Long> ids = byChange.values().stream()
+                .flatMap(List::stream)
+                .map(ChangeEdit::device)
+                .distinct()
+                .toList();
+        Map<Long, String> names = fleet.with(ids).stream().collect(Collectors.toMap(Device::id, Device::name));
+        return changes.stream()
+                .map(change -> row(change, byChange.getOrDefault(change.id(), List.of()), names))
+                .toList();
+    }
+
+    private static ChangeRow row(Change change, List<ChangeEdit> own, Map<Long, String> names) {
         return new ChangeRow(
                 change.id(),
                 change.title(),
@@ -149,12 +166,11 @@ class ChangeViews {
                 change.approvedBy(),
                 change.endedAt(),
                 change.undoes(),
-                all.size(),
-                all.stream()
-                        .map(ChangeEdit::device)
+                own.size(),
+                own.stream()
+                        .map(edit -> names.get(edit.device()))
+                        .filter(Objects::nonNull)
                         .distinct()
-                        .flatMap(id -> fleet.find(id).stream())
-                        .map(device -> device.name())
                         .sorted()
                         .toList());
     }
@@ -270,9 +286,5 @@ class ChangeViews {
                 masks.shown(platform, ConfigBytes.printable(misfit.message())),
                 misfit.found().map(text -> masks.shown(platform, text)),
                 misfit.path().filter(path -> !path.equals(ConfigPath.ROOT)).isPresent());
-    }
-
-    static String word(EditKind kind) {
-        return kind.name().toLowerCase(Locale.ROOT).replace('_', ' ');
     }
 }

@@ -1,13 +1,15 @@
 package chaperone.server.standard;
 
 import java.util.List;
-import java.util.Optional;
 import org.springframework.data.jpa.repository.JpaRepository;
+import org.springframework.data.jpa.repository.Query;
 
 interface FindingRepository extends JpaRepository<Finding, Long> {
     List<Finding> findByDeviceId(long device);
 
     List<Finding> findByStandardIdOrderByTag(long standard);
 
-    Optional<Finding> findByDeviceIdAndStandardIdAndTag(long device, long standard, String tag);
+    /** How many devices fail a clause of it. */
+    @Query("select count(distinct f.deviceId) from Finding f where f.standardId = :standard and f.kind = 'FAIL'")
+    long countFailing(long standard);
 }

@@ -23,6 +23,8 @@ import java.util.Optional;
 import java.util.Set;
 import java.util.TreeMap;
 import java.util.TreeSet;
+import java.util.function.Function;
+import java.util.stream.Collectors;
 import org.springframework.stereotype.Component;
 
 /** Standards and findings as pages and programs get them; secrets are masked. */
@@ -93,17 +95,12 @@ class StandardViews {
     }
 
     StandardRow row(Standard standard) {
-        long failing = findings.findByStandardIdOrderByTag(standard.id()).stream()
-                .filter(each -> each.kind() == Verdict.Kind.FAIL)
-                .map(Finding::device)
-                .distinct()
-                .count();
         return new StandardRow(
                 standard.name(),
                 standard.draft().clauses().size(),
                 standard.publishedAt().isPresent(),
                 !standard.isPublishedAsWritten(),
-                failing,
+                findings.countFailing(standard.id()),
                 standard.madeBy(),
                 standard.madeAt());
     }
@@ -121,18 +118,25 @@ class StandardViews {
                 standard.madeAt());
     }
 
+    private Map<Long, Device> devices(List<Finding> of) {
+        List<Long> ids = of.stream().map(Finding::device).distinct().toList();
+        return fleet.with(ids).stream().collect(Collectors.toMap(Device::id, Function.identity()));
+    }
+
+    private static String siteOf(Device device) {
+        return device.siteName().isEmpty() ? "(no site)" : device.siteName();
+    }
+
     /** Sites with a failing device, and every clause that is in force. */
     HeatView heat(Standard standard) {
         List<Finding> all = findings.findByStandardIdOrderByTag(standard.id());
-        Map<Long, Device> devices = new HashMap<>();
-        fleet.with(all.stream().map(Finding::device).distinct().toList())
-                .forEach(device -> devices.put(device.id(), device));
+        Map<Long, Device> devices = devices(all);
         Map<String, Map<String, Long>> counts = new HashMap<>();
         Set<String> sites = new TreeSet<>();
         for (Finding each : all) {
             Device device = devices.get(each.device());
             if (device == null || each.kind() != Verdict.Kind.FAIL) continue;
-            String site = device.siteName().isEmpty() ? "(no site)" : device.siteName();
+            String site = siteOf(device);
             sites.add(site);
             counts.computeIfAbsent(each.tag(), tag -> new TreeMap<>()).merge(site, 1L, Long::sum);
         }
@@ -144,13 +148,15 @@ class StandardViews {
     }
 
     List<FindingView> findings(Standard standard, Optional<String> tag, Optional<String> site) {
+        List<Finding> all = findings.findByStandardIdOrderByTag(standard.id());
+        Map<Long, Device> devices = devices(all);
         List<FindingView> views = new ArrayList<>();
-        for (Finding each : findings.findByStandardIdOrderByTag(standard.id())) {
-            Optional<Device> device = fleet.find(each.device());
-            boolean isWanted = device.isPresent()
+        for (Finding each : all) {
+            Device device = devices.get(each.device());
+            boolean isWanted = device != null
                     && tag.map(each.tag()::equals).orElse(true)
-                    && site.map(device.get().siteName()::equals).orElse(true);
-            if (isWanted) views.add(view(standard, each, device.get()));
+                    && site.map(siteOf(device)::equals).orElse(true);
+            if (isWanted) views.add(view(standard, each, device));
         }
         views.sort(Comparator.comparing(FindingView::tag).thenComparing(FindingView::device));
         return views;

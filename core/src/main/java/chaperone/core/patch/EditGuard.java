@@ -1,4 +1,4 @@
-package chaperone.core.platform;
+package chaperone.core.patch;
 
 import java.time.Duration;
 import java.util.List;

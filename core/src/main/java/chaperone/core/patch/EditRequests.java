@@ -1,6 +1,5 @@
-package chaperone.core.platform;
+package chaperone.core.patch;
 
-import chaperone.core.patch.EditWay;
 import java.util.List;
 import java.util.Optional;
 
