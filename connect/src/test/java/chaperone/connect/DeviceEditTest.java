@@ -7,17 +7,11 @@ import chaperone.connect.conversation.Conversation;
 import chaperone.connect.conversation.ConversationListener;
 import chaperone.connect.conversation.Endpoint;
 import chaperone.connect.conversation.FailureKind;
-import chaperone.connect.conversation.Patience;
 import chaperone.connect.conversation.Target;
 import chaperone.connect.conversation.Written;
 import chaperone.core.patch.EditRequests;
-import chaperone.standins.StandIns;
-import chaperone.standins.demo.DemoStart;
 import chaperone.standins.device.Fault;
-import java.net.InetSocketAddress;
-import java.time.Clock;
 import java.time.Duration;
-import java.time.Instant;
 import java.util.List;
 import java.util.Optional;
 import java.util.concurrent.atomic.AtomicInteger;
@@ -33,29 +27,17 @@ import org.junit.jupiter.params.provider.EnumSource.Mode;
 /** Giving lines to a device of every family: what it takes, what it refuses, and what its guard undoes. */
 @Timeout(120)
 class DeviceEditTest {
-    private static final Patience PATIENCE = new Patience(
-            Duration.ofSeconds(20),
-            Duration.ofSeconds(20),
-            Duration.ofSeconds(20),
-            Duration.ofSeconds(20),
-            Duration.ofSeconds(50),
-            8_000_000);
-
-    private static StandIns standIns;
     private static Connector connector;
 
     @BeforeAll
     static void start() {
-        standIns = new StandIns(new InetSocketAddress("127.0.0.1", 9), Clock.systemUTC(), Duration.ofMillis(300));
-        DemoStart.start(standIns, Family.PORT, Optional.empty(), Instant.parse("2026-11-23T07:58:00Z"));
-        connector = new Connector(PATIENCE);
-        Family.use(standIns, connector);
+        Family.start();
+        connector = Family.connector();
     }
 
     @AfterAll
     static void stop() {
-        connector.close();
-        standIns.close();
+        Family.stop();
     }
 
     @AfterEach

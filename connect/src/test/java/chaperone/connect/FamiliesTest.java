@@ -22,19 +22,14 @@ import chaperone.core.platform.Platforms;
 import chaperone.core.table.Table;
 import chaperone.core.table.TableReader;
 import chaperone.standins.StandIn;
-import chaperone.standins.StandIns;
-import chaperone.standins.demo.DemoStart;
 import chaperone.standins.device.Fault;
 import java.io.ByteArrayOutputStream;
 import java.io.InputStream;
 import java.io.OutputStream;
-import java.net.InetSocketAddress;
 import java.nio.charset.StandardCharsets;
 import java.security.MessageDigest;
 import java.security.NoSuchAlgorithmException;
-import java.time.Clock;
 import java.time.Duration;
-import java.time.Instant;
 import java.util.EnumSet;
 import java.util.HexFormat;
 import java.util.List;
@@ -57,14 +52,6 @@ import org.junit.jupiter.params.provider.EnumSource;
 @Timeout(120)
 class FamiliesTest {
     private static final Platforms PLATFORMS = Platforms.shipped();
-    private static final Patience LONG = new Patience(
-            Duration.ofSeconds(20),
-            Duration.ofSeconds(20),
-            Duration.ofSeconds(20),
-            Duration.ofSeconds(20),
-            Duration.ofSeconds(50),
-            8_000_000);
-
     /** Where it is the time that has to run out. */
     private static final Patience SHORT = new Patience(
             Duration.ofSeconds(2),
@@ -77,24 +64,20 @@ class FamiliesTest {
     private static final Set<FailureKind> BY_TIME =
             EnumSet.of(FailureKind.NO_ANSWER, FailureKind.FELL_SILENT, FailureKind.UNEXPECTED_PROMPT);
 
-    private static StandIns standIns;
     private static Connector connector;
     private static Connector hasty;
 
     @BeforeAll
     static void start() {
-        standIns = new StandIns(new InetSocketAddress("127.0.0.1", 9), Clock.systemUTC(), Duration.ofMillis(300));
-        DemoStart.start(standIns, Family.PORT, Optional.empty(), Instant.parse("2026-11-23T07:58:00Z"));
-        connector = new Connector(LONG);
-        Family.use(standIns, connector);
+        Family.start();
+        connector = Family.connector();
         hasty = new Connector(SHORT);
     }
 
     @AfterAll
     static void stop() {
-        connector.close();
+        Family.stop();
         hasty.close();
-        standIns.close();
     }
 
     @AfterEach

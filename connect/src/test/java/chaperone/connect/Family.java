@@ -4,12 +4,18 @@ import chaperone.connect.conversation.Conversation;
 import chaperone.connect.conversation.ConversationListener;
 import chaperone.connect.conversation.Endpoint;
 import chaperone.connect.conversation.Login;
+import chaperone.connect.conversation.Patience;
 import chaperone.connect.conversation.Target;
 import chaperone.core.platform.Platform;
 import chaperone.core.platform.Platforms;
 import chaperone.standins.StandIn;
 import chaperone.standins.StandIns;
 import chaperone.standins.demo.DemoFleet;
+import chaperone.standins.demo.DemoStart;
+import java.net.InetSocketAddress;
+import java.time.Clock;
+import java.time.Duration;
+import java.time.Instant;
 import java.util.Optional;
 
 /** A device of each family, the line that alters it, and the one that undoes that. */
@@ -46,10 +52,29 @@ enum Family {
         this.trace = trace;
     }
 
-    /** The devices and the way to them of the class that is running. */
-    static void use(StandIns devices, Connector by) {
-        standIns = devices;
-        connector = by;
+    /** Long enough for a busy machine. */
+    private static final Patience LONG = new Patience(
+            Duration.ofSeconds(20),
+            Duration.ofSeconds(20),
+            Duration.ofSeconds(20),
+            Duration.ofSeconds(20),
+            Duration.ofSeconds(50),
+            8_000_000);
+
+    /** Starts the demo's devices for the class that is running, and the way to them. */
+    static void start() {
+        standIns = new StandIns(new InetSocketAddress("127.0.0.1", 9), Clock.systemUTC(), Duration.ofMillis(300));
+        DemoStart.start(standIns, PORT, Optional.empty(), Instant.parse("2026-11-23T07:58:00Z"));
+        connector = new Connector(LONG);
+    }
+
+    static void stop() {
+        connector.close();
+        standIns.close();
+    }
+
+    static Connector connector() {
+        return connector;
     }
 
     Platform platform() {
