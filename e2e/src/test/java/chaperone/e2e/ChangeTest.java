@@ -223,5 +223,11 @@ class ChangeTest {
                 .fill("(open");
         assertThat(engineer.getByRole(AriaRole.ALERT).first())
                 .containsText("Clause no-bait-shop: \"pattern\" is no pattern");
+        engineer.keyboard().press("Control+s");
+        assertThat(engineer.getByText("Mend it and send the standard again; nothing was kept.")
+                        .first())
+                .isVisible();
+        assertThat(engineer.getByLabel("Statement", new Page.GetByLabelOptions().setExact(true)))
+                .hasValue("(open");
     }
 }

@@ -44,7 +44,7 @@
     need(api.GET('/api/platforms')).then((all) => (platforms = all.map((each) => each.name)));
     need(api.GET('/api/sites')).then((all) => (sites = all.map((each) => each.name)));
     return keys.add([
-      { key: 'ctrl+s', says: 'keep the draft', run: () => session.mayAct && opened.keep() },
+      { key: 'ctrl+s', says: 'keep the draft', run: () => session.mayAct && opened.keeping.send() },
       { key: 'a', says: 'a new clause', run: () => session.mayAct && opened.add(platforms[0] ?? '') }
     ]);
   });
@@ -70,15 +70,20 @@
   <a class="btn" href="/standards?standard={encodeURIComponent(name)}">Findings</a>
   {#if session.mayAct}
     <button class="btn" onclick={() => (removes = true)}>Remove</button>
-    <button class="btn" disabled={opened.isKept} onclick={opened.keep}
+    <button class="btn" disabled={opened.isKept || opened.keeping.isSending} onclick={opened.keeping.send}
       >Keep the draft <kbd>Ctrl S</kbd></button
     >
-    <button class="btn btn-primary" disabled={opened.clauses.length === 0} onclick={opened.publish}
-      >Publish</button
+    <button
+      class="btn btn-primary"
+      disabled={opened.clauses.length === 0 || opened.publishing.isSending}
+      onclick={opened.publishing.send}>Publish</button
     >
   {/if}
 </div>
-<ProblemNote problem={opened.doing.problem ?? removing.problem} class="mt-3" />
+<ProblemNote
+  problem={opened.doing.problem ?? opened.keeping.problem ?? opened.publishing.problem ?? removing.problem}
+  class="mt-3"
+/>
 
 {#if opened.standard}
   <div class="mt-3 grid grid-cols-[minmax(0,1fr)_minmax(0,1.5fr)] items-start gap-3">

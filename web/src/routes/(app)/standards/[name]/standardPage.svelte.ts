@@ -10,6 +10,7 @@ import {
 import { emptyClause, fieldsOf, freeTag } from '$lib/parts/standard/clauseText';
 import { Doing } from '$lib/state/doing.svelte';
 import { Latest } from '$lib/state/latest.svelte';
+import { Submission } from '$lib/state/submission.svelte';
 
 /** A standard while it is written: its clauses, what sites fill in, and how it would judge. */
 export class StandardPage {
@@ -58,15 +59,18 @@ export class StandardPage {
     this.values = { ...this.values, [site]: { ...this.values[site], [field]: value } };
   };
 
-  keep = () =>
-    this.doing.act(() => need(api.PUT('/api/standards/{name}', { ...this.#params(), body: this.text })));
+  #put = () => need(api.PUT('/api/standards/{name}', { ...this.#params(), body: this.text }));
+
+  /** What is refused stays on the page: only what was kept takes the place of what was known. */
+  readonly keeping = new Submission(async () => {
+    this.standard = await this.#put();
+  });
 
   /** Keeps it first: what is published is what is on the page. */
-  publish = () =>
-    this.doing.act(async () => {
-      await need(api.PUT('/api/standards/{name}', { ...this.#params(), body: this.text }));
-      await need(api.POST('/api/standards/{name}/publish', this.#params()));
-    });
+  readonly publishing = new Submission(async () => {
+    this.standard = await this.#put();
+    this.standard = await need(api.POST('/api/standards/{name}/publish', this.#params()));
+  });
 
   remove = () => need(api.DELETE('/api/standards/{name}', this.#params()));
 

@@ -172,10 +172,8 @@ class DeviceSteps {
             EditResult result = DeviceEdit.apply(session.conversation(), edit, lines);
             if (result instanceof EditResult.Unknown unknown) throw unknown.cause();
             if (result instanceof EditResult.NotSent notSent) throw notSent.cause();
-            // Its guard stays on: it is the only one left who may lead the device back.
-            if (result instanceof EditResult.Refused refused)
-                return StepResult.of(
-                        DeviceEvent.NOT_BACK, "the way back was " + refusal(refused, lines, session.platform()));
+            boolean isRefused = result instanceof EditResult.Refused && !isBack(session, step);
+            if (isRefused) return wayBackRefused(refusal((EditResult.Refused) result, lines, session.platform()), step);
         }
         // Else it would go back to what is saved in the middle of somebody's work.
         DeviceEdit.keep(session.conversation(), edit);
@@ -189,6 +187,21 @@ class DeviceSteps {
         }
         session.store(copy, Optional.empty());
         return givenBack(copy, step);
+    }
+
+    /** What was refused may have been no more than the last word. */
+    private static boolean isBack(DeviceSession session, StepContext step) {
+        return GiveBack.from(session.copy().running(), step.promise(), step.model())
+                .isDone();
+    }
+
+    /**
+     * Somebody may have locked it for a while: it is read, and the way back tried, a few times more. Its guard stays on: in
+     * the end it is the only one left who may lead the device back.
+     */
+    private static StepResult wayBackRefused(String refusal, StepContext step) {
+        DeviceEvent event = step.breaks() < MOST_BREAKS ? DeviceEvent.UNKNOWN : DeviceEvent.NOT_BACK;
+        return StepResult.of(event, "the way back was " + refusal);
     }
 
     private StepResult givenBack(RetrievedCopy copy, StepContext step) {
