@@ -29,7 +29,7 @@ export interface paths {
         };
         get: operations["tokens"];
         put?: never;
-        post: operations["add_3"];
+        post: operations["add_4"];
         delete?: never;
         options?: never;
         head?: never;
@@ -61,7 +61,7 @@ export interface paths {
         };
         get: operations["list_6"];
         put?: never;
-        post: operations["add_2"];
+        post: operations["add_3"];
         delete?: never;
         options?: never;
         head?: never;
@@ -91,7 +91,7 @@ export interface paths {
             path?: never;
             cookie?: never;
         };
-        get: operations["list_15"];
+        get: operations["list_16"];
         put?: never;
         post?: never;
         delete?: never;
@@ -237,7 +237,7 @@ export interface paths {
         };
         get?: never;
         put?: never;
-        post: operations["add_1"];
+        post: operations["add_2"];
         delete?: never;
         options?: never;
         head?: never;
@@ -283,7 +283,7 @@ export interface paths {
             path?: never;
             cookie?: never;
         };
-        get: operations["get_2"];
+        get: operations["get_3"];
         put: operations["describe"];
         post?: never;
         delete?: never;
@@ -366,7 +366,7 @@ export interface paths {
         get?: never;
         put: operations["rewrite"];
         post?: never;
-        delete: operations["remove_8"];
+        delete: operations["remove_9"];
         options?: never;
         head?: never;
         patch?: never;
@@ -605,7 +605,7 @@ export interface paths {
         };
         get: operations["list_4"];
         put?: never;
-        post: operations["add"];
+        post: operations["add_1"];
         delete?: never;
         options?: never;
         head?: never;
@@ -638,7 +638,7 @@ export interface paths {
         get?: never;
         put: operations["change"];
         post?: never;
-        delete: operations["remove_7"];
+        delete: operations["remove_8"];
         options?: never;
         head?: never;
         patch?: never;
@@ -715,7 +715,7 @@ export interface paths {
             path?: never;
             cookie?: never;
         };
-        get: operations["list_14"];
+        get: operations["list_15"];
         put?: never;
         post?: never;
         delete?: never;
@@ -763,10 +763,10 @@ export interface paths {
             path?: never;
             cookie?: never;
         };
-        get: operations["get_4"];
+        get: operations["get_5"];
         put?: never;
         post?: never;
-        delete: operations["remove_9"];
+        delete: operations["remove_10"];
         options?: never;
         head?: never;
         patch?: never;
@@ -828,6 +828,22 @@ export interface paths {
             cookie?: never;
         };
         get: operations["ofDevice"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/devices/{name}/ports": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["ports"];
         put?: never;
         post?: never;
         delete?: never;
@@ -1099,7 +1115,7 @@ export interface paths {
             path?: never;
             cookie?: never;
         };
-        get: operations["list_13"];
+        get: operations["list_14"];
         put?: never;
         post?: never;
         delete?: never;
@@ -1118,7 +1134,7 @@ export interface paths {
         get?: never;
         put: operations["keep_1"];
         post?: never;
-        delete: operations["remove_6"];
+        delete: operations["remove_7"];
         options?: never;
         head?: never;
         patch?: never;
@@ -1131,7 +1147,7 @@ export interface paths {
             path?: never;
             cookie?: never;
         };
-        get: operations["list_12"];
+        get: operations["list_13"];
         put?: never;
         post?: never;
         delete?: never;
@@ -1150,7 +1166,7 @@ export interface paths {
         get?: never;
         put: operations["save_2"];
         post?: never;
-        delete: operations["remove_5"];
+        delete: operations["remove_6"];
         options?: never;
         head?: never;
         patch?: never;
@@ -1275,7 +1291,7 @@ export interface paths {
             path?: never;
             cookie?: never;
         };
-        get: operations["list_11"];
+        get: operations["list_12"];
         put?: never;
         post?: never;
         delete?: never;
@@ -1291,7 +1307,7 @@ export interface paths {
             path?: never;
             cookie?: never;
         };
-        get: operations["get_3"];
+        get: operations["get_4"];
         put?: never;
         post?: never;
         delete?: never;
@@ -1531,7 +1547,7 @@ export interface paths {
             path?: never;
             cookie?: never;
         };
-        get: operations["list_10"];
+        get: operations["list_11"];
         put?: never;
         post?: never;
         delete?: never;
@@ -1579,10 +1595,10 @@ export interface paths {
             path?: never;
             cookie?: never;
         };
-        get: operations["get_1"];
+        get: operations["get_2"];
         put: operations["save_1"];
         post?: never;
-        delete: operations["remove_4"];
+        delete: operations["remove_5"];
         options?: never;
         head?: never;
         patch?: never;
@@ -1710,7 +1726,7 @@ export interface paths {
         get: operations["list"];
         put: operations["set_1"];
         post?: never;
-        delete: operations["remove_3"];
+        delete: operations["remove_4"];
         options?: never;
         head?: never;
         patch?: never;
@@ -1803,7 +1819,7 @@ export interface paths {
             path?: never;
             cookie?: never;
         };
-        get: operations["list_9"];
+        get: operations["list_10"];
         put?: never;
         post?: never;
         delete?: never;
@@ -1836,9 +1852,9 @@ export interface paths {
             cookie?: never;
         };
         get?: never;
-        put: operations["write_1"];
+        put: operations["write_2"];
         post?: never;
-        delete: operations["remove_2"];
+        delete: operations["remove_3"];
         options?: never;
         head?: never;
         patch?: never;
@@ -1899,7 +1915,7 @@ export interface paths {
             path?: never;
             cookie?: never;
         };
-        get: operations["list_8"];
+        get: operations["list_9"];
         put?: never;
         post?: never;
         delete?: never;
@@ -1918,7 +1934,7 @@ export interface paths {
         get?: never;
         put: operations["save"];
         post?: never;
-        delete: operations["remove_1"];
+        delete: operations["remove_2"];
         options?: never;
         head?: never;
         patch?: never;
@@ -1931,7 +1947,7 @@ export interface paths {
             path?: never;
             cookie?: never;
         };
-        get: operations["list_7"];
+        get: operations["list_8"];
         put?: never;
         post?: never;
         delete?: never;
@@ -1979,10 +1995,10 @@ export interface paths {
             path?: never;
             cookie?: never;
         };
-        get: operations["get"];
-        put: operations["write"];
+        get: operations["get_1"];
+        put: operations["write_1"];
         post?: never;
-        delete: operations["remove"];
+        delete: operations["remove_1"];
         options?: never;
         head?: never;
         patch?: never;
@@ -2030,6 +2046,70 @@ export interface paths {
         get?: never;
         put?: never;
         post: operations["publish"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/templates": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["list_7"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/templates/{name}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["get"];
+        put: operations["write"];
+        post?: never;
+        delete: operations["remove"];
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/templates/{name}/edits": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["add"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/templates/{name}/fill": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["fill"];
         delete?: never;
         options?: never;
         head?: never;
@@ -2092,6 +2172,10 @@ export interface components {
         Added: {
             /** Format: int64 */
             id: number;
+        };
+        AddedTo: {
+            /** Format: int64 */
+            change: number;
         };
         AdoptInput: {
             note?: string;
@@ -2190,7 +2274,7 @@ export interface components {
             change?: number;
             device: string;
             /** @enum {string} */
-            kind: "LINES" | "PUT_BACK" | "RESTORE" | "UNDO" | "REPAIR";
+            kind: "LINES" | "TEMPLATE" | "PUT_BACK" | "RESTORE" | "UNDO" | "REPAIR";
             lines?: string[];
             note?: string;
             parts?: string[];
@@ -2204,7 +2288,7 @@ export interface components {
             /** Format: int64 */
             id: number;
             /** @enum {string} */
-            kind: "LINES" | "PUT_BACK" | "RESTORE" | "UNDO" | "REPAIR";
+            kind: "LINES" | "TEMPLATE" | "PUT_BACK" | "RESTORE" | "UNDO" | "REPAIR";
             /** Format: int32 */
             leftOut: number;
             lines: string[];
@@ -2468,6 +2552,15 @@ export interface components {
             remarks: components["schemas"]["RemarkView"][];
             undo: components["schemas"]["CommandView"][];
         };
+        DeviceValues: {
+            device: string;
+            ports: {
+                [key: string]: string[];
+            };
+            values: {
+                [key: string]: string;
+            };
+        };
         DeviceView: {
             /** Format: date-time */
             addedAt: string;
@@ -2649,6 +2742,34 @@ export interface components {
             takesNumber: boolean;
             /** Format: int32 */
             usualNumber: number;
+        };
+        FieldText: {
+            fallback?: string;
+            isPerDevice: boolean;
+            /** @enum {string} */
+            kind: "TEXT" | "NUMBER" | "ADDRESS" | "PREFIX" | "PORTS";
+            label: string;
+            name: string;
+        };
+        FillInput: {
+            devices: components["schemas"]["DeviceValues"][];
+            text?: components["schemas"]["TemplateText"];
+            values: {
+                [key: string]: string;
+            };
+        };
+        FilledView: {
+            asksForPorts: boolean;
+            commands: string[];
+            /** Format: int64 */
+            defaults: number;
+            device: string;
+            lines: string[];
+            platform: string;
+            problems: string[];
+            site: string;
+            /** Format: int64 */
+            there: number;
         };
         FindingView: {
             /** @enum {string} */
@@ -3166,6 +3287,11 @@ export interface components {
             tables: string[];
             title: string;
         };
+        PortView: {
+            lines: string[];
+            name: string;
+            picked: boolean;
+        };
         PossibleView: {
             platform: string;
             title: string;
@@ -3540,6 +3666,42 @@ export interface components {
         TelnetUse: {
             allowed: boolean;
         };
+        TemplateEditInput: {
+            /** Format: int64 */
+            change?: number;
+            devices: components["schemas"]["DeviceValues"][];
+            values: {
+                [key: string]: string;
+            };
+        };
+        TemplateRow: {
+            /** Format: int32 */
+            fields: number;
+            /** Format: date-time */
+            madeAt: string;
+            madeBy: string;
+            name: string;
+            /** Format: int64 */
+            number: number;
+            platforms: string[];
+            reason: string;
+        };
+        TemplateText: {
+            fields: components["schemas"]["FieldText"][];
+            reason: string;
+            variants: {
+                [key: string]: string;
+            };
+        };
+        TemplateView: {
+            /** Format: date-time */
+            madeAt: string;
+            madeBy: string;
+            name: string;
+            /** Format: int64 */
+            number: number;
+            text: components["schemas"]["TemplateText"];
+        };
         TextToRead: {
             text: string;
             yaml?: string;
@@ -3723,7 +3885,7 @@ export interface operations {
             };
         };
     };
-    add_3: {
+    add_4: {
         parameters: {
             query?: never;
             header?: never;
@@ -3787,7 +3949,7 @@ export interface operations {
             };
         };
     };
-    add_2: {
+    add_3: {
         parameters: {
             query?: never;
             header?: never;
@@ -3833,7 +3995,7 @@ export interface operations {
             };
         };
     };
-    list_15: {
+    list_16: {
         parameters: {
             query?: {
                 who?: string | null;
@@ -4086,7 +4248,7 @@ export interface operations {
             };
         };
     };
-    add_1: {
+    add_2: {
         parameters: {
             query?: never;
             header?: never;
@@ -4177,7 +4339,7 @@ export interface operations {
             };
         };
     };
-    get_2: {
+    get_3: {
         parameters: {
             query?: never;
             header?: never;
@@ -4347,7 +4509,7 @@ export interface operations {
             };
         };
     };
-    remove_8: {
+    remove_9: {
         parameters: {
             query?: never;
             header?: never;
@@ -4707,7 +4869,7 @@ export interface operations {
             };
         };
     };
-    add: {
+    add_1: {
         parameters: {
             query?: never;
             header?: never;
@@ -4778,7 +4940,7 @@ export interface operations {
             };
         };
     };
-    remove_7: {
+    remove_8: {
         parameters: {
             query?: never;
             header?: never;
@@ -4890,7 +5052,7 @@ export interface operations {
             };
         };
     };
-    list_14: {
+    list_15: {
         parameters: {
             query?: {
                 query?: string;
@@ -4972,7 +5134,7 @@ export interface operations {
             };
         };
     };
-    get_4: {
+    get_5: {
         parameters: {
             query?: never;
             header?: never;
@@ -4994,7 +5156,7 @@ export interface operations {
             };
         };
     };
-    remove_9: {
+    remove_10: {
         parameters: {
             query?: never;
             header?: never;
@@ -5156,6 +5318,30 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["DeviceEventPage"];
+                };
+            };
+        };
+    };
+    ports: {
+        parameters: {
+            query?: {
+                filter?: string;
+            };
+            header?: never;
+            path: {
+                name: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["PortView"][];
                 };
             };
         };
@@ -5539,7 +5725,7 @@ export interface operations {
             };
         };
     };
-    list_13: {
+    list_14: {
         parameters: {
             query?: never;
             header?: never;
@@ -5583,7 +5769,7 @@ export interface operations {
             };
         };
     };
-    remove_6: {
+    remove_7: {
         parameters: {
             query?: never;
             header?: never;
@@ -5603,7 +5789,7 @@ export interface operations {
             };
         };
     };
-    list_12: {
+    list_13: {
         parameters: {
             query?: never;
             header?: never;
@@ -5647,7 +5833,7 @@ export interface operations {
             };
         };
     };
-    remove_5: {
+    remove_6: {
         parameters: {
             query?: never;
             header?: never;
@@ -5845,7 +6031,7 @@ export interface operations {
             };
         };
     };
-    list_11: {
+    list_12: {
         parameters: {
             query?: {
                 size?: number;
@@ -5868,7 +6054,7 @@ export interface operations {
             };
         };
     };
-    get_3: {
+    get_4: {
         parameters: {
             query?: never;
             header?: never;
@@ -6285,7 +6471,7 @@ export interface operations {
             };
         };
     };
-    list_10: {
+    list_11: {
         parameters: {
             query?: never;
             header?: never;
@@ -6351,7 +6537,7 @@ export interface operations {
             };
         };
     };
-    get_1: {
+    get_2: {
         parameters: {
             query?: never;
             header?: never;
@@ -6397,7 +6583,7 @@ export interface operations {
             };
         };
     };
-    remove_4: {
+    remove_5: {
         parameters: {
             query?: never;
             header?: never;
@@ -6633,7 +6819,7 @@ export interface operations {
             };
         };
     };
-    remove_3: {
+    remove_4: {
         parameters: {
             query: {
                 group: string;
@@ -6785,7 +6971,7 @@ export interface operations {
             };
         };
     };
-    list_9: {
+    list_10: {
         parameters: {
             query?: never;
             header?: never;
@@ -6829,7 +7015,7 @@ export interface operations {
             };
         };
     };
-    write_1: {
+    write_2: {
         parameters: {
             query?: never;
             header?: never;
@@ -6853,7 +7039,7 @@ export interface operations {
             };
         };
     };
-    remove_2: {
+    remove_3: {
         parameters: {
             query?: never;
             header?: never;
@@ -6981,7 +7167,7 @@ export interface operations {
             };
         };
     };
-    list_8: {
+    list_9: {
         parameters: {
             query?: never;
             header?: never;
@@ -7025,7 +7211,7 @@ export interface operations {
             };
         };
     };
-    remove_1: {
+    remove_2: {
         parameters: {
             query?: never;
             header?: never;
@@ -7045,7 +7231,7 @@ export interface operations {
             };
         };
     };
-    list_7: {
+    list_8: {
         parameters: {
             query?: never;
             header?: never;
@@ -7113,7 +7299,7 @@ export interface operations {
             };
         };
     };
-    get: {
+    get_1: {
         parameters: {
             query?: never;
             header?: never;
@@ -7135,7 +7321,7 @@ export interface operations {
             };
         };
     };
-    write: {
+    write_1: {
         parameters: {
             query?: never;
             header?: never;
@@ -7161,7 +7347,7 @@ export interface operations {
             };
         };
     };
-    remove: {
+    remove_1: {
         parameters: {
             query?: never;
             header?: never;
@@ -7246,6 +7432,146 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["StandardView"];
+                };
+            };
+        };
+    };
+    list_7: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["TemplateRow"][];
+                };
+            };
+        };
+    };
+    get: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                name: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["TemplateView"];
+                };
+            };
+        };
+    };
+    write: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                name: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["TemplateText"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["TemplateView"];
+                };
+            };
+        };
+    };
+    remove: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                name: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description No Content */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+        };
+    };
+    add: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                name: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["TemplateEditInput"];
+            };
+        };
+        responses: {
+            /** @description Created */
+            201: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["AddedTo"];
+                };
+            };
+        };
+    };
+    fill: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                name: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["FillInput"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["FilledView"][];
                 };
             };
         };

@@ -36,7 +36,13 @@
         { word: 'Standards', path: '/standards', also: '/standards' }
       ]
     },
-    { group: 'Alter', items: [{ word: 'Changes', path: '/changes', also: '/changes' }] },
+    {
+      group: 'Alter',
+      items: [
+        { word: 'Changes', path: '/changes', also: '/changes' },
+        { word: 'Templates', path: '/templates', also: '/templates' }
+      ]
+    },
     {
       group: 'Keep',
       items: [

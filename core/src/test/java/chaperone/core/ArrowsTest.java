@@ -31,6 +31,8 @@ class ArrowsTest {
                     "inet.ipaddr..",
                     "org.yaml.snakeyaml..",
                     "org.apache.commons.csv..",
+                    "com.hubspot.jinjava..",
+                    "jinjava.javax.el..",
                     "org.jspecify.annotations..");
 
     @ArchTest

@@ -78,6 +78,13 @@ class RolesTest {
         GET    /api/standards/{name}/findings                 | VIEWER
         POST   /api/standards/trial                           | VIEWER
         POST   /api/standards/fleet-trial                     | VIEWER
+        GET    /api/templates                                 | VIEWER
+        GET    /api/templates/{name}                          | VIEWER
+        PUT    /api/templates/{name}                          | ENGINEER
+        DELETE /api/templates/{name}                          | ENGINEER
+        POST   /api/templates/{name}/fill                     | ENGINEER
+        POST   /api/templates/{name}/edits                    | ENGINEER
+        GET    /api/devices/{name}/ports                      | VIEWER
         GET    /api/drift                                     | VIEWER
         GET    /api/devices/{name}/agreed                     | VIEWER
         POST   /api/devices/{name}/agreed                     | ENGINEER
@@ -297,6 +304,7 @@ class RolesTest {
                 "/api/compare/structure",
                 "/api/noise-patterns/proposal",
                 "/api/noise-patterns/effect",
+                "/api/templates/{name}/fill",
                 "/api/standards/trial",
                 "/api/standards/fleet-trial",
                 "/api/routines/preview");

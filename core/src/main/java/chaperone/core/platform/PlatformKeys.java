@@ -91,7 +91,8 @@ public final class PlatformKeys {
                 key("ordered", "statements whose order counts; elsewhere it does not", ""),
                 key("names", "what a statement speaks of, whatever else it says", ""),
                 key("entries", "what names an entry of a list (json, xml)", ""),
-                key("defaults", "lines that only say what holds without them", ""));
+                key("defaults", "lines that only say what holds without them", ""),
+                key("ports", "statements that are ports of the device", ""));
         block(
                 "structure.ordered",
                 key("in", "a pattern for the statement above them; left out if that does not matter", "'^list '"),
@@ -109,6 +110,10 @@ public final class PlatformKeys {
                 "structure.defaults",
                 key("in", "a pattern for the statement above; left out if that does not matter", "'^port '"),
                 key("line", "a pattern for the whole line", "'^open$'"));
+        block(
+                "structure.ports",
+                key("in", "a pattern for the statement above; left out for the top", "'^ports$'"),
+                key("port", "a pattern whose first group is the port's name", "'^port (\\S+)$'"));
         block(
                 "noise",
                 key("name", "a short name", "clock"),

@@ -5,6 +5,7 @@ import chaperone.core.structure.Structure.Default;
 import chaperone.core.structure.Structure.Entry;
 import chaperone.core.structure.Structure.Named;
 import chaperone.core.structure.Structure.Ordered;
+import chaperone.core.structure.Structure.PortBlock;
 
 /** Reads the block {@code structure}: what statements mean beside their text. */
 final class StructureEntries {
@@ -15,7 +16,8 @@ final class StructureEntries {
                 block.blocks("ordered").stream().map(StructureEntries::ordered).toList(),
                 block.blocks("names").stream().map(StructureEntries::named).toList(),
                 block.blocks("entries").stream().map(StructureEntries::entry).toList(),
-                block.blocks("defaults").stream().map(StructureEntries::unsaid).toList());
+                block.blocks("defaults").stream().map(StructureEntries::unsaid).toList(),
+                block.blocks("ports").stream().map(StructureEntries::port).toList());
     }
 
     private static Ordered ordered(YamlBlock block) {
@@ -35,5 +37,9 @@ final class StructureEntries {
 
     private static Default unsaid(YamlBlock block) {
         return new Default(block.optionalPattern("in", 0), block.pattern("line"));
+    }
+
+    private static PortBlock port(YamlBlock block) {
+        return new PortBlock(block.optionalPattern("in", 0), block.pattern("port", 1));
     }
 }

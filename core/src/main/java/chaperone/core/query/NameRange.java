@@ -60,7 +60,7 @@ public final class NameRange {
     }
 
     /** Why the ranges of a name cannot be read. */
-    static Optional<String> problem(String name) {
+    public static Optional<String> problem(String name) {
         long count = 1;
         Matcher range = RANGE.matcher(name);
         while (range.find()) {

@@ -10,8 +10,9 @@ import java.util.stream.Stream;
  * saying. The first rule that fits a statement counts. {@code in} is matched with the statement above it and left out
  * where that does not matter; at the top stands nothing, an empty text.
  */
-public record Structure(List<Ordered> ordered, List<Named> names, List<Entry> entries, List<Default> defaults) {
-    public static final Structure NONE = new Structure(List.of(), List.of(), List.of(), List.of());
+public record Structure(
+        List<Ordered> ordered, List<Named> names, List<Entry> entries, List<Default> defaults, List<PortBlock> ports) {
+    public static final Structure NONE = new Structure(List.of(), List.of(), List.of(), List.of(), List.of());
 
     /**
      * Statements whose order counts among themselves.
@@ -52,17 +53,25 @@ public record Structure(List<Ordered> ordered, List<Named> names, List<Entry> en
     /** A line that says what holds without it. */
     public record Default(Optional<Pattern> in, Pattern line) {}
 
+    /**
+     * A statement that is a port of the device.
+     *
+     * @param port its first group, in how the statement is called in a path, is the port's name
+     */
+    public record PortBlock(Optional<Pattern> in, Pattern port) {}
+
     public Structure {
         ordered = List.copyOf(ordered);
         names = List.copyOf(names);
         entries = List.copyOf(entries);
         defaults = List.copyOf(defaults);
+        ports = List.copyOf(ports);
     }
 
     /** With more rules that name statements; they count where none of these fits. */
     public Structure withNames(List<Named> more) {
         return new Structure(
-                ordered, Stream.concat(names.stream(), more.stream()).toList(), entries, defaults);
+                ordered, Stream.concat(names.stream(), more.stream()).toList(), entries, defaults, ports);
     }
 
     /** The rule by which order counts for a statement, as an index into {@link #ordered}; -1 if it does not count. */
@@ -89,6 +98,14 @@ public record Structure(List<Ordered> ordered, List<Named> names, List<Entry> en
                 .flatMap(rule -> Patterns.firstGroup(rule.name(), text).stream())
                 .findFirst()
                 .orElse("");
+    }
+
+    /** The name of the port that a statement is. */
+    Optional<String> portOf(String above, String label) {
+        return ports.stream()
+                .filter(rule -> fits(rule.in(), above))
+                .flatMap(rule -> Patterns.firstGroup(rule.port(), label).stream())
+                .findFirst();
     }
 
     boolean isDefault(String above, String text) {

@@ -35,7 +35,8 @@ public final class AnyConfig {
                     new Structure.Ordered(Optional.empty(), pattern("^step|^\"step"), Optional.empty())),
             List.of(new Structure.Named(Optional.empty(), Pattern.compile("^(vlan \\S+)"))),
             List.of(),
-            List.of(new Structure.Default(Optional.empty(), Pattern.compile("^zone a"))));
+            List.of(new Structure.Default(Optional.empty(), Pattern.compile("^zone a"))),
+            List.of());
     static final Noise NOISE =
             new Noise(List.of(new Noise.Item("quay", Pattern.compile("address (\"quay\")"), "it moves")));
 

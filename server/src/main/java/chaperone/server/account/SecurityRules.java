@@ -72,6 +72,10 @@ class SecurityRules {
         rules.requestMatchers(HttpMethod.POST, "/api/standards/*/publish").hasRole(ENGINEER);
         rules.requestMatchers(HttpMethod.PUT, "/api/standards/*").hasRole(ENGINEER);
         rules.requestMatchers(HttpMethod.DELETE, "/api/standards/*").hasRole(ENGINEER);
+        rules.requestMatchers(HttpMethod.POST, "/api/templates/*/fill", "/api/templates/*/edits")
+                .hasRole(ENGINEER);
+        rules.requestMatchers(HttpMethod.PUT, "/api/templates/*").hasRole(ENGINEER);
+        rules.requestMatchers(HttpMethod.DELETE, "/api/templates/*").hasRole(ENGINEER);
         rules.requestMatchers(HttpMethod.POST, "/api/changes/*/approve").hasRole(APPROVER);
         // Whoever would approve may send it back, too.
         rules.requestMatchers(HttpMethod.POST, "/api/changes/*/back").hasAnyRole(ENGINEER, APPROVER);

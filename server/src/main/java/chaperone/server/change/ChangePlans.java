@@ -71,7 +71,7 @@ public class ChangePlans {
 
     private DevicePlan plan(Device device, List<ChangeEdit> own) {
         Platform platform = platforms.get(device.platform());
-        if (platform.editWay().isEmpty()) throw notEditable(device);
+        mustBeEditable(device);
         ConfigModel model = ConfigModel.of(platform, noise.of(device));
         Text base = history.newest(device, ConfigKind.RUNNING);
         List<ConfigEdit> wanted = own.stream().map(each -> open(each).edit()).toList();
@@ -122,7 +122,12 @@ public class ChangePlans {
         return ConfigBytes.encode(plan.model().settled(text));
     }
 
-    static ProblemException notEditable(Device device) {
+    /** @throws ProblemException if its platform does not say how it is altered */
+    void mustBeEditable(Device device) {
+        if (platforms.get(device.platform()).editWay().isEmpty()) throw notEditable(device);
+    }
+
+    private static ProblemException notEditable(Device device) {
         return new ProblemException(
                 HttpStatus.UNPROCESSABLE_CONTENT,
                 "not-editable",

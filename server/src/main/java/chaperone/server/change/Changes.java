@@ -71,6 +71,12 @@ public class Changes {
         return changes.findFirstByMadeByAndStateOrderByIdDesc(account, ChangeState.DRAFT);
     }
 
+    /** The change of this number; else one's own open draft, or a new one. */
+    @Transactional
+    public Change draft(Optional<Long> number, String by) {
+        return number.map(this::get).or(() -> openDraft(by)).orElseGet(() -> start("", by, Optional.empty()));
+    }
+
     /** @throws ProblemException if the change may not be altered any more */
     @Transactional
     ChangeEdit add(Change change, Device device, EditKind kind, EditContent content, String note, String by) {
@@ -94,6 +100,13 @@ public class Changes {
     @Transactional
     public void addLines(Change change, Device device, List<String> lines, String by) {
         add(change, device, EditKind.LINES, EditContent.typed(lines), "", by);
+    }
+
+    /** Lines that a template came to. */
+    @Transactional
+    public void addFilled(Change change, Device device, List<String> lines, String template, String by) {
+        plans.mustBeEditable(device);
+        add(change, device, EditKind.TEMPLATE, EditContent.typed(lines), template, by);
     }
 
     @Transactional

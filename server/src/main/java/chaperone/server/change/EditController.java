@@ -72,10 +72,7 @@ class EditController {
         String by = principal.getName();
         Device device = changes.device(input.device());
         EditContent content = sources.content(device, input);
-        Change change = input.change()
-                .map(changes::get)
-                .or(() -> changes.openDraft(by))
-                .orElseGet(() -> changes.start("", by, Optional.empty()));
+        Change change = changes.draft(input.change(), by);
         changes.add(change, device, input.kind(), content, input.note().orElse(""), by);
         return views.view(change);
     }

@@ -4,6 +4,8 @@ package chaperone.server.change;
 public enum EditKind {
     /** Typed for this device. */
     LINES,
+    /** What a template comes to on this device. */
+    TEMPLATE,
     /** The agreed configuration is right, not what runs. */
     PUT_BACK,
     /** An earlier revision, or a part of it. */

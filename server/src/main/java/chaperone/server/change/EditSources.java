@@ -22,8 +22,10 @@ class EditSources {
     private final NoiseRules noise;
     private final PlatformRegistry platforms;
     private final Soundness soundness;
+    private final ChangePlans plans;
 
-    EditSources(History history, NoiseRules noise, PlatformRegistry platforms, Soundness soundness) {
+    EditSources(History history, NoiseRules noise, PlatformRegistry platforms, Soundness soundness, ChangePlans plans) {
+        this.plans = plans;
         this.soundness = soundness;
         this.history = history;
         this.noise = noise;
@@ -32,7 +34,7 @@ class EditSources {
 
     /** @throws ProblemException naming what is missing, or the device that cannot be altered */
     EditContent content(Device device, ChangeEditInput input) {
-        if (platforms.get(device.platform()).editWay().isEmpty()) throw ChangePlans.notEditable(device);
+        plans.mustBeEditable(device);
         Set<String> parts = input.parts().orElse(Set.of());
         return switch (input.kind()) {
             case LINES -> EditContent.typed(lines(input));
@@ -52,6 +54,7 @@ class EditSources {
                                 input.standard().orElseThrow(() -> missing("standard")),
                                 input.tag().orElseThrow(() -> missing("tag"))),
                         parts);
+            case TEMPLATE -> throw missing("template: ask for it at that template");
             case UNDO -> throw missing("change to undo: ask for it at that change");
         };
     }

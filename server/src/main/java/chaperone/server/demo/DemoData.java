@@ -102,6 +102,7 @@ class DemoData implements ApplicationRunner {
     private final CallRules rules;
     private final DemoChanges changes;
     private final DemoStandard standard;
+    private final DemoTemplates templates;
     private final Clock clock;
     private final Path history;
     private final int port;
@@ -121,6 +122,7 @@ class DemoData implements ApplicationRunner {
             CallRules rules,
             DemoChanges changes,
             DemoStandard standard,
+            DemoTemplates templates,
             Clock clock,
             @Value("${chaperone.demo.history}") Path history,
             @Value("${chaperone.demo.port}") int port) {
@@ -138,6 +140,7 @@ class DemoData implements ApplicationRunner {
         this.rules = rules;
         this.changes = changes;
         this.standard = standard;
+        this.templates = templates;
         this.clock = clock;
         this.history = history;
         this.port = port;
@@ -155,6 +158,7 @@ class DemoData implements ApplicationRunner {
         changes.agree();
         jobs.start(fleet.choose(List.of()), true, "r.anand");
         standard.publish(SITES.values());
+        templates.keep();
         changes.change();
         changes.draft();
         PAIRS.forEach((first, second) -> pairs.confirm(first, second, "r.anand"));

@@ -4,6 +4,7 @@ import static org.assertj.core.api.Assertions.assertThat;
 
 import chaperone.server.account.Role;
 import chaperone.server.support.Api;
+import chaperone.server.support.FourFamilies;
 import java.util.ArrayList;
 import java.util.HashMap;
 import java.util.List;

@@ -4,6 +4,7 @@ import static org.assertj.core.api.Assertions.assertThat;
 
 import chaperone.server.lease.DeviceLease;
 import chaperone.server.lease.DeviceLease.Lease;
+import chaperone.server.support.FourFamilies;
 import chaperone.standins.StandIn;
 import chaperone.standins.device.Fault;
 import java.time.Duration;

@@ -1,10 +1,8 @@
-package chaperone.server.run;
+package chaperone.server.support;
 
 import static org.assertj.core.api.Assertions.assertThat;
 
 import chaperone.server.account.Role;
-import chaperone.server.support.Api;
-import chaperone.server.support.TestServer;
 import chaperone.standins.StandIn;
 import chaperone.standins.device.Fault;
 import java.util.HashMap;
@@ -15,19 +13,19 @@ import java.util.stream.StreamSupport;
 import tools.jackson.databind.JsonNode;
 
 /** A server that knows a device of each family, and the people who write, approve and run changes. */
-final class FourFamilies implements AutoCloseable {
+public final class FourFamilies implements AutoCloseable {
     /** A device of each family, and lines that its people would type. */
-    static final Map<String, List<String>> LINES = Map.of(
+    public static final Map<String, List<String>> LINES = Map.of(
             "brkw-acc-1", List.of("vlan 377 \"ice house\"", "log-server 198.51.100.77"),
             "cairn-rtr-1", List.of("put ports lan-2 text \"ice house\""),
             "ald-wall-1", List.of("object ice-house host 192.0.2.77"),
             "mv-curlew-sw-1", List.of("{ \"welcome\": \"ice house\" }"));
 
-    final TestServer server;
-    final Api engineer;
-    final Api approver;
+    public final TestServer server;
+    public final Api engineer;
+    public final Api approver;
 
-    FourFamilies(int devicePort) {
+    public FourFamilies(int devicePort) {
         server = TestServer.start(devicePort);
         engineer = server.as(Role.ENGINEER);
         approver = server.as(Role.APPROVER);
@@ -44,7 +42,7 @@ final class FourFamilies implements AutoCloseable {
     }
 
     /** Everything runs what is agreed, and has saved it. */
-    void settle() {
+    public void settle() {
         for (String name : LINES.keySet()) {
             for (Fault fault : Fault.values()) device(name).clear(fault);
             device(name).device().save();
@@ -58,53 +56,53 @@ final class FourFamilies implements AutoCloseable {
         server.close();
     }
 
-    StandIn device(String name) {
+    public StandIn device(String name) {
         return server.standIn(name);
     }
 
-    Map<String, String> kept() {
+    public Map<String, String> kept() {
         return LINES.keySet().stream()
                 .collect(Collectors.toMap(
                         name -> name, name -> device(name).device().keptRunning()));
     }
 
-    String matched(String name) {
+    public String matched(String name) {
         return engineer.get("/api/devices/" + name)
                 .json(200)
                 .at("/device/answers/matched/kind")
                 .asString();
     }
 
-    List<JsonNode> all(JsonNode array) {
+    public List<JsonNode> all(JsonNode array) {
         return StreamSupport.stream(array.spliterator(), false).toList();
     }
 
-    List<String> drifting() {
+    public List<String> drifting() {
         return all(engineer.get("/api/drift").json(200)).stream()
                 .map(row -> row.get("device").asString())
                 .toList();
     }
 
-    long add(Map<String, Object> edit) {
+    public long add(Map<String, Object> edit) {
         return engineer.post("/api/change-edits", edit).json(201).get("number").asLong();
     }
 
-    long newChange(String title) {
+    public long newChange(String title) {
         return engineer.post("/api/changes", Map.of("title", title))
                 .json(201)
                 .get("number")
                 .asLong();
     }
 
-    Map<String, Object> lines(long change, String name, List<String> lines) {
+    public Map<String, Object> lines(long change, String name, List<String> lines) {
         return Map.of("change", change, "device", name, "kind", "LINES", "lines", lines);
     }
 
-    JsonNode preview(long change) {
+    public JsonNode preview(long change) {
         return engineer.get("/api/changes/" + change + "/preview").json(200);
     }
 
-    void approve(long change) {
+    public void approve(long change) {
         engineer.post("/api/changes/" + change + "/propose", Map.of()).json(200);
         String digest = preview(change).get("digest").asString();
         approver.post("/api/changes/" + change + "/approve", Map.of("digest", digest))
@@ -112,19 +110,19 @@ final class FourFamilies implements AutoCloseable {
     }
 
     /** The newest run, once it has ended. */
-    JsonNode run(long change) {
+    public JsonNode run(long change) {
         engineer.post("/api/changes/" + change + "/run", Map.of()).json(201);
         return ended(change);
     }
 
-    JsonNode ended(long change) {
+    public JsonNode ended(long change) {
         return engineer.await(
                         "/api/changes/" + change + "/runs",
                         runs -> !runs.isEmpty() && runs.get(0).hasNonNull("endedAt"))
                 .get(0);
     }
 
-    Map<String, String> states(JsonNode run) {
+    public Map<String, String> states(JsonNode run) {
         Map<String, String> states = new HashMap<>();
         run.get("devices").forEach(line -> {
             states.put(line.get("device").asString(), line.get("state").asString());
@@ -132,11 +130,11 @@ final class FourFamilies implements AutoCloseable {
         return states;
     }
 
-    String state(long change) {
+    public String state(long change) {
         return engineer.get("/api/changes/" + change).json(200).get("state").asString();
     }
 
-    long changeOfAll(String title) {
+    public long changeOfAll(String title) {
         long change = newChange(title);
         LINES.forEach((name, lines) -> add(lines(change, name, lines)));
         return change;
