@@ -123,7 +123,7 @@ export interface paths {
             path?: never;
             cookie?: never;
         };
-        get: operations["check_3"];
+        get: operations["check_4"];
         put?: never;
         post?: never;
         delete?: never;
@@ -1220,6 +1220,54 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/images": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["bringIn"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/images/{id}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post?: never;
+        delete: operations["remove_11"];
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/images/{id}/digest-list": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["check_3"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/imports": {
         parameters: {
             query?: never;
@@ -1455,6 +1503,22 @@ export interface paths {
         put: operations["arrange"];
         post?: never;
         delete: operations["forget"];
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/models": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["models"];
+        put?: never;
+        post?: never;
+        delete?: never;
         options?: never;
         head?: never;
         patch?: never;
@@ -1935,6 +1999,22 @@ export interface paths {
         put: operations["save"];
         post?: never;
         delete: operations["remove_2"];
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/standard-releases": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put: operations["choose"];
+        post?: never;
+        delete: operations["withdraw"];
         options?: never;
         head?: never;
         patch?: never;
@@ -2596,6 +2676,9 @@ export interface components {
             kind: "ADDED" | "REMOVED" | "MODIFIED" | "MOVED" | "SPELLING" | "NOISE" | "RENUMBERED" | "UNSAID" | "REORDERED";
             path: string[];
         };
+        DigestListInput: {
+            list: string;
+        };
         DriftPartView: {
             /** Format: int32 */
             added: number;
@@ -2879,6 +2962,22 @@ export interface components {
             /** Format: date-time */
             pinnedAt: string;
         };
+        ImageView: {
+            /** Format: date-time */
+            broughtAt: string;
+            broughtBy: string;
+            /** Format: int64 */
+            id: number;
+            isStandard: boolean;
+            model: string;
+            name: string;
+            platform: string;
+            release: string;
+            sha256: string;
+            /** Format: int64 */
+            size: number;
+            vouchedBy?: string;
+        };
         ImportRequest: {
             allowTelnet?: boolean;
             columns?: {
@@ -3086,6 +3185,15 @@ export interface components {
             line?: number;
             mayLeaveOut: boolean;
             message: string;
+        };
+        ModelView: {
+            /** Format: int64 */
+            devices: number;
+            images: components["schemas"]["ImageView"][];
+            model: string;
+            platform: string;
+            runs: components["schemas"]["RunningRelease"][];
+            standard?: components["schemas"]["StandardReleaseView"];
         };
         ModuleView: {
             name: string;
@@ -3524,6 +3632,11 @@ export interface components {
             outcome: "STARTED" | "MADE_UP" | "SKIPPED" | "NO_DEVICE" | "FAILED" | "BY_HAND";
             reason: string;
         };
+        RunningRelease: {
+            /** Format: int64 */
+            devices: number;
+            release: string;
+        };
         Screen: {
             screen: string;
         };
@@ -3577,6 +3690,16 @@ export interface components {
             release: string;
             /** Format: int32 */
             sessions: number;
+        };
+        StandardReleaseInput: {
+            /** Format: int64 */
+            image: number;
+        };
+        StandardReleaseView: {
+            /** Format: date-time */
+            chosenAt: string;
+            chosenBy: string;
+            release: string;
         };
         StandardRow: {
             /** Format: int32 */
@@ -4049,7 +4172,7 @@ export interface operations {
             };
         };
     };
-    check_3: {
+    check_4: {
         parameters: {
             query?: never;
             header?: never;
@@ -5921,6 +6044,75 @@ export interface operations {
             };
         };
     };
+    bringIn: {
+        parameters: {
+            query: {
+                name: string;
+                model?: string;
+            };
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Created */
+            201: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ImageView"];
+                };
+            };
+        };
+    };
+    remove_11: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description No Content */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+        };
+    };
+    check_3: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["DigestListInput"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ImageView"];
+                };
+            };
+        };
+    };
     start: {
         parameters: {
             query?: never;
@@ -6291,6 +6483,26 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content?: never;
+            };
+        };
+    };
+    models: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ModelView"][];
+                };
             };
         };
     };
@@ -7218,6 +7430,49 @@ export interface operations {
             path: {
                 code: string;
             };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description No Content */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+        };
+    };
+    choose: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["StandardReleaseInput"];
+            };
+        };
+        responses: {
+            /** @description No Content */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+        };
+    };
+    withdraw: {
+        parameters: {
+            query: {
+                platform: string;
+                model: string;
+            };
+            header?: never;
+            path?: never;
             cookie?: never;
         };
         requestBody?: never;

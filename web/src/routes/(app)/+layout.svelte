@@ -43,6 +43,7 @@
         { word: 'Templates', path: '/templates', also: '/templates' }
       ]
     },
+    { group: 'Renew', items: [{ word: 'Releases', path: '/releases', also: '/releases' }] },
     {
       group: 'Keep',
       items: [

@@ -230,4 +230,51 @@ class ChangeTest {
         assertThat(engineer.getByLabel("Statement", new Page.GetByLabelOptions().setExact(true)))
                 .hasValue("(open");
     }
+
+    @Test
+    @Order(10)
+    void aTemplateIsFilledInForFourFamiliesAtOnce() {
+        engineer.navigate("/templates");
+        engineer.getByText("segment on access ports").click();
+        engineer.getByLabel("VLAN").fill("34O");
+        engineer.getByLabel("Devices", new Page.GetByLabelOptions().setExact(true))
+                .locator("visible=true")
+                .fill("inch-acc-3 esth-rtr-1 ald-wall-1 mv-curlew-sw-1");
+        engineer.keyboard().press("Enter");
+        Locator here = engineer.getByLabel("On the device");
+        assertThat(here).containsText("\"34O\" is not a whole number");
+        assertThat(button(engineer, "Add to C-")).isDisabled();
+        engineer.getByLabel("VLAN").fill("340");
+        engineer.getByLabel("Ports of inch-acc-3").first().fill("1/0/[5-8] not");
+        assertThat(here).containsText("Something must follow the last word.");
+        engineer.getByLabel("Ports of inch-acc-3").first().fill("1/0/[5-8] not 1/0/7");
+        assertThat(here).containsText("3 of 24");
+        engineer.getByLabel("1/0/8", new Page.GetByLabelOptions().setExact(true))
+                .uncheck();
+        assertThat(here).containsText("2 of 24");
+        assertThat(here).containsText("vlan 340 \"fish market\"");
+        engineer.getByText("esth-rtr-1").click();
+        engineer.getByLabel("lan-0", new Page.GetByLabelOptions().setExact(true))
+                .check();
+        assertThat(here).containsText("put ports lan-0 text \"fish market\"");
+        engineer.getByText("ald-wall-1").click();
+        engineer.getByLabel("Gateway of ald-wall-1").fill("192.0.2.77");
+        assertThat(here).containsText("object fish-market host 192.0.2.77");
+        assertThat(engineer.getByText("fits all of them")).isVisible();
+        button(engineer, "Add to C-").click();
+        engineer.waitForURL("**/changes/*");
+        for (String device : List.of("inch-acc-3", "esth-rtr-1", "ald-wall-1", "mv-curlew-sw-1"))
+            assertThat(row(engineer, device)).containsText("ready");
+    }
+
+    @Test
+    @Order(11)
+    void aTextThatCannotBeFilledInStaysOnThePageAndSaysWhere() {
+        engineer.navigate("/templates/segment%20on%20access%20ports/write");
+        button(engineer, "brisling").click();
+        engineer.getByLabel("Text for brisling").fill("object {{ label }}\nhost {{ adress }}");
+        engineer.keyboard().press("Control+s");
+        assertThat(engineer.getByRole(AriaRole.ALERT).first()).containsText("brisling, line 2: \"adress\" is no field");
+        assertThat(engineer.getByLabel("Text for brisling")).hasValue("object {{ label }}\nhost {{ adress }}");
+    }
 }

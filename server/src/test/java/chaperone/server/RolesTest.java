@@ -85,6 +85,12 @@ class RolesTest {
         POST   /api/templates/{name}/fill                     | ENGINEER
         POST   /api/templates/{name}/edits                    | ENGINEER
         GET    /api/devices/{name}/ports                      | VIEWER
+        GET    /api/models                                    | VIEWER
+        POST   /api/images                                    | ENGINEER
+        POST   /api/images/{id}/digest-list                   | ENGINEER
+        DELETE /api/images/{id}                               | ENGINEER
+        PUT    /api/standard-releases                         | ENGINEER
+        DELETE /api/standard-releases                         | ENGINEER
         GET    /api/drift                                     | VIEWER
         GET    /api/devices/{name}/agreed                     | VIEWER
         POST   /api/devices/{name}/agreed                     | ENGINEER

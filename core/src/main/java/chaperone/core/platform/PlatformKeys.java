@@ -167,7 +167,8 @@ public final class PlatformKeys {
                 "files",
                 key("protocol", "scp, sftp or https", "scp"),
                 key("put", "where a file is sent to, with {} for its name", "/{}"),
-                key("get", "where it is fetched from, with {} for its name", "/{}"));
+                key("get", "where it is fetched from, with {} for its name", "/{}"),
+                key("image", "a pattern for an image's first line", "'^image (?P<model>\\S+) (?P<release>\\S+)$'"));
         block(
                 "edit",
                 key("enter", "requests before the first line", "[edit]"),

@@ -215,7 +215,16 @@ public final class PlatformReader {
     private static FileWay files(YamlBlock block) {
         FileWay.Kind kind = FileWay.Kind.valueOf(
                 block.oneOf("protocol", "scp", "sftp", "https").toUpperCase(Locale.ROOT));
-        return new FileWay(kind, path(block, "put"), path(block, "get"));
+        return new FileWay(kind, path(block, "put"), path(block, "get"), image(block));
+    }
+
+    private static Optional<Pattern> image(YamlBlock block) {
+        Optional<Pattern> image = block.optionalPattern("image", 2);
+        boolean hasGroups = image.isEmpty()
+                || image.get().pattern().isEmpty()
+                || image.get().namedGroups().keySet().containsAll(List.of("model", "release"));
+        if (!hasGroups) block.problem("image", "the pattern needs groups (?P<model>...) and (?P<release>...)");
+        return image;
     }
 
     private static String path(YamlBlock block, String key) {

@@ -1,6 +1,7 @@
 package chaperone.core.query;
 
 import chaperone.core.answer.Answer;
+import chaperone.core.release.ReleaseOrder;
 import java.util.List;
 
 /**

@@ -5,6 +5,7 @@ import static org.assertj.core.api.Assertions.catchThrowableOfType;
 
 import chaperone.core.answer.Answer;
 import chaperone.core.query.QueryAnswer.Facts;
+import chaperone.core.release.ReleaseOrder;
 import java.time.Duration;
 import java.time.Instant;
 import java.util.Collections;

@@ -76,6 +76,11 @@ class SecurityRules {
                 .hasRole(ENGINEER);
         rules.requestMatchers(HttpMethod.PUT, "/api/templates/*").hasRole(ENGINEER);
         rules.requestMatchers(HttpMethod.DELETE, "/api/templates/*").hasRole(ENGINEER);
+        rules.requestMatchers(HttpMethod.POST, "/api/images", "/api/images/*/digest-list")
+                .hasRole(ENGINEER);
+        rules.requestMatchers(HttpMethod.DELETE, "/api/images/*", "/api/standard-releases")
+                .hasRole(ENGINEER);
+        rules.requestMatchers(HttpMethod.PUT, "/api/standard-releases").hasRole(ENGINEER);
         rules.requestMatchers(HttpMethod.POST, "/api/changes/*/approve").hasRole(APPROVER);
         // Whoever would approve may send it back, too.
         rules.requestMatchers(HttpMethod.POST, "/api/changes/*/back").hasAnyRole(ENGINEER, APPROVER);

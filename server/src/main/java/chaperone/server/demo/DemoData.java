@@ -103,6 +103,7 @@ class DemoData implements ApplicationRunner {
     private final DemoChanges changes;
     private final DemoStandard standard;
     private final DemoTemplates templates;
+    private final DemoSoftware software;
     private final Clock clock;
     private final Path history;
     private final int port;
@@ -123,6 +124,7 @@ class DemoData implements ApplicationRunner {
             DemoChanges changes,
             DemoStandard standard,
             DemoTemplates templates,
+            DemoSoftware software,
             Clock clock,
             @Value("${chaperone.demo.history}") Path history,
             @Value("${chaperone.demo.port}") int port) {
@@ -141,6 +143,7 @@ class DemoData implements ApplicationRunner {
         this.changes = changes;
         this.standard = standard;
         this.templates = templates;
+        this.software = software;
         this.clock = clock;
         this.history = history;
         this.port = port;
@@ -159,6 +162,7 @@ class DemoData implements ApplicationRunner {
         jobs.start(fleet.choose(List.of()), true, "r.anand");
         standard.publish(SITES.values());
         templates.keep();
+        software.choose(history.resolve("images"));
         changes.change();
         changes.draft();
         PAIRS.forEach((first, second) -> pairs.confirm(first, second, "r.anand"));

@@ -8,6 +8,7 @@ import java.time.Clock;
 import java.time.Instant;
 import java.util.List;
 import java.util.Optional;
+import org.springframework.context.ApplicationEventPublisher;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Propagation;
 import org.springframework.transaction.annotation.Transactional;
@@ -16,10 +17,12 @@ import org.springframework.transaction.annotation.Transactional;
 @Service
 public class DeviceFacts {
     private final DeviceEventRepository events;
+    private final ApplicationEventPublisher publisher;
     private final Clock clock;
 
-    DeviceFacts(DeviceEventRepository events, Clock clock) {
+    DeviceFacts(DeviceEventRepository events, ApplicationEventPublisher publisher, Clock clock) {
         this.events = events;
+        this.publisher = publisher;
         this.clock = clock;
     }
 
@@ -31,7 +34,7 @@ public class DeviceFacts {
         learnModules(device, facts, now);
         learnStorage(device, facts, now);
         learnStart(device, facts, now);
-        device.know(facts, FactsDigest.of(facts));
+        know(device, facts);
     }
 
     /** A device that was met for the first time: there is nothing to compare with. */
@@ -41,8 +44,13 @@ public class DeviceFacts {
         facts.modules().map(DeviceFacts::parts).ifPresent(device::hold);
         facts.storage().ifPresent(device::hasRoom);
         facts.uptime().map(now::minus).ifPresent(device::startedAt);
-        device.know(facts, FactsDigest.of(facts));
+        know(device, facts);
         note(device, now, EventKind.ADDED, "", "", device.host() + " port " + device.port());
+    }
+
+    private void know(Device device, Facts facts) {
+        device.know(facts, FactsDigest.of(facts));
+        publisher.publishEvent(new DeviceToldEvent(device));
     }
 
     /** Notes an event now; part of the transaction that makes it true. */

@@ -54,6 +54,9 @@ public interface DeviceRepository extends JpaRepository<Device, Long>, JpaSpecif
     @Query("select d.role as value, count(d) as devices from Device d group by d.role order by d.role")
     List<ValueCount> roles();
 
+    @Query("select d.id from Device d where d.platform = ?1 and d.model = ?2")
+    List<Long> idsOfModel(String platform, String model);
+
     @Query("select d.model as value, count(d) as devices from Device d group by d.model order by d.model")
     List<ValueCount> models();
 

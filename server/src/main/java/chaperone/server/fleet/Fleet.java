@@ -163,6 +163,12 @@ public class Fleet {
         return devices.findBySavedEqualsRunningFalseOrderByName();
     }
 
+    /** The ids of all devices of a model. */
+    @Transactional(readOnly = true)
+    public List<Long> ofModel(String platform, String model) {
+        return devices.idsOfModel(platform, model);
+    }
+
     /** Whom to talk to, with its log-in in the clear; counts as a use of its credential set. */
     @Transactional(readOnly = true)
     public Target target(Device device) {

@@ -36,6 +36,8 @@ public final class BodyLimits extends OncePerRequestFilter {
             new Larger(Pattern.compile("/api/platforms/[^/]+/first-contact/check"), 9 * 1024 * 1024),
             new Larger(Pattern.compile("/api/platforms/[^/]+/read"), 9 * 1024 * 1024),
             new Larger(Pattern.compile("/api/platforms/.*"), 1024 * 1024),
+            // Images are passed on as they come, and never held.
+            new Larger(Pattern.compile("/api/images"), 1024 * 1024 * 1024),
             new Larger(Pattern.compile("/api/imports(/columns)?"), 4 * 1024 * 1024),
             new Larger(Pattern.compile("/api/(copies|devices/edit|map/places)"), 2 * 1024 * 1024));
 

@@ -37,6 +37,7 @@ class HeavyRequests implements WebMvcConfigurer, AsyncHandlerInterceptor {
                         "/api/changes/*/runs/*/devices/*",
                         "/api/standards/trial",
                         "/api/standards/fleet-trial",
+                        "/api/images",
                         "/api/templates/*",
                         "/api/templates/*/fill",
                         "/api/templates/*/edits",

@@ -27,6 +27,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
+import java.util.TreeSet;
 import org.springframework.http.HttpStatus;
 import org.springframework.transaction.annotation.Transactional;
 import org.springframework.web.bind.annotation.DeleteMapping;
@@ -112,7 +113,7 @@ class TemplateController {
                 .map(each -> new TemplateRow(
                         each.name(),
                         each.text().reason(),
-                        each.text().variants().keySet(),
+                        new TreeSet<>(each.text().variants().keySet()),
                         each.text().fields().size(),
                         each.number(),
                         each.madeBy(),

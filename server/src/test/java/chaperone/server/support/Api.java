@@ -10,6 +10,7 @@ import java.net.HttpCookie;
 import java.net.URI;
 import java.net.http.HttpClient;
 import java.net.http.HttpRequest;
+import java.net.http.HttpRequest.BodyPublisher;
 import java.net.http.HttpRequest.BodyPublishers;
 import java.net.http.HttpResponse;
 import java.net.http.HttpResponse.BodyHandlers;
@@ -82,10 +83,20 @@ public final class Api {
     }
 
     public Answer send(String method, String path, String body) {
+        BodyPublisher content = body.isEmpty() ? BodyPublishers.noBody() : BodyPublishers.ofString(body);
+        return send(method, path, content, "application/json");
+    }
+
+    /** The bytes of a file, as they are. */
+    public Answer sendFile(String path, byte[] file) {
+        return send("POST", path, BodyPublishers.ofByteArray(file), "application/octet-stream");
+    }
+
+    private Answer send(String method, String path, BodyPublisher content, String type) {
         HttpRequest.Builder request = HttpRequest.newBuilder(URI.create(address + path))
                 .timeout(Duration.ofSeconds(30))
-                .method(method, body.isEmpty() ? BodyPublishers.noBody() : BodyPublishers.ofString(body))
-                .header("Content-Type", "application/json");
+                .method(method, content)
+                .header("Content-Type", type);
         cookies.getCookieStore().getCookies().stream()
                 .filter(cookie -> cookie.getName().equals("XSRF-TOKEN"))
                 .map(HttpCookie::getValue)

@@ -88,6 +88,7 @@ public final class DemoStart {
                 .map(unit -> unit.name() + " " + unit.address() + " "
                         + unit.hardware().maker())
                 .toList();
+        DemoImages.write(target.resolve("images"));
         Files.write(target.resolve("known.txt"), list);
         Files.writeString(target.resolve("more-devices.csv"), DemoFleet.listToBringIn(port));
     }

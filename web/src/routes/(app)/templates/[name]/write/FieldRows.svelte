@@ -15,7 +15,11 @@
 {:else}
   <table class="rows" aria-label="Fields">
     <thead>
-      <tr><th>Name</th><th>Kind</th><th>Label</th><th>Default</th><th>Each device</th><th></th></tr>
+      <tr
+        ><th>Name</th><th>Kind</th><th>Label</th><th>Default</th><th
+          title="Each device has a value of its own">Own</th
+        ><th></th></tr
+      >
     </thead>
     <tbody>
       {#each fields as field, i (i)}
@@ -29,7 +33,7 @@
             />
           </td>
           <td>
-            <select class="select select-sm w-24" aria-label="Kind" bind:value={field.kind}>
+            <select class="select select-sm w-28" aria-label="Kind" bind:value={field.kind}>
               {#each kinds as [kind, word] (kind)}<option value={kind}>{word}</option>{/each}
             </select>
           </td>

@@ -39,7 +39,7 @@
     ({ reason, fields } = kept.text);
     variants = kept.text.variants as Record<string, string>;
     platforms = (await need(api.GET('/api/platforms'))).map((each) => each.name);
-    platform ||= Object.keys(variants)[0] ?? platforms[0] ?? '';
+    platform ||= platforms.find((each) => variants[each]) ?? platforms[0] ?? '';
   });
   /** What is refused stays on the page. */
   const keeping = new Submission(async () => {
@@ -81,7 +81,10 @@
 <ProblemNote problem={doing.problem ?? keeping.problem ?? removing.problem} class="mt-3" />
 
 {#if kept}
-  <fieldset class="mt-3 grid grid-cols-2 items-start gap-3" disabled={!session.mayAct}>
+  <fieldset
+    class="mt-3 grid grid-cols-[minmax(0,1.35fr)_minmax(0,1fr)] items-start gap-3"
+    disabled={!session.mayAct}
+  >
     <div class="panel grid min-w-0 gap-3 p-4">
       <div class="flex items-center gap-2">
         <h2 class="grow">Fields</h2>

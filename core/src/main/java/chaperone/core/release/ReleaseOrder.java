@@ -1,4 +1,4 @@
-package chaperone.core.query;
+package chaperone.core.release;
 
 import java.util.Comparator;
 

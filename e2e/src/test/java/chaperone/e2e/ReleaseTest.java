@@ -1,0 +1,113 @@
+package chaperone.e2e;
+
+import static com.microsoft.playwright.assertions.PlaywrightAssertions.assertThat;
+import static org.assertj.core.api.Assertions.assertThat;
+
+import chaperone.server.support.TestServer;
+import chaperone.standins.device.Image;
+import com.microsoft.playwright.Locator;
+import com.microsoft.playwright.Page;
+import com.microsoft.playwright.options.AriaRole;
+import com.microsoft.playwright.options.ColorScheme;
+import java.io.IOException;
+import java.nio.charset.StandardCharsets;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.security.MessageDigest;
+import java.security.NoSuchAlgorithmException;
+import java.util.HexFormat;
+import org.junit.jupiter.api.AfterAll;
+import org.junit.jupiter.api.BeforeAll;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.api.Timeout;
+import org.junit.jupiter.api.io.TempDir;
+
+/** An image comes from a file, is checked against its list, and becomes what the devices of its model shall run. */
+@Timeout(180)
+class ReleaseTest {
+    private static final int DEVICE_PORT = 2957;
+
+    private static TestServer server;
+    private static Browsing browsing;
+    private static Page page;
+
+    @TempDir
+    static Path folder;
+
+    @BeforeAll
+    static void start() throws IOException, NoSuchAlgorithmException {
+        server = TestServer.startDemo(DEVICE_PORT);
+        browsing = new Browsing(server);
+        page = browsing.logIn(ColorScheme.LIGHT, "r.anand", "demo-engineer");
+        byte[] core = image("c7012.img", new Image("Corvane", "C7012", "7.5.1"));
+        image("w300.img", new Image("Brisling", "W300", "3.9.0"));
+        String digest =
+                HexFormat.of().formatHex(MessageDigest.getInstance("SHA-256").digest(core));
+        Files.writeString(folder.resolve("SHA256SUMS"), digest + "  c7012.img\n");
+        Files.writeString(
+                folder.resolve("DAMAGED"),
+                digest.substring(1) + (digest.startsWith("0") ? "1" : "0") + "  c7012.img\n");
+    }
+
+    private static byte[] image(String name, Image image) throws IOException {
+        byte[] file = image.file((name + " content").repeat(200_000).getBytes(StandardCharsets.US_ASCII));
+        Files.write(folder.resolve(name), file);
+        return file;
+    }
+
+    @AfterAll
+    static void stop() {
+        browsing.close();
+        server.close();
+    }
+
+    private static Locator button(String name) {
+        return page.getByRole(
+                AriaRole.BUTTON, new Page.GetByRoleOptions().setName(name).setExact(true));
+    }
+
+    private static Locator row(String text) {
+        return page.getByRole(AriaRole.ROW).filter(new Locator.FilterOptions().setHasText(text));
+    }
+
+    @Test
+    void anImageBecomesTheStandardRelease() {
+        page.navigate("/releases");
+        assertThat(row("C2024")).containsText("7.5.1");
+        page.getByRole(
+                        AriaRole.BUTTON,
+                        new Page.GetByRoleOptions().setName("C7012").setExact(true))
+                .click();
+        assertThat(page.getByText("None yet. Bring one in")).isVisible();
+
+        page.keyboard().press("a");
+        Locator dialog = page.getByRole(AriaRole.DIALOG);
+        dialog.getByLabel("Image", new Locator.GetByLabelOptions().setExact(true))
+                .setInputFiles(folder.resolve("w300.img"));
+        button("Bring in").click();
+        assertThat(dialog).containsText("w300.img is for W300, not for C7012.");
+
+        dialog.getByLabel("Image", new Locator.GetByLabelOptions().setExact(true))
+                .setInputFiles(folder.resolve("c7012.img"));
+        dialog.getByLabel("List of digests").setInputFiles(folder.resolve("DAMAGED"));
+        button("Bring in").click();
+        assertThat(dialog).containsText("c7012.img is not the file that the list speaks of");
+        dialog.getByLabel("List of digests").setInputFiles(folder.resolve("SHA256SUMS"));
+        button("Bring in").click();
+        assertThat(dialog).hasCount(0);
+        assertThat(row("c7012.img")).containsText("as its list says");
+
+        button("Make it the standard").click();
+        assertThat(row("c7012.img")).containsText("standard release");
+        page.navigate("/devices/brkw-core-1");
+        assertThat(page.locator("body")).containsText("older than the standard release 7.5.1");
+
+        page.navigate("/releases?model=C7012");
+        button("Withdraw it").click();
+        assertThat(button("Make it the standard")).isVisible();
+        button("Remove c7012.img").click();
+        button("Remove it").click();
+        assertThat(page.getByText("None yet. Bring one in")).isVisible();
+        assertThat(browsing.complaints).noneMatch(complaint -> !complaint.matches(".*status of (401|422).*"));
+    }
+}
