@@ -61,6 +61,7 @@ export type TrialStep = Schemas['TrialStep'];
 export type StandIn = Schemas['StandInView'];
 export type Fault = Schemas['FaultView'];
 export type ConfigKind = 'RUNNING' | 'SAVED' | 'AGREED';
+export type FindingDetail = Schemas['FindingDetail'];
 export type Model = Schemas['ModelView'];
 export type Image = Schemas['ImageView'];
 export type TemplateRow = Schemas['TemplateRow'];

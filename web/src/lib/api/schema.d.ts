@@ -84,6 +84,22 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/approval-rules": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["get_4"];
+        put: operations["set_3"];
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/audit": {
         parameters: {
             query?: never;
@@ -763,7 +779,7 @@ export interface paths {
             path?: never;
             cookie?: never;
         };
-        get: operations["get_5"];
+        get: operations["get_6"];
         put?: never;
         post?: never;
         delete: operations["remove_10"];
@@ -1355,7 +1371,7 @@ export interface paths {
             path?: never;
             cookie?: never;
         };
-        get: operations["get_4"];
+        get: operations["get_5"];
         put?: never;
         post?: never;
         delete?: never;
@@ -2100,6 +2116,22 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/standards/{name}/findings/{device}/{tag}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["finding"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/standards/{name}/heat": {
         parameters: {
             query?: never;
@@ -2281,6 +2313,12 @@ export interface components {
         ApprovalInput: {
             digest: string;
         };
+        ApprovalRule: {
+            /** @enum {string} */
+            administrator: "APPROVER" | "ANOTHER" | "NOBODY";
+            /** @enum {string} */
+            engineer: "APPROVER" | "ANOTHER" | "NOBODY";
+        };
         AuditPage: {
             acts: string[];
             entries: components["schemas"]["EntryView"][];
@@ -2430,6 +2468,8 @@ export interface components {
             /** Format: date-time */
             madeAt: string;
             madeBy: string;
+            /** @enum {string} */
+            needs: "APPROVER" | "ANOTHER" | "NOBODY";
             note: string;
             /** Format: int64 */
             number: number;
@@ -2803,6 +2843,12 @@ export interface components {
             line?: number;
             path: string[];
         };
+        ExcerptLine: {
+            isMeant: boolean;
+            /** Format: int32 */
+            line: number;
+            text: string;
+        };
         Exchange: {
             answer: string;
             cut: boolean;
@@ -2853,6 +2899,10 @@ export interface components {
             site: string;
             /** Format: int64 */
             there: number;
+        };
+        FindingDetail: {
+            excerpt: components["schemas"]["ExcerptLine"][];
+            repair: string[];
         };
         FindingView: {
             /** @enum {string} */
@@ -4118,6 +4168,48 @@ export interface operations {
             };
         };
     };
+    get_4: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ApprovalRule"];
+                };
+            };
+        };
+    };
+    set_3: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["ApprovalRule"];
+            };
+        };
+        responses: {
+            /** @description No Content */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+        };
+    };
     list_16: {
         parameters: {
             query?: {
@@ -5257,7 +5349,7 @@ export interface operations {
             };
         };
     };
-    get_5: {
+    get_6: {
         parameters: {
             query?: never;
             header?: never;
@@ -6246,7 +6338,7 @@ export interface operations {
             };
         };
     };
-    get_4: {
+    get_5: {
         parameters: {
             query?: never;
             header?: never;
@@ -7643,6 +7735,30 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["FindingView"][];
+                };
+            };
+        };
+    };
+    finding: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                name: string;
+                device: string;
+                tag: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["FindingDetail"];
                 };
             };
         };

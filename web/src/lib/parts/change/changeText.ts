@@ -61,13 +61,24 @@ export interface StepMark {
 }
 
 /** The way of a change from its first edit to its end, as far as it has come. */
+/** Whose word it waits for, or whose it has. */
+function approvedText(change: Change): string {
+  if (change.approvedBy) return `Approved by ${change.approvedBy}`;
+  if (['APPROVED', 'RUNNING', 'KEPT', 'STUCK'].includes(change.state)) return 'No approval asked';
+  return {
+    APPROVER: 'Approved by an approver',
+    ANOTHER: 'Approved by somebody else',
+    NOBODY: 'No approval asked'
+  }[change.needs];
+}
+
 export function stepsOf(change: Change, preview: ChangePreview | undefined): StepMark[] {
   const lines = (preview?.devices ?? []).reduce((sum, device) => sum + device.commands.length, 0);
   const at = { DRAFT: 1, PROPOSED: 2, APPROVED: 3, RUNNING: 3, KEPT: 5, STUCK: 3, DROPPED: 0 }[change.state];
   const words = [
     `Written · ${count(change.edits.length, 'edit')}`,
     lines > 0 ? `Previewed · ${count(lines, 'line')}` : 'Previewed',
-    change.approvedBy ? `Approved by ${change.approvedBy}` : 'Approved',
+    approvedText(change),
     change.state === 'RUNNING' ? 'Running' : 'Run',
     'Kept'
   ];

@@ -6,6 +6,7 @@
   import { session } from '$lib/state/session.svelte';
   import { roleSays } from '$lib/text/role';
   import AccountForm from './AccountForm.svelte';
+  import ApprovalRule from './ApprovalRule.svelte';
   import CallRule from './CallRule.svelte';
   import Housekeeping from './Housekeeping.svelte';
   import LogMessages from './LogMessages.svelte';
@@ -100,6 +101,7 @@
 {:else if !problem}<p class="text-quiet mt-4">Loading…</p>{/if}
 
 {#if session.mayManage}<Tokens />{/if}
+<ApprovalRule />
 <CallRule />
 <ReadingPlans />
 <LogMessages />

@@ -52,7 +52,8 @@ class ChangeTest {
 
     @AfterEach
     void noComplaints() {
-        assertThat(browsing.complaints).noneMatch(complaint -> !complaint.matches(".*status of (401|404|409|422).*"));
+        assertThat(browsing.complaints)
+                .noneMatch(complaint -> !complaint.matches(".*status of (400|401|404|409|422).*"));
     }
 
     private static Locator button(Page page, String name) {

@@ -100,7 +100,9 @@ class ReleaseTest {
         button("Make it the standard").click();
         assertThat(row("c7012.img")).containsText("standard release");
         page.navigate("/devices/brkw-core-1");
-        assertThat(page.locator("body")).containsText("older than the standard release 7.5.1");
+        assertThat(page.locator("[title*='older than the standard release 7.5.1']")
+                        .first())
+                .isVisible();
 
         page.navigate("/releases?model=C7012");
         button("Withdraw it").click();

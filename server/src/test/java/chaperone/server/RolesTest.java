@@ -76,6 +76,7 @@ class RolesTest {
         POST   /api/standards/{name}/publish                  | ENGINEER
         GET    /api/standards/{name}/heat                     | VIEWER
         GET    /api/standards/{name}/findings                 | VIEWER
+        GET    /api/standards/{name}/findings/{device}/{tag}  | VIEWER
         POST   /api/standards/trial                           | VIEWER
         POST   /api/standards/fleet-trial                     | VIEWER
         GET    /api/templates                                 | VIEWER
@@ -102,7 +103,9 @@ class RolesTest {
         GET    /api/changes/{number}/preview                  | VIEWER
         GET    /api/changes/{number}/devices/{device}/comparison | VIEWER
         POST   /api/changes/{number}/propose                  | ENGINEER
-        POST   /api/changes/{number}/approve                  | APPROVER
+        POST   /api/changes/{number}/approve                  | ENGINEER, APPROVER
+        GET    /api/approval-rules                            | VIEWER
+        PUT    /api/approval-rules                            | ADMINISTRATOR
         POST   /api/changes/{number}/back                     | ENGINEER, APPROVER
         POST   /api/changes/{number}/drop                     | ENGINEER
         POST   /api/change-edits                              | ENGINEER
@@ -234,6 +237,7 @@ class RolesTest {
                 .replace("{name}", "no-such-device")
                 .replace("{device}", "no-such-device")
                 .replace("{code}", "no-such-site")
+                .replace("{tag}", "none")
                 .replace("{fault}", "slow")
                 .replace("{kind}", "MACS")
                 .replace("{act}", "restart");

@@ -23,6 +23,7 @@
   const isMine = $derived(
     [change.madeBy, change.proposedBy, ...change.edits.map((edit) => edit.madeBy)].includes(session.who?.name)
   );
+  const mayApprove = $derived(session.mayApprove || (session.mayAct && change.needs !== 'APPROVER'));
   const unsaved = $derived(
     (opened.preview?.devices ?? []).filter((device) =>
       device.remarks.some((remark) => remark.kind === 'UNSAVED_LINES')
@@ -76,7 +77,7 @@
     {/if}
     {#if change.state === 'DRAFT' && session.mayAct}
       <button class="btn btn-primary" disabled={!opened.isReady} onclick={opened.propose}>Propose</button>
-    {:else if change.state === 'PROPOSED' && session.mayApprove && !isMine}
+    {:else if change.state === 'PROPOSED' && mayApprove && !isMine}
       <button class="btn btn-primary" disabled={!opened.preview?.isAsProposed} onclick={opened.approve}
         >Approve</button
       >
@@ -98,8 +99,8 @@
   {/each}
 </ol>
 
-{#if change.state === 'PROPOSED' && session.mayApprove && isMine}
-  <p class="mt-2">Nobody approves what they wrote themselves: another approver is needed.</p>
+{#if change.state === 'PROPOSED' && mayApprove && isMine}
+  <p class="mt-2">Nobody approves what they wrote themselves: somebody else is needed.</p>
 {/if}
 {#if opened.preview && !opened.preview.isAsProposed}
   <p role="alert" class="bg-modified mt-2 rounded px-3 py-1">

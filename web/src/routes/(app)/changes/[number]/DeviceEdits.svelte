@@ -3,6 +3,7 @@
   import { EDIT } from '$lib/parts/change/changeText';
   import When from '$lib/parts/form/When.svelte';
   import type { ChangePage } from './changePage.svelte';
+  import LinesForm from './LinesForm.svelte';
 
   interface Props {
     opened: ChangePage;
@@ -12,6 +13,7 @@
   }
 
   let { opened, edits, misfits, breaches }: Props = $props();
+  let alters = $state.raw<ChangeEdit | undefined>();
   const of = (edit: ChangeEdit) => misfits.filter((misfit) => misfit.edit === edit.id);
 </script>
 
@@ -39,6 +41,9 @@
           {#if edit.leftOut > 0}<span class="text-quiet">· {edit.leftOut} left out</span>{/if}
         </p>
         {#if opened.mayEdit}
+          {#if edit.kind === 'LINES'}
+            <button class="btn btn-sm" onclick={() => (alters = edit)}>Change…</button>
+          {/if}
           <button class="btn btn-sm" onclick={() => opened.removeEdit(edit.id)}>Take out</button>
         {/if}
       </div>
@@ -70,3 +75,15 @@
     </article>
   {/each}
 </section>
+
+{#if alters && opened.change}
+  <LinesForm
+    change={opened.change.number}
+    device={alters.device}
+    edit={alters}
+    onclose={() => {
+      alters = undefined;
+      opened.doing.load();
+    }}
+  />
+{/if}

@@ -98,6 +98,12 @@ public class AccountService implements UserDetailsService {
         return accounts.count() == 0;
     }
 
+    /** Nothing if there is no such account. */
+    @Transactional(readOnly = true)
+    public Optional<Role> roleOf(String name) {
+        return find(name).map(Account::role);
+    }
+
     @Transactional(readOnly = true)
     List<Account> all() {
         return accounts.findAllByOrderByName();

@@ -81,7 +81,9 @@ class SecurityRules {
         rules.requestMatchers(HttpMethod.DELETE, "/api/images/*", "/api/standard-releases")
                 .hasRole(ENGINEER);
         rules.requestMatchers(HttpMethod.PUT, "/api/standard-releases").hasRole(ENGINEER);
-        rules.requestMatchers(HttpMethod.POST, "/api/changes/*/approve").hasRole(APPROVER);
+        // Whether an engineer will do is a matter of the rule for approvals.
+        rules.requestMatchers(HttpMethod.POST, "/api/changes/*/approve").hasAnyRole(ENGINEER, APPROVER);
+        rules.requestMatchers(HttpMethod.PUT, "/api/approval-rules").hasRole(ADMINISTRATOR);
         // Whoever would approve may send it back, too.
         rules.requestMatchers(HttpMethod.POST, "/api/changes/*/back").hasAnyRole(ENGINEER, APPROVER);
         rules.requestMatchers(

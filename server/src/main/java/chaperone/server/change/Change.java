@@ -134,6 +134,10 @@ public class Change {
         approvedAt = at;
     }
 
+    void needsNoApproval() {
+        state = ChangeState.APPROVED;
+    }
+
     boolean isOf(byte[] preview) {
         return Arrays.equals(digest, preview);
     }

@@ -19,6 +19,7 @@ import chaperone.server.standard.Soundness;
 import chaperone.server.standard.Soundness.Breach;
 import java.time.Instant;
 import java.util.ArrayList;
+import java.util.HashMap;
 import java.util.HexFormat;
 import java.util.List;
 import java.util.Map;
@@ -33,6 +34,7 @@ import org.springframework.stereotype.Component;
 class ChangeViews {
     private final ChangeEditRepository edits;
     private final ChangePlans plans;
+    private final Changes changes;
     private final Fleet fleet;
     private final PlatformRegistry platforms;
     private final Soundness soundness;
@@ -77,6 +79,7 @@ class ChangeViews {
             Optional<Instant> approvedAt,
             Optional<Instant> endedAt,
             Optional<Long> undoes,
+            ApprovalNeed needs,
             List<ChangeEditView> edits) {}
 
     record CommandView(Command.Kind kind, String line) {}
@@ -114,6 +117,7 @@ class ChangeViews {
     ChangeViews(
             ChangeEditRepository edits,
             ChangePlans plans,
+            Changes changes,
             Fleet fleet,
             PlatformRegistry platforms,
             Soundness soundness,
@@ -123,6 +127,7 @@ class ChangeViews {
         this.comparisons = comparisons;
         this.edits = edits;
         this.plans = plans;
+        this.changes = changes;
         this.fleet = fleet;
         this.platforms = platforms;
         this.masks = masks;
@@ -190,6 +195,7 @@ class ChangeViews {
                 change.approvedAt(),
                 change.endedAt(),
                 change.undoes(),
+                changes.needOf(change),
                 edits.findByChangeIdOrderById(change.id()).stream()
                         .map(this::view)
                         .toList());
@@ -207,6 +213,17 @@ class ChangeViews {
                 edit.note(),
                 edit.madeBy(),
                 edit.madeAt());
+    }
+
+    /** Lines as somebody typed them, in place of those that came back as they were shown: with their secrets masked. */
+    List<String> unmasked(ChangeEdit edit, List<String> lines) {
+        List<String> typed = plans.open(edit).lines();
+        var device = fleet.find(edit.device()).orElseThrow();
+        List<String> shown = shown(platforms.get(device.platform()), typed);
+        if (shown.size() != typed.size()) return lines;
+        Map<String, String> known = new HashMap<>();
+        for (int i = 0; i < typed.size(); i++) known.put(shown.get(i), typed.get(i));
+        return lines.stream().map(line -> known.getOrDefault(line, line)).toList();
     }
 
     /** Together: a line may be a secret only for what stands around it. */

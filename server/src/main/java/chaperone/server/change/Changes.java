@@ -34,6 +34,7 @@ public class Changes {
     private final ChangeEditRepository edits;
     private final ChangePlans plans;
     private final Soundness soundness;
+    private final ApprovalRules approvals;
     private final Fleet fleet;
     private final Events events;
     private final Clock clock;
@@ -43,6 +44,7 @@ public class Changes {
             ChangeEditRepository edits,
             ChangePlans plans,
             Soundness soundness,
+            ApprovalRules approvals,
             Fleet fleet,
             Events events,
             Clock clock) {
@@ -50,6 +52,7 @@ public class Changes {
         this.edits = edits;
         this.plans = plans;
         this.soundness = soundness;
+        this.approvals = approvals;
         this.fleet = fleet;
         this.events = events;
         this.clock = clock;
@@ -165,33 +168,47 @@ public class Changes {
         if (change.state() != ChangeState.DRAFT) throw wrongState(change, "proposed");
         List<DevicePlan> all = ready(change);
         change.propose(by, clock.instant(), ChangePlans.digest(all));
+        if (needOf(change) == ApprovalNeed.NOBODY) change.needsNoApproval();
         events.changeMoved(change.id());
     }
 
     /** By somebody who takes what was proposed as it is. */
     @Transactional
     public void approveAsProposed(Change change, String by) {
-        approve(change, ChangePlans.digest(ready(change)), by);
+        approve(change, ChangePlans.digest(ready(change)), by, true);
     }
 
     /**
      * @param digest of the preview that whoever approves has seen
+     * @param isApprover whether they may approve whatever the rule says
      * @throws ProblemException if it is not theirs to approve, or the preview has moved
      */
     @Transactional
-    void approve(Change change, byte[] digest, String by) {
+    void approve(Change change, byte[] digest, String by, boolean isApprover) {
         if (change.state() != ChangeState.PROPOSED) throw wrongState(change, "approved");
+        if (!isApprover && needOf(change) == ApprovalNeed.APPROVER) {
+            throw new ProblemException(
+                    HttpStatus.FORBIDDEN,
+                    "needs-approver",
+                    "C-" + change.id() + " needs the approval of an approver.",
+                    "Ask an account with that role; an administrator sets who needs whose approval.");
+        }
         if (authors(change).contains(by)) {
             throw new ProblemException(
                     HttpStatus.FORBIDDEN,
                     "own-change",
                     "Nobody approves what they wrote themselves.",
-                    "Ask another account with the role approver.");
+                    "Ask somebody else.");
         }
         byte[] now = ChangePlans.digest(ready(change));
         if (!change.isOf(now) || !Arrays.equals(now, digest)) throw previewMoved(change);
         change.approve(by, clock.instant());
         events.changeMoved(change.id());
+    }
+
+    /** Whose approval it needs. */
+    ApprovalNeed needOf(Change change) {
+        return approvals.needOf(authors(change));
     }
 
     private Set<String> authors(Change change) {
@@ -315,7 +332,7 @@ public class Changes {
                 Map.of("clauses", refused));
     }
 
-    private ChangeEdit edit(Change change, long id) {
+    ChangeEdit edit(Change change, long id) {
         return edits.findById(id)
                 .filter(edit -> edit.change() == change.id())
                 .orElseThrow(() -> ProblemException.notFound("edit", id));

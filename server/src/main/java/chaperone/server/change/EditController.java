@@ -87,7 +87,7 @@ class EditController {
             @Valid @RequestBody TypedLinesInput input,
             Principal principal) {
         Change change = changes.get(number);
-        changes.rewrite(change, id, input.lines(), principal.getName());
+        changes.rewrite(change, id, views.unmasked(changes.edit(change, id), input.lines()), principal.getName());
         return views.view(change);
     }
 

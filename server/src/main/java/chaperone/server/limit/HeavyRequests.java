@@ -35,6 +35,7 @@ class HeavyRequests implements WebMvcConfigurer, AsyncHandlerInterceptor {
                         "/api/changes/*/preview",
                         "/api/changes/*/devices/*/comparison",
                         "/api/changes/*/runs/*/devices/*",
+                        "/api/standards/*/findings/*/*",
                         "/api/standards/trial",
                         "/api/standards/fleet-trial",
                         "/api/images",

@@ -4,6 +4,7 @@ import chaperone.server.audit.AuditNote;
 import chaperone.server.audit.Audited;
 import chaperone.server.fleet.Fleet;
 import chaperone.server.problem.RetryOnConflict;
+import chaperone.server.standard.StandardViews.FindingDetail;
 import chaperone.server.standard.StandardViews.FindingView;
 import chaperone.server.standard.StandardViews.FleetTrialView;
 import chaperone.server.standard.StandardViews.HeatView;
@@ -103,6 +104,13 @@ class StandardController {
             @RequestParam Optional<@Size(max = 20) String> tag,
             @RequestParam Optional<@Size(max = 100) String> site) {
         return views.findings(standards.get(name), tag, site);
+    }
+
+    /** Where on the device, and what would repair it. */
+    @GetMapping("/{name}/findings/{device}/{tag}")
+    @Transactional(readOnly = true)
+    public FindingDetail finding(@PathVariable String name, @PathVariable String device, @PathVariable String tag) {
+        return views.finding(standards.get(name), fleet.get(device), tag);
     }
 
     /** How a text would judge one device, with the lines and what would repair it; nothing is kept. */

@@ -8,6 +8,7 @@ import chaperone.core.standard.Verdict.Evidence;
 import chaperone.server.fleet.Device;
 import chaperone.server.fleet.Fleet;
 import chaperone.server.platform.PlatformRegistry;
+import chaperone.server.problem.ProblemException;
 import chaperone.server.revision.ConfigKind;
 import chaperone.server.revision.History;
 import chaperone.server.revision.History.Text;
@@ -25,11 +26,17 @@ import java.util.TreeMap;
 import java.util.TreeSet;
 import java.util.function.Function;
 import java.util.stream.Collectors;
+import java.util.stream.IntStream;
 import org.springframework.stereotype.Component;
 
 /** Standards and findings as pages and programs get them; secrets are masked. */
 @Component
 class StandardViews {
+    /** Lines that are shown before and after one that matters. */
+    private static final int AROUND = 2;
+
+    private static final int MOST_EXCERPTS = 20;
+
     private final FindingRepository findings;
     private final Fleet fleet;
     private final History history;
@@ -72,6 +79,12 @@ class StandardViews {
             Instant since,
             int revision,
             List<Evidence> evidence) {}
+
+    /** @param line from 0; {@code isMeant} of those that the evidence is about, the others stand around them */
+    record ExcerptLine(int line, String text, boolean isMeant) {}
+
+    /** What stands where a device departs, and what would repair it; no commands if that cannot be said. */
+    record FindingDetail(List<ExcerptLine> excerpt, List<String> repair) {}
 
     /** How one clause would judge a device, and what would repair it; no commands if that cannot be said. */
     record TrialView(String tag, Verdict.Kind kind, List<Evidence> evidence, List<String> repair) {}
@@ -173,6 +186,39 @@ class StandardViews {
                 finding.since(),
                 finding.revision(),
                 finding.evidence());
+    }
+
+    /** @throws ProblemException if the device keeps to the clause by now */
+    FindingDetail finding(Standard standard, Device device, String tag) {
+        Finding finding = findings.findByDeviceId(device.id()).stream()
+                .filter(each -> each.standard() == standard.id() && each.tag().equals(tag))
+                .findFirst()
+                .orElseThrow(() -> ProblemException.notFound("finding of " + device.name(), tag));
+        String running = history.newest(device, ConfigKind.RUNNING).whole();
+        Set<Integer> meant = finding.evidence().stream()
+                .flatMap(evidence -> evidence.line().stream())
+                .limit(MOST_EXCERPTS)
+                .collect(Collectors.toSet());
+        List<String> repair = standard.inForce().stream()
+                .flatMap(text -> text.clauses().stream()
+                        .filter(clause -> clause.tag().equals(tag))
+                        .flatMap(clause -> repair(device, running, clause, text.valuesAt(device.siteName())).stream()))
+                .toList();
+        return new FindingDetail(excerpt(device, running, meant), repair);
+    }
+
+    private List<ExcerptLine> excerpt(Device device, String running, Set<Integer> meant) {
+        List<String> lines =
+                masks.shown(platforms.get(device.platform()), running).lines().toList();
+        return IntStream.range(0, lines.size())
+                .filter(line -> meant.stream().anyMatch(each -> Math.abs(each - line) <= AROUND))
+                .mapToObj(line -> new ExcerptLine(line, lines.get(line), meant.contains(line)))
+                .toList();
+    }
+
+    private List<String> repair(Device device, String running, ClauseText clause, Map<String, String> values) {
+        Verdict verdict = new Judge(running, soundness.model(device), values).verdict(clause.clause());
+        return repair(device, running, clause, verdict, values);
     }
 
     /** Every clause of a text that is for a device, judged now. */

@@ -261,4 +261,72 @@ class ChangeStoryTest {
         assertThat(four.preview(change).toString()).contains("vlan 998", "there is no");
         four.engineer.post("/api/changes/" + change + "/drop", Map.of()).json(200);
     }
+
+    /** A page sends lines back as it got them: with their secrets masked. */
+    @Test
+    void linesAreAlteredWithoutLosingTheirSecrets() {
+        long change = four.newChange("another account");
+        four.add(four.lines(
+                change, "brkw-acc-1", List.of("account purser level view secret quay-lamp-3", "vlan 378 \"loft\"")));
+        JsonNode added = four.engineer.get("/api/changes/" + change).json(200);
+        String shown = added.at("/edits/0/lines/0").asString();
+        assertThat(shown).startsWith("account purser level view secret ").doesNotContain("quay-lamp-3");
+        JsonNode altered = four.engineer
+                .put(
+                        "/api/changes/" + change + "/edits/"
+                                + added.at("/edits/0/id").asLong(),
+                        Map.of("lines", List.of(shown, "vlan 378 \"net loft\"")))
+                .json(200);
+        // The mark of a secret tells one from another: it is still the same.
+        assertThat(altered.at("/edits/0/lines/0").asString()).isEqualTo(shown);
+        assertThat(altered.at("/edits/0/lines/1").asString()).isEqualTo("vlan 378 \"net loft\"");
+        assertThat(four.preview(change).toString()).contains("net loft").doesNotContain("quay-lamp-3");
+        four.engineer.post("/api/changes/" + change + "/drop", Map.of());
+    }
+
+    @Test
+    void theAdministratorSetsWhoNeedsWhoseApproval() {
+        Api administrator = four.server.as(Role.ADMINISTRATOR);
+        long change = four.newChange("whose word");
+        four.add(four.lines(change, "brkw-acc-1", List.of("vlan 379 \"chart room\"")));
+        String path = "/api/changes/" + change;
+        Map<String, Object> seen = Map.of("digest", "0".repeat(64));
+        try {
+            four.engineer.post(path + "/propose", Map.of()).json(200);
+            assertThat(four.engineer
+                            .post(path + "/approve", seen)
+                            .json(403)
+                            .get("code")
+                            .asString())
+                    .isEqualTo("needs-approver");
+
+            administrator.put("/api/approval-rules", Map.of("engineer", "ANOTHER", "administrator", "APPROVER"));
+            assertThat(four.engineer.get(path).json(200).get("needs").asString())
+                    .isEqualTo("ANOTHER");
+            assertThat(four.engineer
+                            .post(path + "/approve", seen)
+                            .json(403)
+                            .get("code")
+                            .asString())
+                    .isEqualTo("own-change");
+            // Who wrote a part of it counts, too.
+            administrator
+                    .post("/api/change-edits", four.lines(change, "brkw-acc-1", List.of("vlan 380 \"lamp room\"")))
+                    .json(201);
+            assertThat(four.engineer.get(path).json(200).get("needs").asString())
+                    .isEqualTo("APPROVER");
+
+            administrator.put("/api/approval-rules", Map.of("engineer", "NOBODY", "administrator", "NOBODY"));
+            JsonNode proposed = four.engineer.post(path + "/propose", Map.of()).json(200);
+            assertThat(proposed.get("state").asString()).isEqualTo("APPROVED");
+            assertThat(proposed.hasNonNull("approvedBy")).isFalse();
+            assertThat(four.engineer
+                            .put("/api/approval-rules", Map.of("engineer", "NOBODY", "administrator", "NOBODY"))
+                            .status())
+                    .isEqualTo(403);
+        } finally {
+            administrator.put("/api/approval-rules", Map.of("engineer", "APPROVER", "administrator", "APPROVER"));
+            four.engineer.post(path + "/drop", Map.of());
+        }
+    }
 }

@@ -159,6 +159,13 @@ class StandardStoryTest {
                 engineer.get("/api/standards/access/findings?tag=log").json(200).get(0);
         assertThat(finding.at("/evidence/0/expected").asString()).isEqualTo("log-server 198.51.100.77");
         assertThat(finding.get("revision").asInt()).isPositive();
+        JsonNode detail = engineer.get("/api/standards/access/findings/" + SWITCH + "/log")
+                .json(200);
+        assertThat(detail.get("repair").toString()).contains("log-server 198.51.100.77");
+        assertThat(detail.toString()).doesNotContain("c1.");
+        assertThat(engineer.get("/api/standards/access/findings/" + SWITCH + "/nothing")
+                        .status())
+                .isEqualTo(404);
         JsonNode heat = engineer.get("/api/standards/access/heat").json(200);
         assertThat(heat.get("rows")).hasSize(3);
         assertThat(heat.get("sites")).hasSize(1);
