@@ -98,8 +98,8 @@
     yes="Remove it"
     isFinal
     onyes={() => {
-      removes = undefined;
       remove(image);
+      removes = undefined;
     }}
     onno={() => (removes = undefined)}
   >

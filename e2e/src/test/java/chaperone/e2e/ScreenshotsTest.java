@@ -56,12 +56,6 @@ class ScreenshotsTest {
             settings.navigate("/devices/brkw-core-1?layout=structure&noise=1&place=2");
             settings.getByText("fish market kiosk").waitFor();
             take(settings, "compare-by-structure");
-            settings.navigate("/audit");
-            settings.locator("td:has-text('logged in')").first().waitFor();
-            take(settings, "audit-log");
-            settings.navigate("/devices/brkw-core-1/facts");
-            settings.getByText("80 MB free of 128 MB").waitFor();
-            take(settings, "facts");
             platforms(settings);
         }
     }
@@ -106,11 +100,24 @@ class ScreenshotsTest {
         page.getByText("Try it now").click();
         page.getByText("26 hold").waitFor();
         take(page, "clause");
+        template(page);
+        page.navigate("/releases?model=C2024");
+        page.getByText("as its list says").waitFor();
+        take(page, "releases");
         page.navigate("/changes/1?view=difference");
         page.getByText("kept on 2 devices").waitFor();
         page.getByRole(AriaRole.REGION, new Page.GetByRoleOptions().setName("Comparison"))
                 .waitFor();
         take(page, "change");
+    }
+
+    private void template(Page page) {
+        page.navigate("/templates/segment%20on%20access%20ports?devices=brkw-acc-1,cairn-rtr-1,mv-curlew-sw-1");
+        page.getByLabel("VLAN").fill("340");
+        page.getByLabel("Ports of brkw-acc-1").first().fill("1/0/[3-8] not has camera");
+        page.getByText("5 of 24").waitFor();
+        page.getByText("lines sent").waitFor();
+        take(page, "template");
     }
 
     private void platforms(Page page) {

@@ -6,12 +6,15 @@ create table image (
     model       text        not null,
     release     text        not null,
     size        bigint      not null,
-    sha256      text        not null unique,
+    sha256      text        not null,
     vouched_by  text,
     brought_by  text        not null,
     brought_at  timestamptz not null,
     version     bigint      not null default 0
 );
+
+-- It is not known before the last byte: those that are on their way do not wait for each other.
+create unique index image_sha256 on image (sha256) where sha256 <> '';
 
 -- Its content, a mebibyte a row: it is read and written without ever being held whole.
 create table image_part (

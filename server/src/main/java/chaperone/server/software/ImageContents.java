@@ -1,5 +1,6 @@
 package chaperone.server.software;
 
+import chaperone.server.problem.BodyTooLargeException;
 import chaperone.server.problem.ProblemException;
 import java.io.IOException;
 import java.io.InputStream;
@@ -46,6 +47,9 @@ class ImageContents {
                         .params(image, number, part)
                         .update();
             }
+        } catch (BodyTooLargeException e) {
+            throw new ProblemException(
+                    HttpStatus.CONTENT_TOO_LARGE, "too-large", e.getMessage() + ".", "Nothing was kept.");
         } catch (IOException e) {
             throw new ProblemException(
                     HttpStatus.BAD_REQUEST,

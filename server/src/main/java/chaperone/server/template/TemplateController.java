@@ -153,6 +153,8 @@ class TemplateController {
     @PostMapping("/templates/{name}/fill")
     @Transactional(readOnly = true)
     public List<FilledView> fill(@PathVariable String name, @Valid @RequestBody FillInput input) {
+        // A text that never ends is ended once, not for each device.
+        input.text().ifPresent(templates::check);
         Template template =
                 input.text().orElseGet(() -> templates.get(name).text()).template();
         return input.devices().stream()

@@ -32,12 +32,17 @@ public class Templates {
     /** @throws ProblemException naming the field, or the text and its line, that cannot be kept */
     @Transactional
     KeptTemplate write(String name, TemplateText text, String by) {
-        for (String platform : text.variants().keySet()) platforms.get(platform);
-        List<Mistake> mistakes = text.template().mistakes();
-        if (!mistakes.isEmpty()) throw refused(mistakes, "Mend it and send the template again; nothing was kept.");
+        check(text);
         KeptTemplate template = templates.findByName(name).orElseGet(() -> new KeptTemplate(name));
         template.write(text, by, clock.instant());
         return templates.saveAndFlush(template);
+    }
+
+    /** @throws ProblemException as {@link #write} does */
+    void check(TemplateText text) {
+        for (String platform : text.variants().keySet()) platforms.get(platform);
+        List<Mistake> mistakes = text.template().mistakes();
+        if (!mistakes.isEmpty()) throw refused(mistakes, "Mend it and send the template again; nothing was kept.");
     }
 
     /** Written by somebody who does not look at what comes of it. */
