@@ -198,7 +198,9 @@ public final class PellonService implements HttpHandler {
                 if (refused.isPresent()) return Answer.error(422, refused.get());
             }
             default -> {
-                return Answer.error(404, "not known here");
+                boolean isDropped = request.startsWith("DELETE /image/")
+                        && device.chassis().storage().drop(request.substring("DELETE /image/".length()));
+                if (!isDropped) return Answer.error(404, "not known here");
             }
         }
         return new Answer(204, new byte[0], false);

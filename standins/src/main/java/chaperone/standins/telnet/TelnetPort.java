@@ -31,6 +31,7 @@ public final class TelnetPort implements Port {
     private static final int ATTEMPTS = 3;
     private static final int ROWS = 24;
     private static final int PATIENCE_SECONDS = 5;
+    private static final int MOST_PASSED_OVER = 100;
 
     private final InetSocketAddress address;
     private final BiFunction<String, String, Optional<String>> logIn;
@@ -89,11 +90,24 @@ public final class TelnetPort implements Port {
                     new TelnetInput(visitor.getInputStream()), escaping(visitor.getOutputStream()), true, ROWS);
             Optional<Visit> visit = visit(terminal, (InetSocketAddress) visitor.getRemoteSocketAddress());
             if (visit.isPresent()) shellOf.apply(visit.get()).serve(terminal);
+            sayGoodbye(visitor);
         } catch (IOException e) {
             LOG.debug("The visitor has gone", e);
         } finally {
             open.remove(visitor);
         }
+    }
+
+    /**
+     * What came and was never read would make the end a reset, by which the last words can be lost on the way (RFC 2525,
+     * section 2.17): first the other side is told that nothing more comes, then what it still sends is passed over.
+     */
+    private static void sayGoodbye(Socket visitor) throws IOException {
+        visitor.shutdownOutput();
+        visitor.setSoTimeout(PATIENCE_SECONDS * 1000);
+        byte[] unread = new byte[512];
+        for (int i = 0; i < MOST_PASSED_OVER && visitor.getInputStream().read(unread) >= 0; i++)
+            LOG.trace("Passed over");
     }
 
     private Optional<Visit> visit(Terminal terminal, InetSocketAddress from) throws IOException {

@@ -11,6 +11,7 @@ import java.util.Optional;
 import java.util.concurrent.ExecutorService;
 import java.util.concurrent.Executors;
 import org.junit.jupiter.api.AfterEach;
+import org.junit.jupiter.api.RepeatedTest;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.Timeout;
 
@@ -55,7 +56,8 @@ class TelnetPortTest {
         }
     }
 
-    @Test
+    /** Again and again: what was sent behind the last password must not take the last words away. */
+    @RepeatedTest(50)
     void threeWrongLogInsEndTheVisit() throws IOException {
         InetSocketAddress address = free();
         try (TelnetPort port = port(address)) {
