@@ -104,6 +104,14 @@ class RolesTest {
         GET    /api/changes/{number}/devices/{device}/comparison | VIEWER
         POST   /api/changes/{number}/propose                  | ENGINEER
         POST   /api/changes/{number}/approve                  | ENGINEER, APPROVER
+        GET    /api/rollouts                                  | VIEWER
+        POST   /api/rollouts                                  | ENGINEER
+        GET    /api/rollouts/{number}                         | VIEWER
+        POST   /api/rollouts/{number}/approve                 | ENGINEER, APPROVER
+        POST   /api/rollouts/{number}/run                     | ENGINEER
+        POST   /api/rollouts/{number}/pause                   | ENGINEER
+        POST   /api/rollouts/{number}/drop                    | ENGINEER
+        POST   /api/rollouts/{number}/decisions               | ENGINEER
         GET    /api/approval-rules                            | VIEWER
         PUT    /api/approval-rules                            | ADMINISTRATOR
         POST   /api/changes/{number}/back                     | ENGINEER, APPROVER

@@ -1,5 +1,8 @@
 package chaperone.connect.conversation;
 
+import com.google.re2j.Pattern;
+import java.util.Optional;
+
 /**
  * An open conversation with a device, in whatever protocol its platform speaks. Owned by one thread; only {@link #stop}
  * may be called from another. Every wait ends, at the latest with the patience of the whole conversation.
@@ -30,6 +33,22 @@ public interface Conversation extends AutoCloseable {
      *     got it
      */
     String alter(String request);
+
+    /** What a device asks back before it does something, and what to say to that. */
+    record Question(Pattern question, String answer) {}
+
+    /**
+     * A request after which the device goes: a restart. That it ends the conversation, or falls silent, is what is wished.
+     *
+     * @throws ConversationException if the device refuses it
+     */
+    default void leave(String request, Optional<Question> question) {
+        try {
+            alter(request);
+        } catch (ConversationException e) {
+            if (e.kind() != FailureKind.DROPPED && e.kind() != FailureKind.FELL_SILENT) throw e;
+        }
+    }
 
     /** Ends the conversation from another thread; the one that owns it gets {@link FailureKind#STOPPED}. */
     void stop();

@@ -20,6 +20,7 @@ import com.google.re2j.Matcher;
 import java.nio.charset.StandardCharsets;
 import java.time.Duration;
 import java.util.List;
+import java.util.Optional;
 import java.util.function.Predicate;
 
 /** A conversation on a device's command line. */
@@ -156,6 +157,32 @@ final class ShellConversation implements Conversation {
         Matcher refusal = dialogue.error().matcher(answer);
         if (refusal.find()) throw refused(command, refusal);
         return answer;
+    }
+
+    @Override
+    public void leave(String command, Optional<Question> question) {
+        sent.altering(() -> {
+            incoming.take();
+            send(command);
+            try {
+                question.ifPresent(this::answer);
+                // Nothing but its silence or its end says that it goes.
+                awaitLine(this::isPrompt, patience.silence(), FailureKind.FELL_SILENT);
+            } catch (ConversationException e) {
+                if (e.kind() != FailureKind.DROPPED && e.kind() != FailureKind.FELL_SILENT) throw e;
+                listener.exchanged(command, ShellReply.read(incoming.take(), command, ""));
+                return "";
+            }
+            String said = ShellReply.read(incoming.take(), command, "");
+            listener.exchanged(command, said);
+            throw failure(FailureKind.COMMAND_REFUSED, command + ": " + said.strip());
+        });
+    }
+
+    private void answer(Question question) {
+        Predicate<String> asks = line -> question.question().matcher(line).find();
+        String last = awaitLine(asks.or(this::isPrompt), patience.silence(), FailureKind.FELL_SILENT);
+        if (asks.test(last)) send(question.answer());
     }
 
     private ConversationException refused(String command, Matcher refusal) {

@@ -18,6 +18,7 @@ import java.util.Optional;
  * @param name the key by which devices refer to it
  * @param title the name that people read
  * @param recognition none if the platform is used only where somebody chooses it
+ * @param software none if the platform does not say how its software is renewed
  * @param quickCheck none if the family offers nothing that moves with the configuration
  * @param firstContact none if the platform does not say what a factory-new device needs
  * @param ownPage the address of the page that a device shows of itself, with {@code {}} for its host and port
@@ -38,6 +39,7 @@ public record Platform(
         FactPatterns facts,
         List<TableReader> tables,
         Optional<FileWay> files,
+        Optional<SoftwareRequests> software,
         Optional<EditRequests> edit,
         Optional<QuickCheck> quickCheck,
         Optional<FirstContact> firstContact,

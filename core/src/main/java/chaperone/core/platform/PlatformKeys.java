@@ -30,6 +30,7 @@ public final class PlatformKeys {
                 key("quick-check", "how one sees without a copy that nothing has changed", ""),
                 key("tables", "routes, ARP, MAC addresses and neighbours", ""),
                 key("files", "how files are sent and fetched", ""),
+                key("software", "how the device is given another release", ""),
                 key("edit", "how lines of configuration are given to the device", ""),
                 key("log", "what the device's own log messages (RFC 5424) tell", ""),
                 key("web-page", "the page that a device shows of itself, {} for host and port", "'https://{}/'"),
@@ -169,6 +170,15 @@ public final class PlatformKeys {
                 key("put", "where a file is sent to, with {} for its name", "/{}"),
                 key("get", "where it is fetched from, with {} for its name", "/{}"),
                 key("image", "a pattern for an image's first line", "'^image (?P<model>\\S+) (?P<release>\\S+)$'"));
+        block(
+                "software",
+                key("digest", "the request for a file's SHA-256, with {} for its name", "file digest {}"),
+                key("digest-answer", "a pattern whose first group is the digest", "'^sha256 ([0-9a-f]{64})$'"),
+                key("drop", "the request that removes a file, with {} for its name", "file drop {}"),
+                key("start-from", "the request that chooses the next start's image, {} for its name", "boot from {}"),
+                key("restart", "the request that starts the device anew", "restart"),
+                key("question", "a pattern for what it asks back; left out if it does not", "'restart now\\? $'"),
+                key("answer", "what is said to that", "'yes'"));
         block(
                 "edit",
                 key("enter", "requests before the first line", "[edit]"),

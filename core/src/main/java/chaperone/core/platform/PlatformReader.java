@@ -66,6 +66,7 @@ public final class PlatformReader {
                 facts(root.block("facts")),
                 root.blocks("tables").stream().map(PlatformReader::table).toList(),
                 root.optionalBlock("files").map(PlatformReader::files),
+                root.optionalBlock("software").map(PlatformReader::software),
                 root.optionalBlock("edit").map(EditEntries::read),
                 root.optionalBlock("quick-check").map(PlatformReader::quickCheck),
                 root.optionalBlock("first-contact").map(PlatformReader::firstContact),
@@ -216,6 +217,28 @@ public final class PlatformReader {
         FileWay.Kind kind = FileWay.Kind.valueOf(
                 block.oneOf("protocol", "scp", "sftp", "https").toUpperCase(Locale.ROOT));
         return new FileWay(kind, path(block, "put"), path(block, "get"), image(block));
+    }
+
+    private static SoftwareRequests software(YamlBlock block) {
+        if (block.has("digest") != block.has("digest-answer"))
+            block.problem("digest", "\"digest\" and \"digest-answer\" go together");
+        if (block.has("question") != block.has("answer"))
+            block.problem("question", "\"question\" and \"answer\" go together");
+        return new SoftwareRequests(
+                naming(block, "digest"),
+                block.optionalPattern("digest-answer", 1),
+                naming(block, "drop"),
+                naming(block, "start-from").orElseGet(() -> block.text("start-from")),
+                block.text("restart"),
+                block.optionalPattern("question", 0),
+                block.optionalText("answer"));
+    }
+
+    private static Optional<String> naming(YamlBlock block, String key) {
+        Optional<String> request = block.optionalText(key);
+        if (request.filter(text -> !text.contains("{}")).isPresent())
+            block.problem(key, "\"" + key + "\" needs {} for the file's name");
+        return request;
     }
 
     private static Optional<Pattern> image(YamlBlock block) {

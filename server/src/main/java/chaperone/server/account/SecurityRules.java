@@ -84,6 +84,15 @@ class SecurityRules {
         // Whether an engineer will do is a matter of the rule for approvals.
         rules.requestMatchers(HttpMethod.POST, "/api/changes/*/approve").hasAnyRole(ENGINEER, APPROVER);
         rules.requestMatchers(HttpMethod.PUT, "/api/approval-rules").hasRole(ADMINISTRATOR);
+        rules.requestMatchers(HttpMethod.POST, "/api/rollouts/*/approve").hasAnyRole(ENGINEER, APPROVER);
+        rules.requestMatchers(
+                        HttpMethod.POST,
+                        "/api/rollouts",
+                        "/api/rollouts/*/run",
+                        "/api/rollouts/*/pause",
+                        "/api/rollouts/*/drop",
+                        "/api/rollouts/*/decisions")
+                .hasRole(ENGINEER);
         // Whoever would approve may send it back, too.
         rules.requestMatchers(HttpMethod.POST, "/api/changes/*/back").hasAnyRole(ENGINEER, APPROVER);
         rules.requestMatchers(

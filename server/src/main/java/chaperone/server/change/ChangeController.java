@@ -18,7 +18,6 @@ import java.security.Principal;
 import java.util.HexFormat;
 import java.util.List;
 import java.util.Optional;
-import java.util.Set;
 import org.springframework.data.domain.Limit;
 import org.springframework.http.HttpStatus;
 import org.springframework.security.core.Authentication;
@@ -144,14 +143,8 @@ class ChangeController {
     @Transactional
     public ChangeView approve(@PathVariable long number, @Valid @RequestBody ApprovalInput input, Authentication who) {
         Change change = changes.get(number);
-        changes.approve(change, digest(input.digest()), who.getName(), isApprover(who));
+        changes.approve(change, digest(input.digest()), who.getName(), ApprovalRules.isApprover(who));
         return views.view(change);
-    }
-
-    /** By what this session or token may do, which can be less than the account may. */
-    private static boolean isApprover(Authentication who) {
-        return who.getAuthorities().stream()
-                .anyMatch(each -> Set.of("ROLE_APPROVER", "ROLE_ADMINISTRATOR").contains(each.getAuthority()));
     }
 
     private static byte[] digest(String hex) {

@@ -186,20 +186,7 @@ public class Changes {
     @Transactional
     void approve(Change change, byte[] digest, String by, boolean isApprover) {
         if (change.state() != ChangeState.PROPOSED) throw wrongState(change, "approved");
-        if (!isApprover && needOf(change) == ApprovalNeed.APPROVER) {
-            throw new ProblemException(
-                    HttpStatus.FORBIDDEN,
-                    "needs-approver",
-                    "C-" + change.id() + " needs the approval of an approver.",
-                    "Ask an account with that role; an administrator sets who needs whose approval.");
-        }
-        if (authors(change).contains(by)) {
-            throw new ProblemException(
-                    HttpStatus.FORBIDDEN,
-                    "own-change",
-                    "Nobody approves what they wrote themselves.",
-                    "Ask somebody else.");
-        }
+        approvals.mustBeFree("C-" + change.id(), authors(change), by, isApprover);
         byte[] now = ChangePlans.digest(ready(change));
         if (!change.isOf(now) || !Arrays.equals(now, digest)) throw previewMoved(change);
         change.approve(by, clock.instant());

@@ -49,6 +49,11 @@ public class Events {
         tell("change " + change);
     }
 
+    /** A rollout was planned, approved, or came a step further. */
+    public void rolloutMoved(long rollout) {
+        tell("rollout " + rollout);
+    }
+
     /** A platform was added, altered or removed. */
     public void platformMoved() {
         tell("platform 0");

@@ -7,7 +7,7 @@ import chaperone.server.secret.SecretMasks;
 import java.util.function.Consumer;
 
 /** Writes down what is said to a device in a step, and what it answers: secrets masked, long answers in short. */
-final class StepConsole implements ConversationListener {
+public final class StepConsole implements ConversationListener {
     private static final int LONGEST = 20_000;
     private static final int LONGEST_ANSWER = 160;
 
@@ -17,7 +17,7 @@ final class StepConsole implements ConversationListener {
     private final StringBuilder text = new StringBuilder();
 
     /** @param opened told of the conversation, so that it can be ended from elsewhere */
-    StepConsole(Platform platform, SecretMasks masks, Consumer<Conversation> opened) {
+    public StepConsole(Platform platform, SecretMasks masks, Consumer<Conversation> opened) {
         this.platform = platform;
         this.masks = masks;
         this.opened = opened;
@@ -39,7 +39,7 @@ final class StepConsole implements ConversationListener {
         if (text.length() > LONGEST) text.append("\u2026\n");
     }
 
-    String text() {
+    public String text() {
         return text.toString();
     }
 }

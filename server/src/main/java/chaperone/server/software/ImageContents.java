@@ -2,12 +2,17 @@ package chaperone.server.software;
 
 import chaperone.server.problem.BodyTooLargeException;
 import chaperone.server.problem.ProblemException;
+import java.io.ByteArrayInputStream;
 import java.io.IOException;
 import java.io.InputStream;
+import java.io.SequenceInputStream;
 import java.security.MessageDigest;
 import java.security.NoSuchAlgorithmException;
 import java.util.Arrays;
+import java.util.Enumeration;
 import java.util.HexFormat;
+import java.util.NoSuchElementException;
+import java.util.Optional;
 import org.springframework.http.HttpStatus;
 import org.springframework.jdbc.core.simple.JdbcClient;
 import org.springframework.stereotype.Component;
@@ -58,6 +63,34 @@ class ImageContents {
                     "Send it again; nothing was kept. " + String.valueOf(e.getMessage()));
         }
         return new Stored(size, HexFormat.of().formatHex(digest.digest()));
+    }
+
+    /** From its beginning; a piece is read when the one before has been taken. */
+    InputStream open(long image) {
+        return new SequenceInputStream(new Enumeration<>() {
+            private int number;
+            private Optional<byte[]> next = part(image, 0);
+
+            @Override
+            public boolean hasMoreElements() {
+                return next.isPresent();
+            }
+
+            @Override
+            public InputStream nextElement() {
+                byte[] part = next.orElseThrow(NoSuchElementException::new);
+                number++;
+                next = part(image, number);
+                return new ByteArrayInputStream(part);
+            }
+        });
+    }
+
+    private Optional<byte[]> part(long image, int number) {
+        return database.sql("select content from image_part where image_id = ? and number = ?")
+                .params(image, number)
+                .query(byte[].class)
+                .optional();
     }
 
     private static MessageDigest sha256() {

@@ -154,6 +154,8 @@ public final class TestServer implements AutoCloseable {
                 "--chaperone.patience.prompt=2s",
                 "--chaperone.patience.silence=2s",
                 "--chaperone.run.lease-wait=10s",
+                "--chaperone.rollout.return-wait=15s",
+                "--chaperone.rollout.settle-wait=5s",
                 "--db-scheduler.polling-interval=200ms",
                 "--db-scheduler.heartbeat-interval=500ms",
                 "--spring.main.banner-mode=off");

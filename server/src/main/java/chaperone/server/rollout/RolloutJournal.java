@@ -1,0 +1,115 @@
+package chaperone.server.rollout;
+
+import chaperone.core.release.RolloutEvent;
+import chaperone.core.release.RolloutState;
+import chaperone.core.release.RolloutTable;
+import chaperone.server.event.Events;
+import java.time.Clock;
+import java.time.Instant;
+import java.util.List;
+import java.util.OptionalInt;
+import org.springframework.stereotype.Service;
+import org.springframework.transaction.annotation.Transactional;
+
+/** What is written down of a rollout. Each of these is a transaction of its own: what it returns is committed. */
+@Service
+class RolloutJournal {
+    private final RolloutRepository rollouts;
+    private final RolloutDeviceRepository lines;
+    private final RolloutStepRepository steps;
+    private final Events events;
+    private final Clock clock;
+
+    RolloutJournal(
+            RolloutRepository rollouts,
+            RolloutDeviceRepository lines,
+            RolloutStepRepository steps,
+            Events events,
+            Clock clock) {
+        this.rollouts = rollouts;
+        this.lines = lines;
+        this.steps = steps;
+        this.events = events;
+        this.clock = clock;
+    }
+
+    /** Those with something to do now; none if the rollout does not go on by itself. */
+    record Standing(boolean goesOn, List<RolloutDevice> inHand) {}
+
+    /** The process that had it is gone: what it left half done is to be looked at first. */
+    @Transactional
+    public void resume(long id) {
+        for (RolloutDevice line : lines.findByRolloutIdOrderByWaveAscPosition(id)) {
+            if (RolloutTable.find(line.state(), RolloutEvent.BROKEN).isPresent())
+                line.happened(RolloutEvent.BROKEN, "the server was restarted", clock.instant());
+        }
+        events.rolloutMoved(id);
+    }
+
+    /** Whose turn it is: all are prepared before any is restarted, and then wave after wave. */
+    @Transactional
+    public Standing decide(long id) {
+        Rollout rollout = rollouts.lock(id).orElseThrow();
+        List<RolloutDevice> all = lines.findByRolloutIdOrderByWaveAscPosition(id);
+        if (rollout.state() != Rollout.State.RUNNING) return new Standing(false, List.of());
+        Instant now = clock.instant();
+        boolean isHindered = all.stream().anyMatch(line -> line.state().needsDecision());
+        boolean mayBegin = !isHindered && rollout.pausedBy().isEmpty();
+        if (mayBegin) beginNext(all, now);
+        List<RolloutDevice> inHand =
+                all.stream().filter(line -> line.state().isStep()).toList();
+        if (!inHand.isEmpty()) return new Standing(true, inHand);
+        if (all.stream().allMatch(line -> line.state().isSettled())) rollout.ended(Rollout.State.DONE, now);
+        else rollout.stopped();
+        events.rolloutMoved(id);
+        return new Standing(false, List.of());
+    }
+
+    private static void beginNext(List<RolloutDevice> all, Instant now) {
+        for (RolloutDevice line : all) {
+            if (line.state() == RolloutState.WAITING) line.happened(RolloutEvent.BEGUN, "", now);
+        }
+        boolean areAllReady = all.stream()
+                .allMatch(line ->
+                        line.state() == RolloutState.READY || line.state().isSettled() || isSwitched(line));
+        if (!areAllReady) return;
+        OptionalInt wave = all.stream()
+                .filter(line -> !line.state().isSettled())
+                .mapToInt(RolloutDevice::wave)
+                .min();
+        for (RolloutDevice line : all) {
+            boolean isNext = wave.isPresent() && line.wave() == wave.getAsInt() && line.state() == RolloutState.READY;
+            if (isNext) line.happened(RolloutEvent.BEGUN, "", now);
+        }
+    }
+
+    private static boolean isSwitched(RolloutDevice line) {
+        return line.state().isStep() && line.state() != RolloutState.PREPARING;
+    }
+
+    @Transactional
+    public long begin(RolloutDevice line) {
+        return steps.save(new RolloutStep(line.id(), line.state(), clock.instant()))
+                .id();
+    }
+
+    @Transactional
+    public void end(long rollout, long lineId, long stepId, StepOutcome outcome, String console) {
+        if (outcome.event().isEmpty()) {
+            steps.deleteById(stepId);
+            return;
+        }
+        Instant now = clock.instant();
+        RolloutDevice line = lines.findById(lineId).orElseThrow();
+        steps.findById(stepId).orElseThrow().end(outcome.event().get(), outcome.fact(), console, now);
+        outcome.stood().ifPresent(stood -> line.stood(stood.revision(), stood.neighbours()));
+        line.happened(outcome.event().get(), outcome.fact(), now);
+        events.rolloutMoved(rollout);
+    }
+
+    /** What stood before a device is restarted must be known to whoever takes over from a process that dies. */
+    @Transactional
+    public void stood(long lineId, StepOutcome.Stood stood) {
+        lines.findById(lineId).orElseThrow().stood(stood.revision(), stood.neighbours());
+    }
+}
