@@ -3760,6 +3760,8 @@ export interface components {
             console: string;
             /** Format: date-time */
             endedAt?: string;
+            /** @enum {string} */
+            event?: "BEGUN" | "PREPARED" | "HAS_IT" | "NOT_PREPARED" | "SWITCHED" | "REFUSED" | "BACK" | "OTHER_RELEASE" | "NOT_RESTARTED" | "GONE" | "VERIFIED" | "DIFFERS" | "BROKEN" | "RETRY" | "LEAVE";
             fact: string;
             /** @enum {string} */
             state: "WAITING" | "PREPARING" | "READY" | "SWITCHING" | "RETURNING" | "VERIFYING" | "DONE" | "NOT_READY" | "NOT_TAKEN" | "OTHER_RELEASE" | "NOT_BACK" | "NOT_AS_BEFORE" | "LEFT";

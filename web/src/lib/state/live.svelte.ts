@@ -8,7 +8,7 @@ class Live {
   connected = $state(true);
   #source: EventSource | undefined;
   // Nothing on a page depends on who listens.
-  #listeners: Record<string, Listener[]> = { job: [], fleet: [], platform: [], change: [] };
+  #listeners: Record<string, Listener[]> = { job: [], fleet: [], platform: [], change: [], rollout: [] };
 
   open() {
     if (this.#source) return;
@@ -34,7 +34,7 @@ class Live {
   }
 
   /** Calls back at most every {@link GATHER} milliseconds; with 0 when anything may have changed. */
-  on(kind: 'job' | 'fleet' | 'platform' | 'change', listener: Listener): () => void {
+  on(kind: 'job' | 'fleet' | 'platform' | 'change' | 'rollout', listener: Listener): () => void {
     let waiting: ReturnType<typeof setTimeout> | undefined;
     const gathered: Listener = (id) => {
       waiting ??= setTimeout(() => {

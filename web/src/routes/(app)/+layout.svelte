@@ -43,7 +43,13 @@
         { word: 'Templates', path: '/templates', also: '/templates' }
       ]
     },
-    { group: 'Renew', items: [{ word: 'Releases', path: '/releases', also: '/releases' }] },
+    {
+      group: 'Renew',
+      items: [
+        { word: 'Releases', path: '/releases', also: '/releases' },
+        { word: 'Rollouts', path: '/rollouts', also: '/rollouts' }
+      ]
+    },
     {
       group: 'Keep',
       items: [

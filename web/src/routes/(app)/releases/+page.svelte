@@ -102,7 +102,15 @@
             </td>
             <td class="mono">{model.standard?.release ?? ''}</td>
             <td class={behind(model) > 0 ? 'text-error font-semibold' : 'text-success'}>
-              {model.standard ? behind(model) || 'none' : ''}
+              {#if behind(model) > 0}
+                {behind(model)}
+                <a
+                  class="btn btn-sm ml-2"
+                  href="/rollouts?devices={encodeURIComponent(
+                    `model is ${valueText(model.model)} and current is no`
+                  )}">Renew…</a
+                >
+              {:else if model.standard}none{/if}
             </td>
             <td>{model.images.length || ''}</td>
           </tr>

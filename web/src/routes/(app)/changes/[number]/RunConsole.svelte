@@ -1,15 +1,11 @@
 <script lang="ts">
   import type { RunDevice } from '$lib/api/client';
+  import StepsConsole from '$lib/parts/console/StepsConsole.svelte';
 
-  interface Props {
-    line: RunDevice;
-  }
+  let { line }: { line: RunDevice } = $props();
 
-  let { line }: Props = $props();
-
-  /** Steps in which something is written: what one wants to read first. */
-  const WRITES: readonly string[] = ['LOADING', 'KEEPING', 'GIVING_BACK'];
-  const WORDS: Record<string, string> = {
+  const WRITES = ['LOADING', 'KEEPING', 'GIVING_BACK'];
+  const WORDS = {
     READING: 'fresh copy',
     LOADING: 'load',
     CHECKING: 'compare with preview',
@@ -17,41 +13,6 @@
     GIVING_BACK: 'put back',
     PROBING: 'what stands there?'
   };
-  const isLive = $derived(line.steps.some((step) => !step.endedAt));
 </script>
 
-<section class="console" aria-label="Console of {line.device}">
-  <header class="flex px-4 py-2">
-    <h2 class="grow">Console of {line.device}</h2>
-    {#if isLive}<span>live</span>{/if}
-  </header>
-  <!-- A scrolling region must be reachable by keyboard (WCAG 2.1.1). -->
-  <!-- svelte-ignore a11y_no_noninteractive_tabindex -->
-  <div class="mono box" tabindex="0">
-    {#each line.steps as step, i (i)}
-      <details open={WRITES.includes(step.state) || !step.endedAt}>
-        <summary>{WORDS[step.state] ?? step.state.toLowerCase()}{step.fact ? `: ${step.fact}` : ''}</summary>
-        {#if step.console}<pre class="whitespace-pre-wrap">{step.console}</pre>{/if}
-      </details>
-    {:else}<p>Nothing was said to it.</p>{/each}
-  </div>
-</section>
-
-<style>
-  .console {
-    background: var(--color-neutral);
-    color: var(--color-neutral-content);
-    border-radius: var(--radius-box);
-    min-width: 0;
-  }
-  .box {
-    max-height: 24rem;
-    overflow: auto;
-    padding: 0 16px 12px;
-  }
-  summary {
-    color: var(--color-accent);
-    margin-top: 6px;
-    cursor: pointer;
-  }
-</style>
+<StepsConsole device={line.device} steps={line.steps} words={WORDS} writes={WRITES} />

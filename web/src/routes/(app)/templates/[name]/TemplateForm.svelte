@@ -5,6 +5,7 @@
   import ProblemNote from '$lib/parts/form/ProblemNote.svelte';
   import { filledText, KIND, labelOf, sharedFields } from '$lib/parts/template/templateText';
   import { address } from '$lib/state/address.svelte';
+  import { devicesSaid } from '$lib/state/devicesSaid';
   import { draft } from '$lib/state/draft.svelte';
   import { session } from '$lib/state/session.svelte';
   import { Submission } from '$lib/state/submission.svelte';
@@ -27,7 +28,7 @@
   const platforms = $derived(new Set((opened.filled.value ?? []).map((each) => each.platform)));
 
   const naming = new Submission(async () => {
-    const found = await opened.find(said.trim());
+    const found = await devicesSaid(said);
     await address.change({ devices: [...new Set([...names, ...found])].join(',') });
     said = '';
   });

@@ -107,22 +107,6 @@ export class FillPage {
     own.ports[field] = next.toSorted((a, b) => order.indexOf(a) - order.indexOf(b));
   };
 
-  /** Finds devices by names or by a query; a name that nobody has is a problem. */
-  find = async (said: string): Promise<string[]> => {
-    const isQuery = /\s(is|has|not|and|or)\s/.test(said);
-    if (!isQuery) {
-      const names = said.split(/[\s,]+/).filter((name) => name !== '');
-      await Promise.all(
-        names.map((name) => need(api.GET('/api/devices/{name}', { params: { path: { name } } })))
-      );
-      return names;
-    }
-    const found = await need(
-      api.GET('/api/devices', { params: { query: { query: said, size: 200, sort: 'name' } } })
-    );
-    return found.devices.map((device) => device.name);
-  };
-
   readonly adding = new Submission(async () => {
     const { change } = await need(
       api.POST('/api/templates/{name}/edits', {

@@ -61,6 +61,10 @@ class RolloutStep {
         return Optional.ofNullable(endedAt);
     }
 
+    Optional<RolloutEvent> event() {
+        return Optional.ofNullable(event);
+    }
+
     String fact() {
         return fact;
     }

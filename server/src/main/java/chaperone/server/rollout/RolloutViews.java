@@ -1,6 +1,7 @@
 package chaperone.server.rollout;
 
 import chaperone.core.platform.SoftwareRequests;
+import chaperone.core.release.RolloutEvent;
 import chaperone.core.release.RolloutState;
 import chaperone.server.change.ApprovalNeed;
 import chaperone.server.fleet.Device;
@@ -41,7 +42,12 @@ class RolloutViews {
             long needDecision) {}
 
     record RolloutStepView(
-            RolloutState state, Instant begunAt, Optional<Instant> endedAt, String fact, String console) {}
+            RolloutState state,
+            Instant begunAt,
+            Optional<Instant> endedAt,
+            Optional<RolloutEvent> event,
+            String fact,
+            String console) {}
 
     /**
      * @param partner the other device of its pair
@@ -167,7 +173,7 @@ class RolloutViews {
                         .orElse(List.of()),
                 taken.stream()
                         .map(step -> new RolloutStepView(
-                                step.state(), step.begunAt(), step.endedAt(), step.fact(), step.console()))
+                                step.state(), step.begunAt(), step.endedAt(), step.event(), step.fact(), step.console()))
                         .toList());
     }
 
