@@ -65,6 +65,8 @@ class PagesTest {
             "/standards?standard=access+and+logging&tag=no-bait-shop&site=Brackwater",
             "/standards/access%20and%20logging",
             "/releases?model=C2024",
+            "/rollouts",
+            "/rollouts/1",
             "/templates",
             "/templates/segment%20on%20access%20ports?devices=brkw-acc-1,cairn-rtr-1",
             "/templates/segment%20on%20access%20ports/write",

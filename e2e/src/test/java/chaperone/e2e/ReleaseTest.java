@@ -4,6 +4,7 @@ import static com.microsoft.playwright.assertions.PlaywrightAssertions.assertTha
 import static org.assertj.core.api.Assertions.assertThat;
 
 import chaperone.server.support.TestServer;
+import chaperone.standins.device.Fault;
 import chaperone.standins.device.Image;
 import com.microsoft.playwright.Locator;
 import com.microsoft.playwright.Page;
@@ -30,6 +31,7 @@ class ReleaseTest {
     private static TestServer server;
     private static Browsing browsing;
     private static Page page;
+    private static Page approver;
 
     @TempDir
     static Path folder;
@@ -39,6 +41,7 @@ class ReleaseTest {
         server = TestServer.startDemo(DEVICE_PORT);
         browsing = new Browsing(server);
         page = browsing.logIn(ColorScheme.LIGHT, "r.anand", "demo-engineer");
+        approver = browsing.logIn(ColorScheme.DARK, "t.lindgren", "demo-approver");
         byte[] core = image("c7012.img", new Image("Corvane", "C7012", "7.5.1"));
         image("w300.img", new Image("Brisling", "W300", "3.9.0"));
         String digest =
@@ -111,5 +114,33 @@ class ReleaseTest {
         button("Remove it").click();
         assertThat(page.getByText("None yet. Bring one in")).isVisible();
         assertThat(browsing.complaints).noneMatch(complaint -> !complaint.matches(".*status of (401|422).*"));
+    }
+
+    @Test
+    void aRolloutIsApprovedRunAndDecidedOn() {
+        page.navigate("/rollouts");
+        page.getByText("R-1").click();
+        assertThat(row("brkw-acc-3")).containsText("7.4.2 → 7.5.1");
+        assertThat(button("Run…")).hasCount(0);
+        approver.navigate("/rollouts/1");
+        approver.getByRole(
+                        AriaRole.BUTTON,
+                        new Page.GetByRoleOptions().setName("Approve").setExact(true))
+                .click();
+
+        server.standIn("brkw-acc-3").set(Fault.REFUSES_IMAGE, 0);
+        button("Run…").click();
+        button("Run it").click();
+        assertThat(row("brkw-acc-3")).containsText("does not take the image");
+        assertThat(page.getByLabel("Console of")).containsText("boot from c2024-7.5.1.img");
+        assertThat(button("Go on")).isDisabled();
+        server.standIn("brkw-acc-3").clear(Fault.REFUSES_IMAGE);
+        button("Try again").click();
+        button("Go on").click();
+        assertThat(row("brkw-acc-3")).containsText("as before");
+        assertThat(page.getByText("done").first()).isVisible();
+        assertThat(server.standIn("brkw-acc-3").device().chassis().release()).isEqualTo("7.5.1");
+        page.navigate("/releases?model=C2024");
+        assertThat(row("C2024").first()).containsText("none");
     }
 }

@@ -163,6 +163,7 @@ class DemoData implements ApplicationRunner {
         standard.publish(SITES.values());
         templates.keep();
         software.choose(history.resolve("images"));
+        software.plan();
         changes.change();
         changes.draft();
         PAIRS.forEach((first, second) -> pairs.confirm(first, second, "r.anand"));

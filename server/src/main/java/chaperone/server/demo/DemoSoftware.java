@@ -1,5 +1,7 @@
 package chaperone.server.demo;
 
+import chaperone.server.fleet.Fleet;
+import chaperone.server.rollout.RolloutService;
 import chaperone.server.software.Images;
 import java.io.BufferedInputStream;
 import java.io.IOException;
@@ -16,10 +18,25 @@ import org.springframework.stereotype.Component;
 class DemoSoftware {
     private static final List<String> CHOSEN = List.of("c2024-7.5.1.img", "r4-5.11.2.img");
 
-    private final Images images;
+    private static final String BEHIND = "C2024";
 
-    DemoSoftware(Images images) {
+    private final Images images;
+    private final RolloutService rollouts;
+    private final Fleet fleet;
+
+    DemoSoftware(Images images, RolloutService rollouts, Fleet fleet) {
         this.images = images;
+        this.rollouts = rollouts;
+        this.fleet = fleet;
+    }
+
+    /** What waits for its approval. */
+    void plan() {
+        List<String> behind = fleet.standings().stream()
+                .filter(device -> device.model().equals(BEHIND))
+                .map(Fleet.Standing::name)
+                .toList();
+        rollouts.keep("Small access switches to 7.5.1", behind, "r.anand");
     }
 
     /** @param folder where images lie, with the list of their digests */

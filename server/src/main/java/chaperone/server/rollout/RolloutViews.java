@@ -173,7 +173,12 @@ class RolloutViews {
                         .orElse(List.of()),
                 taken.stream()
                         .map(step -> new RolloutStepView(
-                                step.state(), step.begunAt(), step.endedAt(), step.event(), step.fact(), step.console()))
+                                step.state(),
+                                step.begunAt(),
+                                step.endedAt(),
+                                step.event(),
+                                step.fact(),
+                                step.console()))
                         .toList());
     }
 

@@ -3,22 +3,13 @@ package chaperone.server.run;
 import static org.assertj.core.api.Assertions.assertThat;
 
 import chaperone.server.support.Api;
-import chaperone.server.support.ServerProcess;
-import chaperone.server.support.TestPostgres;
-import chaperone.server.support.TestServer;
+import chaperone.server.support.KillableServer;
 import chaperone.standins.StandIns;
-import chaperone.standins.demo.DemoFleet;
-import chaperone.standins.demo.DemoStart;
-import java.net.InetSocketAddress;
-import java.nio.file.Path;
-import java.time.Clock;
 import java.time.Duration;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
-import java.util.Optional;
 import java.util.Random;
-import java.util.stream.Collectors;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.Timeout;
 import tools.jackson.databind.JsonNode;
@@ -33,7 +24,6 @@ class RunKilledTest {
     /** All of them in the thorough run. */
     private static final int KILLS = Integer.getInteger("kills", 2);
 
-    private static final String APPROVER_PASSWORD = "gangway-and-tide-9";
     private static final Map<String, List<String>> THERE = new LinkedHashMap<>();
     private static final Map<String, List<String>> BACK = new LinkedHashMap<>();
 
@@ -50,12 +40,7 @@ class RunKilledTest {
     }
 
     private final Random random = new Random(2026);
-    private final String database = TestPostgres.freshDatabase();
-    private final Path key = TestServer.keyFile();
-    private Process process;
-    private Api admin;
-    private Api approver;
-    private int port;
+    private KillableServer server;
 
     private static boolean stands(StandIns standIns, String name, boolean saved) {
         var device = standIns.get(name).device();
@@ -65,57 +50,23 @@ class RunKilledTest {
 
     @Test
     void aChangeStandsOnAllOrOnNoneWhereverTheServerIsKilled() throws Exception {
-        port = ServerProcess.freePort();
-        process = ServerProcess.start(database, key, port);
-        try (StandIns standIns =
-                new StandIns(new InetSocketAddress("127.0.0.1", 9), Clock.systemUTC(), Duration.ZERO)) {
-            DemoStart.start(
-                    standIns, DEVICE_PORT, Optional.empty(), Clock.systemUTC().instant());
-            bringIn(standIns);
+        try (KillableServer started = new KillableServer(DEVICE_PORT, Duration.ZERO)) {
+            server = started;
+            server.bringIn(THERE.keySet());
             boolean isThere = false;
-            for (int i = 0; i < KILLS; i++) isThere = killedOnce(standIns, isThere);
-        } finally {
-            process.destroyForcibly().waitFor();
+            for (int i = 0; i < KILLS; i++) isThere = killedOnce(server.standIns(), isThere);
         }
-    }
-
-    private void bringIn(StandIns standIns) {
-        logIn();
-        Map<String, String> account =
-                Map.of("name", "approver", "fullName", "Approver", "role", "APPROVER", "password", APPROVER_PASSWORD);
-        assertThat(admin.post("/api/accounts", account).status()).isIn(200, 201, 204);
-        approver = new Api(address()).logIn("approver", APPROVER_PASSWORD);
-        admin.allowCalls(DEVICE_PORT);
-        long set = admin.makeCredentialSet("all", DemoFleet.ACCOUNT, DemoFleet.PASSWORD, DemoFleet.ADMIN_PASSWORD);
-        THERE.keySet().forEach(name -> standIns.get(name).device().save());
-        String list = THERE.keySet().stream()
-                .map(name -> standIns.get(name).address().getHostString())
-                .collect(Collectors.joining("\n"));
-        admin.awaitJob(admin.post(
-                        "/api/imports", Map.of("csv", list, "credentialSet", set, "port", DEVICE_PORT, "listName", ""))
-                .json(202)
-                .get("job")
-                .asLong());
-        THERE.keySet().forEach(admin::copy);
-    }
-
-    private String address() {
-        return "http://127.0.0.1:" + port;
-    }
-
-    private void logIn() {
-        admin = new Api(address()).logIn("admin", TestServer.PASSWORD);
     }
 
     /** @return whether it stands on all of them afterwards */
     private boolean killedOnce(StandIns standIns, boolean isThere) throws Exception {
+        Api admin = server.admin();
         long change = approved(isThere ? BACK : THERE);
         String path = "/api/changes/" + change;
         admin.post(path + "/run", Map.of()).json(201);
         int steps = random.nextInt(18);
         admin.await(path + "/runs", runs -> steps(runs) >= steps || runs.get(0).hasNonNull("endedAt"));
-        process.destroyForcibly().waitFor();
-        process = ServerProcess.start(database, key, port);
+        server.kill();
         JsonNode run = admin.await(path + "/runs", runs -> runs.get(0).hasNonNull("endedAt"))
                 .get(0);
         boolean isKept = run.get("decision").asString().equals("KEEP");
@@ -142,6 +93,7 @@ class RunKilledTest {
     }
 
     private long approved(Map<String, List<String>> lines) {
+        Api admin = server.admin();
         long change = admin.post("/api/changes", Map.of("title", "ice house"))
                 .json(201)
                 .get("number")
@@ -155,7 +107,8 @@ class RunKilledTest {
                 .json(200)
                 .get("digest")
                 .asString();
-        approver.post("/api/changes/" + change + "/approve", Map.of("digest", digest))
+        server.approver()
+                .post("/api/changes/" + change + "/approve", Map.of("digest", digest))
                 .json(200);
         return change;
     }
