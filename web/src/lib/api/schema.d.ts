@@ -4180,6 +4180,8 @@ export interface components {
             drifting: number;
             /** Format: int64 */
             failing: number;
+            /** Format: int64 */
+            rollouts: number;
         };
         YamlToCheck: {
             yaml: string;

@@ -75,7 +75,13 @@
   /** What needs an answer stands beside its word. */
   async function countWaiting() {
     const counts = await need(api.GET('/api/desk/waiting')).catch(() => undefined);
-    if (counts) waiting = { Drift: counts.drifting, Standards: counts.failing, Changes: counts.changes };
+    if (counts)
+      waiting = {
+        Drift: counts.drifting,
+        Standards: counts.failing,
+        Changes: counts.changes,
+        Rollouts: counts.rollouts
+      };
   }
 
   async function logOut() {
@@ -95,6 +101,7 @@
         countWaiting();
         draft.load();
       }),
+      live.on('rollout', countWaiting),
       live.on('job', countRunning),
       keys.add([
         { key: 'ctrl+k', says: 'find a device', run: () => find?.focus() },

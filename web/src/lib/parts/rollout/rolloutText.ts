@@ -50,6 +50,7 @@ export function wavesOf(rollout: Rollout): Wave[] {
   return numbers.map((number) => {
     const devices = rollout.devices.filter((device) => device.wave === number);
     const settled = devices.filter(isSettled).length;
+    const left = devices.filter((device) => device.state === 'LEFT').length;
     const failed = devices.filter((device) => device.needsDecision).length;
     const arePaired = devices.every((device) => device.partner !== undefined);
     const isIn = devices.some(isSwitched);
@@ -58,7 +59,9 @@ export function wavesOf(rollout: Rollout): Wave[] {
       devices,
       says:
         settled === devices.length
-          ? 'done'
+          ? left > 0
+            ? `done, ${left} left out`
+            : 'done'
           : failed > 0
             ? `${failed} of ${devices.length} need a decision`
             : isIn

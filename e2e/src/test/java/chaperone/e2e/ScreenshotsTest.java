@@ -101,9 +101,9 @@ class ScreenshotsTest {
         page.getByText("26 hold").waitFor();
         take(page, "clause");
         template(page);
-        page.navigate("/releases?model=C2024");
-        page.getByText("as its list says").waitFor();
-        take(page, "releases");
+        page.navigate("/rollouts/1");
+        page.getByText("boot from c2024-7.5.1.img").waitFor();
+        take(page, "rollout");
         page.navigate("/changes/1?view=difference");
         page.getByText("kept on 2 devices").waitFor();
         page.getByRole(AriaRole.REGION, new Page.GetByRoleOptions().setName("Comparison"))

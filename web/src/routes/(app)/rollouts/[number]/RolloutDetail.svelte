@@ -94,7 +94,7 @@
   >
     {#each waves as wave (wave.number)}
       <li class="panel wave {wave.tone} px-4 py-3">
-        <p><b>Wave {wave.number}</b> <span class="says">{wave.says}</span></p>
+        <p><b>Wave {wave.number}</b> · <span class="says">{wave.says}</span></p>
         <p class="text-quiet">{wave.about}: {wave.devices.map((device) => device.device).join(', ')}</p>
       </li>
     {/each}
