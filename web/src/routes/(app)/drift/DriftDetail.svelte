@@ -99,7 +99,7 @@
           onunfold={() => {}}
         />
       </div>
-    {:else if agreed.value}
+    {:else if agreed.value && agreed.value.parts.length === 0}
       <p class="panel mt-2 p-4">
         It runs what was agreed, but a restart would bring back what is saved.
         <a
@@ -108,6 +108,8 @@
           >Compare saved with running</a
         >
       </p>
+    {:else if agreed.value && !lines.problem}
+      <p class="text-quiet mt-2">Loading…</p>
     {/if}
   </div>
   {#if agreed.value && agreed.value.parts.length > 0}

@@ -119,7 +119,8 @@ class ReleaseTest {
     @Test
     void aRolloutIsApprovedRunAndDecidedOn() {
         page.navigate("/rollouts");
-        page.getByText("R-1").click();
+        page.getByRole(AriaRole.LINK, new Page.GetByRoleOptions().setName("R-1").setExact(true))
+                .click();
         assertThat(row("brkw-acc-3")).containsText("7.4.2 → 7.5.1");
         assertThat(button("Run…")).hasCount(0);
         approver.navigate("/rollouts/1");

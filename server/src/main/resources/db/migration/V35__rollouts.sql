@@ -19,7 +19,11 @@ create table rollout_device (
     device_id      bigint      not null references device on delete cascade,
     wave           int         not null,
     position       int         not null,
-    image_id       bigint      not null references image,
+    -- What it is, for the record; the file itself may be removed once the rollout has ended.
+    image_id       bigint references image on delete set null,
+    image_name     text        not null,
+    image_size     bigint      not null,
+    release        text        not null,
     state          text        not null,
     fact           text        not null default '',
     release_before text        not null default '',
@@ -27,6 +31,8 @@ create table rollout_device (
     base_revision  int,
     neighbours     jsonb       not null default '[]',
     switched_at    timestamptz,
+    -- How often it was told to restart since somebody last decided.
+    attempts       int         not null default 0,
     version        bigint      not null default 0,
     unique (rollout_id, device_id)
 );

@@ -3,6 +3,8 @@ package chaperone.server.rollout;
 import chaperone.core.release.RolloutEvent;
 import chaperone.core.release.RolloutState;
 import chaperone.core.release.RolloutTable;
+import chaperone.server.fleet.Device;
+import chaperone.server.software.RolloutImages.ImageFile;
 import jakarta.persistence.Entity;
 import jakarta.persistence.EnumType;
 import jakarta.persistence.Enumerated;
@@ -28,7 +30,10 @@ class RolloutDevice {
     private long deviceId;
     private int wave;
     private int position;
-    private long imageId;
+    private @Nullable Long imageId;
+    private String imageName;
+    private long imageSize;
+    private String release;
 
     @Enumerated(EnumType.STRING)
     private RolloutState state = RolloutState.WAITING;
@@ -41,6 +46,7 @@ class RolloutDevice {
     private List<String> neighbours = List.of();
 
     private @Nullable Instant switchedAt;
+    private int attempts;
 
     @Version
     private long version;
@@ -48,13 +54,16 @@ class RolloutDevice {
     protected RolloutDevice() {}
 
     /** @param wave from 1 */
-    RolloutDevice(long rollout, long device, int wave, int position, long image, String release) {
+    RolloutDevice(long rollout, Device device, int wave, int position, ImageFile image) {
         this.rolloutId = rollout;
-        this.deviceId = device;
+        this.deviceId = device.id();
         this.wave = wave;
         this.position = position;
-        this.imageId = image;
-        this.releaseBefore = release;
+        this.imageId = image.id();
+        this.imageName = image.name();
+        this.imageSize = image.size();
+        this.release = image.release();
+        this.releaseBefore = device.release();
     }
 
     long id() {
@@ -73,8 +82,28 @@ class RolloutDevice {
         return wave;
     }
 
+    /** Of a rollout that has not ended: its image cannot be removed. */
     long image() {
-        return imageId;
+        return Optional.ofNullable(imageId).orElseThrow();
+    }
+
+    String imageName() {
+        return imageName;
+    }
+
+    /** In bytes. */
+    long imageSize() {
+        return imageSize;
+    }
+
+    /** That it is given. */
+    String release() {
+        return release;
+    }
+
+    /** How often it was told to restart since somebody last decided. */
+    int attempts() {
+        return attempts;
     }
 
     RolloutState state() {
@@ -110,7 +139,11 @@ class RolloutDevice {
 
     void happened(RolloutEvent event, String what, Instant at) {
         RolloutState next = RolloutTable.next(state, event);
-        if (next == RolloutState.SWITCHING) switchedAt = at;
+        if (next == RolloutState.SWITCHING) {
+            switchedAt = at;
+            attempts++;
+        }
+        if (event == RolloutEvent.RETRY) attempts = 0;
         state = next;
         if (!what.isEmpty()) fact = what;
     }

@@ -108,13 +108,7 @@ public class RolloutService {
         for (int wave = 0; wave < waves.size(); wave++) {
             for (String name : waves.get(wave)) {
                 Device device = devices.get(name);
-                all.add(new RolloutDevice(
-                        rollout.id(),
-                        device.id(),
-                        wave + 1,
-                        all.size(),
-                        chosen.get(name).id(),
-                        device.release()));
+                all.add(new RolloutDevice(rollout.id(), device, wave + 1, all.size(), chosen.get(name)));
             }
         }
         lines.saveAll(all);

@@ -45,6 +45,8 @@ class RolloutSteps {
     /** Uptimes are told in whole seconds, and clocks differ a little. */
     private static final Duration TOLERANCE = Duration.ofSeconds(3);
 
+    private static final int MOST_ATTEMPTS = 2;
+
     private final DeviceSessions sessions;
     private final Connector connector;
     private final Fleet fleet;
@@ -256,9 +258,11 @@ class RolloutSteps {
                     .orElse(isOver(step, settleWait));
             if (isRestarted && isOver(step, TOLERANCE.plusSeconds(1)))
                 return StepOutcome.of(RolloutEvent.OTHER_RELEASE, "came back on " + runs + ", not on " + wanted);
-            return isOver(step, settleWait)
+            if (!isOver(step, settleWait)) return StepOutcome.again("still answers");
+            // Whoever was told it twice and goes on as if nothing was said needs a person.
+            return step.line().attempts() < MOST_ATTEMPTS
                     ? StepOutcome.of(RolloutEvent.NOT_RESTARTED, "it was never restarted")
-                    : StepOutcome.again("still answers");
+                    : StepOutcome.of(RolloutEvent.GONE, "it was told to restart, and does not");
         }
     }
 

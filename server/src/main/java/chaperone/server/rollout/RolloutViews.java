@@ -8,8 +8,6 @@ import chaperone.server.fleet.Device;
 import chaperone.server.fleet.Fleet;
 import chaperone.server.pair.Pairs;
 import chaperone.server.platform.PlatformRegistry;
-import chaperone.server.software.RolloutImages;
-import chaperone.server.software.RolloutImages.ImageFile;
 import java.time.Instant;
 import java.util.ArrayList;
 import java.util.List;
@@ -25,7 +23,6 @@ class RolloutViews {
     private final RolloutService service;
     private final RolloutDeviceRepository lines;
     private final RolloutStepRepository steps;
-    private final RolloutImages images;
     private final Fleet fleet;
     private final Pairs pairs;
     private final PlatformRegistry platforms;
@@ -84,14 +81,12 @@ class RolloutViews {
             RolloutService service,
             RolloutDeviceRepository lines,
             RolloutStepRepository steps,
-            RolloutImages images,
             Fleet fleet,
             Pairs pairs,
             PlatformRegistry platforms) {
         this.service = service;
         this.lines = lines;
         this.steps = steps;
-        this.images = images;
         this.fleet = fleet;
         this.pairs = pairs;
         this.platforms = platforms;
@@ -154,14 +149,13 @@ class RolloutViews {
 
     private RolloutDeviceView view(
             RolloutDevice line, Device device, Optional<String> partner, List<RolloutStep> taken) {
-        ImageFile image = images.file(line.image());
         return new RolloutDeviceView(
                 device.name(),
                 line.wave(),
                 partner,
-                image.name(),
-                image.size(),
-                image.release(),
+                line.imageName(),
+                line.imageSize(),
+                line.release(),
                 line.releaseBefore(),
                 line.state(),
                 line.state().needsDecision(),
@@ -169,7 +163,7 @@ class RolloutViews {
                 platforms
                         .get(device.platform())
                         .software()
-                        .map(software -> commands(software, image.name()))
+                        .map(software -> commands(software, line.imageName()))
                         .orElse(List.of()),
                 taken.stream()
                         .map(step -> new RolloutStepView(

@@ -10,9 +10,11 @@ import java.io.IOException;
 import java.io.InputStream;
 import java.io.UncheckedIOException;
 import java.time.Clock;
+import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import org.springframework.http.HttpStatus;
+import org.springframework.jdbc.core.simple.JdbcClient;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
 
@@ -24,6 +26,7 @@ public class Images {
     private final StandardReleases chosen;
     private final ImageContents contents;
     private final PlatformRegistry platforms;
+    private final JdbcClient database;
     private final Clock clock;
 
     Images(
@@ -32,12 +35,14 @@ public class Images {
             StandardReleases chosen,
             ImageContents contents,
             PlatformRegistry platforms,
+            JdbcClient database,
             Clock clock) {
         this.images = images;
         this.standards = standards;
         this.chosen = chosen;
         this.contents = contents;
         this.platforms = platforms;
+        this.database = database;
         this.clock = clock;
     }
 
@@ -131,6 +136,16 @@ public class Images {
                     image.name() + " is the standard release of "
                             + image.identity().model() + ".",
                     "Choose another one first, or withdraw it.");
+        List<Long> rollouts = database.sql(
+                        "select distinct r.id from rollout r join rollout_device d on d.rollout_id = r.id"
+                                + " where d.image_id = ? and r.state not in ('DONE', 'DROPPED') order by r.id")
+                .param(id)
+                .query(Long.class)
+                .list();
+        if (!rollouts.isEmpty())
+            throw conflict(
+                    image.name() + " is what R-" + rollouts.get(0) + " gives to devices.",
+                    "Let that rollout end, or drop it.");
         images.delete(image);
     }
 

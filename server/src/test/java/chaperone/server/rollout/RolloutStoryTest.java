@@ -95,6 +95,15 @@ class RolloutStoryTest {
         }
     }
 
+    private static long standardImage() {
+        for (JsonNode model : engineer.get("/api/models").json(200))
+            for (JsonNode image : model.get("images"))
+                if (image.get("isStandard").asBoolean()
+                        && model.get("model").asString().equals("C7012"))
+                    return image.get("id").asLong();
+        throw new AssertionError("No image is the standard one");
+    }
+
     private static long planned(List<String> devices) {
         return engineer.post("/api/rollouts", Map.of("title", "renewed", "devices", devices))
                 .json(201)
@@ -180,6 +189,13 @@ class RolloutStoryTest {
 
         assertThat(engineer.post("/api/rollouts/" + rollout + "/run", Map.of()).status())
                 .isEqualTo(409);
+        long before = standardImage();
+        choose("91.1.1");
+        assertThat(engineer.delete("/api/images/" + before)
+                        .json(409)
+                        .get("detail")
+                        .asString())
+                .isEqualTo("c7012-91.1.0.img is what R-" + rollout + " gives to devices.");
         assertThat(engineer.post("/api/rollouts/" + rollout + "/approve", Map.of())
                         .status())
                 .isEqualTo(403);
@@ -194,8 +210,14 @@ class RolloutStoryTest {
                             .json(200)
                             .at("/device/answers/current/kind")
                             .asString())
-                    .isEqualTo("YES");
+                    .isEqualTo("NO");
         }
+        // What has ended keeps its record without the file.
+        assertThat(engineer.delete("/api/images/" + before).status()).isEqualTo(204);
+        assertThat(line(engineer.get("/api/rollouts/" + rollout).json(200), "brkw-core-1")
+                        .get("image")
+                        .asString())
+                .isEqualTo("c7012-91.1.0.img");
         assertThat(line(done, "brkw-core-1").get("fact").asString()).contains("neighbours as before", "cleared away");
         // Never both: the second goes when the first is back and verified.
         for (int i = 0; i < PAIRED.size(); i += 2) {

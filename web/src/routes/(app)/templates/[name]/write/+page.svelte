@@ -1,6 +1,6 @@
 <script lang="ts">
   import { page } from '$app/state';
-  import TemplateEditor from './TemplateEditor.svelte';
+  import TemplateWriting from './TemplateWriting.svelte';
 </script>
 
-{#key page.params.name}<TemplateEditor name={page.params.name ?? ''} />{/key}
+{#key page.params.name}<TemplateWriting name={page.params.name ?? ''} />{/key}
