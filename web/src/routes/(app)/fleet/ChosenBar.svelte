@@ -21,6 +21,10 @@
   <span class="grow truncate">{names.join(', ')}</span>
   <button class="btn on-dark" onclick={onletgo}>Let go</button>
   {#if session.mayAct}
+    <a class="btn on-dark" href="/templates?devices={encodeURIComponent(names.join(','))}"
+      >Fill in a template…</a
+    >
+    <a class="btn on-dark" href="/rollouts?devices={encodeURIComponent(names.join(','))}">Renew…</a>
     <button class="btn on-dark" onclick={onedit}>Edit…</button>
     <button class="btn btn-accent" onclick={oncopy}>Copy now</button>
   {/if}

@@ -7,14 +7,21 @@
   import FormEnd from '$lib/parts/form/FormEnd.svelte';
   import ProblemNote from '$lib/parts/form/ProblemNote.svelte';
   import When from '$lib/parts/form/When.svelte';
+  import { address } from '$lib/state/address.svelte';
   import { Doing } from '$lib/state/doing.svelte';
   import { keys } from '$lib/state/keys.svelte';
   import { session } from '$lib/state/session.svelte';
   import { Submission } from '$lib/state/submission.svelte';
+  import { count } from '$lib/text/time';
 
   let rows = $state.raw<TemplateRow[] | undefined>();
   let begins = $state(false);
   let title = $state('');
+
+  /** Devices that were chosen in Fleet go with it. */
+  const devices = $derived(address.params.get('devices') ?? '');
+  const linkTo = (name: string) =>
+    `/templates/${encodeURIComponent(name)}${devices ? `?devices=${encodeURIComponent(devices)}` : ''}`;
 
   const doing = new Doing(async () => (rows = await need(api.GET('/api/templates'))));
   const beginning = new Submission(async () => {
@@ -38,7 +45,10 @@
 <div class="flex items-start gap-2">
   <div class="grow">
     <h1>Templates</h1>
-    <p class="text-quiet">Text with fields, one for each platform; filled in, it joins a change.</p>
+    <p class="text-quiet">
+      Text with fields, one for each platform; filled in, it joins a change.
+      {#if devices}Choose the one for {count(devices.split(',').length, 'device')}.{/if}
+    </p>
   </div>
   {#if session.mayAct}
     <button class="btn btn-primary" onclick={() => (begins = true)}>New template <kbd>a</kbd></button>
@@ -65,9 +75,7 @@
         {#each rows as row (row.name)}
           <tr>
             <td>
-              <a class="font-semibold hover:underline" href="/templates/{encodeURIComponent(row.name)}"
-                >{row.name}</a
-              >
+              <a class="font-semibold hover:underline" href={linkTo(row.name)}>{row.name}</a>
               <p class="text-quiet max-w-[36rem] truncate">{row.reason}</p>
             </td>
             <td>{row.platforms.join(', ') || '—'}</td>

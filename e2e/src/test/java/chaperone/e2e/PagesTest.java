@@ -196,8 +196,15 @@ class PagesTest {
                   return seen.length;
                 }
                 """);
-        for (int i = 0; i < usable.intValue() + 15; i++) page.keyboard().press("Tab");
-        List<?> missed = (List<?>) page.evaluate("() => [...window.places].map((e) => e.outerHTML.slice(0, 120))");
+        // A page may get more while it is walked through, or the same anew: what is gone need not be reached.
+        List<?> missed = List.of();
+        for (int i = 0; i < 3 * usable.intValue() + 60; i++) {
+            page.keyboard().press("Tab");
+            missed = (List<?>) page.evaluate("""
+                    () => [...window.places].filter((e) => e.isConnected).map((e) => e.outerHTML.slice(0, 120))
+                    """);
+            if (missed.isEmpty()) return;
+        }
         assertThat(missed).as("not reached by Tab on %s", path).isEmpty();
     }
 }

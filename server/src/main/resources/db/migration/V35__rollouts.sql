@@ -33,9 +33,12 @@ create table rollout_device (
     switched_at    timestamptz,
     -- How often it was told to restart since somebody last decided.
     attempts       int         not null default 0,
+    -- Until it is settled, or the rollout ends: no other rollout may have it meanwhile.
+    in_hand        boolean     not null default true,
     version        bigint      not null default 0,
     unique (rollout_id, device_id)
 );
+create unique index rollout_device_in_hand on rollout_device (device_id) where in_hand;
 create index rollout_device_rollout on rollout_device (rollout_id, wave, position);
 
 create table rollout_step (

@@ -47,6 +47,7 @@ class RolloutDevice {
 
     private @Nullable Instant switchedAt;
     private int attempts;
+    private boolean inHand = true;
 
     @Version
     private long version;
@@ -132,6 +133,11 @@ class RolloutDevice {
         return Optional.ofNullable(switchedAt);
     }
 
+    /** The rollout has ended without it. */
+    void letGo() {
+        inHand = false;
+    }
+
     void stood(int revision, List<String> beside) {
         baseRevision = revision;
         neighbours = List.copyOf(beside);
@@ -145,6 +151,7 @@ class RolloutDevice {
         }
         if (event == RolloutEvent.RETRY) attempts = 0;
         state = next;
+        inHand = !next.isSettled();
         if (!what.isEmpty()) fact = what;
     }
 }

@@ -3,7 +3,6 @@ package chaperone.server.rollout;
 import chaperone.connect.conversation.ConversationLimits.Permit;
 import chaperone.core.platform.Platform;
 import chaperone.core.release.RolloutEvent;
-import chaperone.core.release.RolloutState;
 import chaperone.server.fleet.Device;
 import chaperone.server.fleet.Fleet;
 import chaperone.server.lease.ConversationPermits;
@@ -138,10 +137,11 @@ class RolloutEngine implements DisposableBean {
     }
 
     private boolean gone(long rollout, RolloutDevice line) {
-        RolloutEvent event = line.state() == RolloutState.PREPARING
-                ? RolloutEvent.NOT_PREPARED
-                : line.state() == RolloutState.VERIFYING ? RolloutEvent.DIFFERS : RolloutEvent.GONE;
-        if (line.state() == RolloutState.SWITCHING) event = RolloutEvent.NOT_PREPARED;
+        RolloutEvent event = switch (line.state()) {
+            case PREPARING, SWITCHING -> RolloutEvent.NOT_PREPARED;
+            case VERIFYING -> RolloutEvent.DIFFERS;
+            default -> RolloutEvent.GONE;
+        };
         long step = journal.begin(line);
         journal.end(rollout, line.id(), step, StepOutcome.of(event, "it was removed from the fleet"), "");
         return true;

@@ -4,10 +4,19 @@ import chaperone.core.release.RolloutEvent;
 import chaperone.core.release.RolloutState;
 import chaperone.core.release.RolloutTable;
 import chaperone.server.event.Events;
+import chaperone.server.fleet.Device;
+import chaperone.server.fleet.Fleet;
+import chaperone.server.pair.Pairs;
 import java.time.Clock;
 import java.time.Instant;
+import java.util.HashMap;
+import java.util.HashSet;
 import java.util.List;
+import java.util.Map;
+import java.util.Optional;
 import java.util.OptionalInt;
+import java.util.Set;
+import java.util.stream.Collectors;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
 
@@ -17,6 +26,8 @@ class RolloutJournal {
     private final RolloutRepository rollouts;
     private final RolloutDeviceRepository lines;
     private final RolloutStepRepository steps;
+    private final Fleet fleet;
+    private final Pairs pairs;
     private final Events events;
     private final Clock clock;
 
@@ -24,11 +35,15 @@ class RolloutJournal {
             RolloutRepository rollouts,
             RolloutDeviceRepository lines,
             RolloutStepRepository steps,
+            Fleet fleet,
+            Pairs pairs,
             Events events,
             Clock clock) {
         this.rollouts = rollouts;
         this.lines = lines;
         this.steps = steps;
+        this.fleet = fleet;
+        this.pairs = pairs;
         this.events = events;
         this.clock = clock;
     }
@@ -65,7 +80,7 @@ class RolloutJournal {
         return new Standing(false, List.of());
     }
 
-    private static void beginNext(List<RolloutDevice> all, Instant now) {
+    private void beginNext(List<RolloutDevice> all, Instant now) {
         for (RolloutDevice line : all) {
             if (line.state() == RolloutState.WAITING) line.happened(RolloutEvent.BEGUN, "", now);
         }
@@ -77,10 +92,36 @@ class RolloutJournal {
                 .filter(line -> !line.state().isSettled())
                 .mapToInt(RolloutDevice::wave)
                 .min();
+        // Two may have become a pair since the waves were planned: one of them waits for the other.
+        Partners partners = partners(all);
+        Set<Long> away = all.stream()
+                .filter(RolloutJournal::isSwitched)
+                .map(RolloutDevice::device)
+                .collect(Collectors.toCollection(HashSet::new));
         for (RolloutDevice line : all) {
             boolean isNext = wave.isPresent() && line.wave() == wave.getAsInt() && line.state() == RolloutState.READY;
-            if (isNext) line.happened(RolloutEvent.BEGUN, "", now);
+            if (!isNext || partners.of(line).filter(away::contains).isPresent()) continue;
+            line.happened(RolloutEvent.BEGUN, "", now);
+            away.add(line.device());
         }
+    }
+
+    /** The other device of a pair, by the one, for those that are in one today. */
+    private record Partners(Map<Long, Long> byDevice) {
+        Optional<Long> of(RolloutDevice line) {
+            return Optional.ofNullable(byDevice.get(line.device()));
+        }
+    }
+
+    private Partners partners(List<RolloutDevice> all) {
+        List<Device> devices =
+                fleet.with(all.stream().map(RolloutDevice::device).toList());
+        Map<String, Long> ids = devices.stream().collect(Collectors.toMap(Device::name, Device::id));
+        Map<Long, Long> byDevice = new HashMap<>();
+        pairs.partners(devices).forEach((device, partner) -> {
+            if (ids.containsKey(partner)) byDevice.put(device, ids.get(partner));
+        });
+        return new Partners(byDevice);
     }
 
     private static boolean isSwitched(RolloutDevice line) {

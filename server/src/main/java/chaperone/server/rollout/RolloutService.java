@@ -1,7 +1,6 @@
 package chaperone.server.rollout;
 
 import chaperone.core.release.RolloutEvent;
-import chaperone.core.release.RolloutState;
 import chaperone.core.release.Waves;
 import chaperone.server.audit.AuditNote;
 import chaperone.server.change.ApprovalNeed;
@@ -131,7 +130,7 @@ public class RolloutService {
 
     private List<String> inHand(Map<String, Device> devices) {
         Map<Long, String> names = devices.values().stream().collect(Collectors.toMap(Device::id, Device::name));
-        return lines.inHand(names.keySet(), Set.of(RolloutState.DONE, RolloutState.LEFT)).stream()
+        return lines.findByDeviceIdInAndInHandTrue(names.keySet()).stream()
                 .map(line -> names.get(line.device()))
                 .toList();
     }
@@ -193,6 +192,7 @@ public class RolloutService {
         boolean mayDrop = Set.of(Rollout.State.PLANNED, Rollout.State.APPROVED, Rollout.State.STOPPED)
                 .contains(rollout.state());
         if (!mayDrop) throw wrongState(rollout, "dropped");
+        lines.findByRolloutIdOrderByWaveAscPosition(number).forEach(RolloutDevice::letGo);
         rollout.ended(Rollout.State.DROPPED, clock.instant());
         events.rolloutMoved(number);
     }

@@ -21,6 +21,8 @@ import chaperone.server.copy.DeviceSessions;
 import chaperone.server.copy.DeviceSessions.DeviceSession;
 import chaperone.server.fleet.Device;
 import chaperone.server.fleet.Fleet;
+import chaperone.server.lease.DeviceLease;
+import chaperone.server.lease.DeviceLease.Lease;
 import chaperone.server.noise.NoiseRules;
 import chaperone.server.outcome.ConversationOutcome;
 import chaperone.server.platform.PlatformRegistry;
@@ -54,6 +56,7 @@ class RolloutSteps {
     private final NoiseRules noise;
     private final PlatformRegistry platforms;
     private final RolloutImages images;
+    private final DeviceLease leases;
     private final SecretMasks masks;
     private final Clock clock;
     private final Duration returnWait;
@@ -67,6 +70,7 @@ class RolloutSteps {
             NoiseRules noise,
             PlatformRegistry platforms,
             RolloutImages images,
+            DeviceLease leases,
             SecretMasks masks,
             Clock clock,
             @Value("${chaperone.rollout.return-wait:15m}") Duration returnWait,
@@ -78,6 +82,7 @@ class RolloutSteps {
         this.noise = noise;
         this.platforms = platforms;
         this.images = images;
+        this.leases = leases;
         this.masks = masks;
         this.clock = clock;
         this.returnWait = returnWait;
@@ -196,8 +201,8 @@ class RolloutSteps {
     }
 
     private StepOutcome switchOver(Context step) {
-        Optional<String> partner = partnerProblem(step);
-        if (partner.isPresent()) return StepOutcome.of(RolloutEvent.NOT_PREPARED, partner.get());
+        Optional<StepOutcome> hindered = partnerProblem(step);
+        if (hindered.isPresent()) return hindered.get();
         ImageFile image = images.file(step.line().image());
         try (DeviceSession session = sessions.open(step.device().id(), step.console())) {
             RetrievedCopy copy = session.copy();
@@ -222,15 +227,20 @@ class RolloutSteps {
     }
 
     /** Both of a pair are never away at once. */
-    private Optional<String> partnerProblem(Context step) {
+    private Optional<StepOutcome> partnerProblem(Context step) {
         if (step.partner().isEmpty()) return Optional.empty();
         Device partner = step.partner().get();
-        try (DeviceSession session = sessions.open(partner.id(), ConversationListener.NONE)) {
-            FactReading.of(session.conversation(), session.platform());
-            return Optional.empty();
+        String address = partner.host() + " " + partner.port();
+        try (Lease lease = leases.take(List.of(address))) {
+            if (!lease.holds(address)) return Optional.of(StepOutcome.again("somebody else talks to its partner"));
+            try (DeviceSession session = sessions.open(partner.id(), ConversationListener.NONE)) {
+                FactReading.of(session.conversation(), session.platform());
+                return Optional.empty();
+            }
         } catch (ConversationException e) {
-            return Optional.of("its partner " + partner.name() + " does not answer: "
-                    + ConversationOutcome.of(e.kind()).meaning());
+            String fact = "its partner " + partner.name() + " does not answer: "
+                    + ConversationOutcome.of(e.kind()).meaning();
+            return Optional.of(StepOutcome.of(RolloutEvent.NOT_PREPARED, fact));
         }
     }
 

@@ -44,7 +44,7 @@ class RolloutStoryTest {
         server = TestServer.start(2983);
         engineer = server.as(Role.ENGINEER);
         approver = server.as(Role.APPROVER);
-        String list = Stream.concat(PAIRED.stream(), Stream.of("brkw-acc-1"))
+        String list = Stream.concat(PAIRED.stream(), Stream.of("brkw-acc-1", "ald-wall-1", "mv-curlew-sw-1"))
                 .map(name -> server.standIn(name).address().getHostString())
                 .collect(Collectors.joining("\n", "address\n", "\n"));
         server.bringIn(engineer, list);
@@ -77,7 +77,11 @@ class RolloutStoryTest {
 
     /** From now on both models shall run it. */
     private static void choose(String release) {
-        for (String name : List.of("brkw-core-1", "ald-rtr-1")) {
+        choose(release, List.of("brkw-core-1", "ald-rtr-1"));
+    }
+
+    private static void choose(String release, List<String> devices) {
+        for (String name : devices) {
             Hardware hardware = chassis(name).hardware();
             byte[] content = new byte[200_000];
             new Random(release.hashCode()).nextBytes(content);
@@ -311,5 +315,50 @@ class RolloutStoryTest {
         assertThat(states(away)).containsEntry("brkw-core-1", "NOT_BACK");
         assertThat(engineer.post("/api/rollouts/" + rollout + "/drop", Map.of()).status())
                 .isEqualTo(204);
+    }
+
+    /** Somebody finds out after the waves were planned that two devices back each other up. */
+    @Test
+    @Order(5)
+    void whoBecomesAPairMeanwhileDoesNotGoTogether() {
+        choose("91.3.0");
+        String pair = "/api/pairs?first=ald-rtr-1&second=ald-rtr-2";
+        assertThat(engineer.delete(pair).status()).isEqualTo(204);
+        long rollout = planned(List.of("ald-rtr-1", "ald-rtr-2"));
+        JsonNode plan = engineer.get("/api/rollouts/" + rollout).json(200);
+        assertThat(line(plan, "ald-rtr-1").get("wave"))
+                .isEqualTo(line(plan, "ald-rtr-2").get("wave"));
+        engineer.put("/api/pairs", Map.of("first", "ald-rtr-1", "second", "ald-rtr-2"));
+        post(approver, rollout, "approve");
+        JsonNode done = run(rollout);
+        assertThat(states(done).values()).as(done.toString()).containsOnly("DONE");
+        Instant firstDone =
+                moments(line(done, "ald-rtr-1"), "VERIFYING", "endedAt").get(0);
+        assertThat(moments(line(done, "ald-rtr-2"), "SWITCHING", "begunAt").get(0))
+                .isAfterOrEqualTo(firstDone);
+    }
+
+    /** One family says its release in its configuration, the other cannot tell a digest. */
+    @Test
+    @Order(6)
+    void theOtherFamiliesAreRenewedToo() {
+        List<String> others = List.of("ald-wall-1", "mv-curlew-sw-1");
+        for (String name : others) {
+            server.standIn(name).device().save();
+            engineer.copy(name);
+        }
+        choose("91.4.0", others);
+        long rollout = planned(others);
+        post(approver, rollout, "approve");
+        JsonNode done = run(rollout);
+        assertThat(states(done).values()).as(done.toString()).containsOnly("DONE");
+        for (String name : others) {
+            assertThat(chassis(name).release()).isEqualTo("91.4.0");
+            assertThat(engineer.get("/api/devices/" + name)
+                            .json(200)
+                            .at("/device/answers/matched/kind")
+                            .asString())
+                    .isEqualTo("YES");
+        }
     }
 }
