@@ -3005,7 +3005,7 @@ export interface components {
             };
         };
         FilledView: {
-            asksForPorts: boolean;
+            asked: string[];
             commands: string[];
             /** Format: int64 */
             defaults: number;

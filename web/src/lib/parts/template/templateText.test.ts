@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest';
 import type { TemplateField, TemplateText } from '$lib/api/client';
-import { asksFor, filledText, freeName, ownFields, portFields, sharedFields } from './templateText';
+import { filledText, freeName, ownFields, portFields, sharedFields } from './templateText';
 
 const field = (name: string, kind: TemplateField['kind'], isPerDevice: boolean): TemplateField => ({
   name,
@@ -18,11 +18,6 @@ describe('a template', () => {
   it('has each field in one place', () => {
     const names = [sharedFields, ownFields, portFields].map((of) => of(text).map((each) => each.name));
     expect(names).toEqual([['vlan'], ['gateway'], ['ports']]);
-  });
-
-  it('asks for what its text speaks of', () => {
-    expect(text.fields.map((each) => asksFor(text, 'corvane', each))).toEqual([true, false, false]);
-    expect(asksFor(text, 'altamont', text.fields[0]!)).toBe(false);
   });
 
   it('gives new fields names of their own', () => {

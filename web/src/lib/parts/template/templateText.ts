@@ -18,10 +18,6 @@ export const ownFields = (text: TemplateText) =>
   text.fields.filter((field) => field.kind !== 'PORTS' && field.isPerDevice);
 export const portFields = (text: TemplateText) => text.fields.filter((field) => field.kind === 'PORTS');
 
-/** Whether the text for a platform asks for a field; the server decides, this only spares people inputs. */
-export const asksFor = (text: TemplateText, platform: string, field: TemplateField) =>
-  (text.variants[platform] ?? '').includes(field.name);
-
 /** A name that no field has yet. */
 export function freeName(fields: readonly TemplateField[]): string {
   for (let i = fields.length + 1; ; i++)

@@ -18,7 +18,7 @@ import chaperone.connect.https.HttpsProtocol;
 import chaperone.connect.netconf.NetconfProtocol;
 import chaperone.connect.shell.ShellProtocol;
 import chaperone.connect.ssh.SshLink;
-import chaperone.core.platform.Facts;
+import chaperone.core.fact.Facts;
 import chaperone.core.platform.FileWay;
 import chaperone.core.platform.Platform;
 import chaperone.core.platform.Recognition;

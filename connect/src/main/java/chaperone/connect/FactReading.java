@@ -3,7 +3,7 @@ package chaperone.connect;
 import chaperone.connect.conversation.Conversation;
 import chaperone.connect.conversation.ConversationException;
 import chaperone.connect.conversation.FailureKind;
-import chaperone.core.platform.Facts;
+import chaperone.core.fact.Facts;
 import chaperone.core.platform.Platform;
 
 /**

@@ -5,7 +5,7 @@ import chaperone.connect.conversation.ConversationException;
 import chaperone.connect.conversation.FailureKind;
 import chaperone.core.config.ConfigProblem;
 import chaperone.core.config.ConfigTree;
-import chaperone.core.platform.Facts;
+import chaperone.core.fact.Facts;
 import chaperone.core.platform.Platform;
 import java.util.Optional;
 import java.util.function.Predicate;

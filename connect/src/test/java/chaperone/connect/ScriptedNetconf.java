@@ -1,6 +1,6 @@
 package chaperone.connect;
 
-import chaperone.standins.device.Identity;
+import chaperone.standins.network.Identity;
 import java.io.IOException;
 import java.io.InputStream;
 import java.io.OutputStream;

@@ -198,8 +198,8 @@ class PagesTest {
                 """);
         // A page may get more while it is walked through, or the same anew: what is gone need not be reached.
         List<?> missed = List.of();
-        for (int i = 0; i < 3 * usable.intValue() + 60; i++) {
-            page.keyboard().press("Tab");
+        for (int i = 0; i < usable.intValue() / 10 + 10; i++) {
+            for (int press = 0; press < 20; press++) page.keyboard().press("Tab");
             missed = (List<?>) page.evaluate("""
                     () => [...window.places].filter((e) => e.isConnected).map((e) => e.outerHTML.slice(0, 120))
                     """);

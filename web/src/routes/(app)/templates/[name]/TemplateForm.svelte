@@ -3,7 +3,7 @@
   import { onMount } from 'svelte';
   import Field from '$lib/parts/form/Field.svelte';
   import ProblemNote from '$lib/parts/form/ProblemNote.svelte';
-  import { filledText, KIND, labelOf, sharedFields } from '$lib/parts/template/templateText';
+  import { filledText, KIND, labelOf, portFields, sharedFields } from '$lib/parts/template/templateText';
   import { address } from '$lib/state/address.svelte';
   import { devicesSaid } from '$lib/state/devicesSaid';
   import { draft } from '$lib/state/draft.svelte';
@@ -136,7 +136,8 @@
                     ? ''
                     : result.problems.length > 0
                       ? 'not yet'
-                      : result.asksForPorts
+                      : opened.text &&
+                          portFields(opened.text).some((field) => result.asked.includes(field.name))
                         ? count(picked, 'port')
                         : 'no ports asked'}
                 </span>

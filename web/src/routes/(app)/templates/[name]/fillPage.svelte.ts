@@ -1,5 +1,5 @@
 import { api, need, type Filled, type Port, type Template } from '$lib/api/client';
-import { asksFor, ownFields, portFields } from '$lib/parts/template/templateText';
+import { ownFields, portFields } from '$lib/parts/template/templateText';
 import { draft } from '$lib/state/draft.svelte';
 import { Doing } from '$lib/state/doing.svelte';
 import { Latest } from '$lib/state/latest.svelte';
@@ -30,12 +30,11 @@ export class FillPage {
   readonly result = $derived(this.filled.value?.find((each) => each.device === this.chosen));
   /** What the chosen device is asked for. */
   readonly asked = $derived.by(() => {
-    const platform = this.result?.platform;
-    if (!this.text || !platform) return { own: [], ports: [] };
-    const text = this.text;
+    const asked = this.result?.asked ?? [];
+    if (!this.text) return { own: [], ports: [] };
     return {
-      own: ownFields(text).filter((field) => asksFor(text, platform, field)),
-      ports: portFields(text).filter((field) => asksFor(text, platform, field))
+      own: ownFields(this.text).filter((field) => asked.includes(field.name)),
+      ports: portFields(this.text).filter((field) => asked.includes(field.name))
     };
   });
   readonly isReady = $derived(

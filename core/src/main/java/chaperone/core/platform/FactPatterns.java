@@ -1,7 +1,8 @@
 package chaperone.core.platform;
 
-import chaperone.core.platform.Facts.Module;
-import chaperone.core.platform.Facts.Storage;
+import chaperone.core.fact.Facts;
+import chaperone.core.fact.Facts.Module;
+import chaperone.core.fact.Facts.Storage;
 import com.google.re2j.Matcher;
 import com.google.re2j.Pattern;
 import java.time.Duration;

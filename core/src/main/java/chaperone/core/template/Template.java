@@ -1,6 +1,7 @@
 package chaperone.core.template;
 
 import chaperone.core.template.Field.Kind;
+import com.google.re2j.Pattern;
 import java.util.ArrayList;
 import java.util.HashMap;
 import java.util.HashSet;
@@ -57,9 +58,8 @@ public record Template(List<Field> fields, Map<String, String> variants) {
         }
         List<Mistake> mistakes = new ArrayList<>();
         Map<String, Object> values = new HashMap<>();
-        for (Field field : fields) {
-            // What this text does not ask for, nobody has to give.
-            if (!isUsed(field, text.get())) continue;
+        // What this text does not ask for, nobody has to give.
+        for (Field field : askedBy(device.platform())) {
             if (field.kind() == Kind.PORTS) values.put(field.name(), ports(field, device, mistakes));
             else value(field, shared, device, mistakes).ifPresent(value -> values.put(field.name(), value));
         }
@@ -68,15 +68,17 @@ public record Template(List<Field> fields, Map<String, String> variants) {
         return TextRenderer.render(device.platform(), text.get(), values);
     }
 
-    /** By its name anywhere in the text: one that is only spoken of in a comment counts as used. */
+    /** As a word anywhere in the text: one that is only spoken of in a comment counts as used. */
     private static boolean isUsed(Field field, String text) {
-        return text.contains(field.name());
+        return Pattern.compile("(^|[^A-Za-z0-9_])" + field.name() + "($|[^A-Za-z0-9_])")
+                .matcher(text)
+                .find();
     }
 
-    /** Whether a text asks for ports at all. */
-    public boolean asksForPorts(String platform) {
+    /** The fields that the text for a platform asks for; none if there is no such text. */
+    public List<Field> askedBy(String platform) {
         String text = variants.getOrDefault(platform, "");
-        return fields.stream().anyMatch(field -> field.kind() == Kind.PORTS && isUsed(field, text));
+        return fields.stream().filter(field -> isUsed(field, text)).toList();
     }
 
     private static Optional<Object> value(

@@ -2,8 +2,9 @@ package chaperone.core.platform;
 
 import static org.assertj.core.api.Assertions.assertThat;
 
-import chaperone.core.platform.Facts.Module;
-import chaperone.core.platform.Facts.Storage;
+import chaperone.core.fact.Facts;
+import chaperone.core.fact.Facts.Module;
+import chaperone.core.fact.Facts.Storage;
 import java.time.Duration;
 import java.util.ArrayList;
 import java.util.List;

@@ -7,5 +7,7 @@ import org.springframework.data.jpa.repository.JpaRepository;
 interface ChangeEditRepository extends JpaRepository<ChangeEdit, Long> {
     List<ChangeEdit> findByChangeIdOrderById(long change);
 
+    long countByChangeId(long change);
+
     List<ChangeEdit> findByChangeIdIn(Collection<Long> changes);
 }

@@ -84,7 +84,7 @@ public class Changes {
     @Transactional
     ChangeEdit add(Change change, Device device, EditKind kind, EditContent content, String note, String by) {
         editable(change);
-        if (edits.findByChangeIdOrderById(change.id()).size() >= MOST_EDITS) {
+        if (edits.countByChangeId(change.id()) >= MOST_EDITS) {
             throw new ProblemException(
                     HttpStatus.CONFLICT,
                     "too-many-edits",

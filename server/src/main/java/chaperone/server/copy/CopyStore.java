@@ -1,7 +1,7 @@
 package chaperone.server.copy;
 
 import chaperone.connect.RetrievedCopy;
-import chaperone.core.platform.Facts;
+import chaperone.core.fact.Facts;
 import chaperone.server.drift.Agreements;
 import chaperone.server.event.Events;
 import chaperone.server.fleet.Device;

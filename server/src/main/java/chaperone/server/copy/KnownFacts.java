@@ -1,7 +1,7 @@
 package chaperone.server.copy;
 
-import chaperone.core.platform.FactMoves;
-import chaperone.core.platform.Facts;
+import chaperone.core.fact.FactMoves;
+import chaperone.core.fact.Facts;
 import chaperone.server.fleet.FactsDigest;
 import java.sql.ResultSet;
 import java.sql.SQLException;

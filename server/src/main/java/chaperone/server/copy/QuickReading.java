@@ -6,7 +6,7 @@ import chaperone.connect.conversation.Conversation;
 import chaperone.connect.conversation.ConversationException;
 import chaperone.connect.conversation.ConversationListener;
 import chaperone.connect.conversation.FailureKind;
-import chaperone.core.platform.Facts;
+import chaperone.core.fact.Facts;
 import chaperone.core.platform.Platform;
 import chaperone.server.copy.CopyContext.Sheet;
 import chaperone.server.platform.PlatformRegistry;

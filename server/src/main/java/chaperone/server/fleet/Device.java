@@ -3,7 +3,7 @@ package chaperone.server.fleet;
 import chaperone.core.answer.Answer;
 import chaperone.core.answer.KnownCopy;
 import chaperone.core.answer.Question;
-import chaperone.core.platform.Facts;
+import chaperone.core.fact.Facts;
 import chaperone.server.site.Site;
 import jakarta.persistence.CollectionTable;
 import jakarta.persistence.Column;

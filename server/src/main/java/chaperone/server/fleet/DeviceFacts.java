@@ -1,9 +1,9 @@
 package chaperone.server.fleet;
 
-import chaperone.core.platform.FactMoves;
-import chaperone.core.platform.FactMoves.ModuleMove;
-import chaperone.core.platform.Facts;
-import chaperone.core.platform.Facts.Module;
+import chaperone.core.fact.FactMoves;
+import chaperone.core.fact.FactMoves.ModuleMove;
+import chaperone.core.fact.Facts;
+import chaperone.core.fact.Facts.Module;
 import java.time.Clock;
 import java.time.Instant;
 import java.util.List;

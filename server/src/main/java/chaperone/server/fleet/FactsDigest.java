@@ -1,6 +1,6 @@
 package chaperone.server.fleet;
 
-import chaperone.core.platform.Facts;
+import chaperone.core.fact.Facts;
 import java.nio.charset.StandardCharsets;
 import java.security.MessageDigest;
 import java.security.NoSuchAlgorithmException;

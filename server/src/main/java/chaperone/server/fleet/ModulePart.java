@@ -1,6 +1,6 @@
 package chaperone.server.fleet;
 
-import chaperone.core.platform.Facts.Module;
+import chaperone.core.fact.Facts.Module;
 import jakarta.persistence.Embeddable;
 
 /** A part of a device that can be taken out, as it is stored. */

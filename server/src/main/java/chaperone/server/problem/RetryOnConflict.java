@@ -7,6 +7,7 @@ import java.lang.annotation.Retention;
 import java.lang.annotation.RetentionPolicy;
 import java.lang.annotation.Target;
 import org.springframework.dao.ConcurrencyFailureException;
+import org.springframework.dao.DataIntegrityViolationException;
 import org.springframework.resilience.annotation.Retryable;
 
 /**
@@ -17,7 +18,13 @@ import org.springframework.resilience.annotation.Retryable;
 @Retention(RetentionPolicy.RUNTIME)
 @Retryable(
         // Spring's name of it, and the mapper's own, which come as they are where a transaction writes in its middle.
-        includes = {ConcurrencyFailureException.class, OptimisticLockException.class, PessimisticLockException.class},
+        includes = {
+            ConcurrencyFailureException.class,
+            // Two made the next of something at once: the one that was refused comes after the other now.
+            DataIntegrityViolationException.class,
+            OptimisticLockException.class,
+            PessimisticLockException.class
+        },
         maxRetries = 3,
         delay = 20,
         jitter = 20)

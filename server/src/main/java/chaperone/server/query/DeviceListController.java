@@ -1,7 +1,7 @@
 package chaperone.server.query;
 
 import chaperone.connect.conversation.Endpoint;
-import chaperone.core.platform.Facts;
+import chaperone.core.fact.Facts;
 import chaperone.core.platform.Platform;
 import chaperone.server.credential.CredentialSets;
 import chaperone.server.fleet.Device;

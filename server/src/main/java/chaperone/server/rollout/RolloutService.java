@@ -24,6 +24,7 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
 import java.util.UUID;
+import java.util.function.Function;
 import java.util.stream.Collectors;
 import org.springframework.beans.factory.ObjectProvider;
 import org.springframework.http.HttpStatus;
@@ -87,14 +88,19 @@ public class RolloutService {
     /** @throws ProblemException naming every device that cannot be part of it, and why */
     @Transactional
     Rollout plan(String title, List<String> names, String by) {
-        Map<String, Device> devices = new HashMap<>();
-        for (String name : names) {
-            Device device = fleet.get(name);
-            devices.put(device.name(), device);
-        }
+        Map<String, Device> devices =
+                fleet.choose(names).stream().collect(Collectors.toMap(Device::name, Function.identity()));
         Map<String, ImageFile> chosen = new HashMap<>();
         List<String> hindered = new ArrayList<>();
-        devices.forEach((name, device) -> hindrance(device, chosen).ifPresent(why -> hindered.add(name + " " + why)));
+        // One question for each model, however many devices there are of it.
+        Map<List<String>, Optional<ImageFile>> standards = new HashMap<>();
+        devices.forEach((name, device) -> {
+            Optional<ImageFile> standard = standards.computeIfAbsent(
+                    List.of(device.platform(), device.model()), model -> images.standardFor(device));
+            Optional<String> hindrance = hindrance(device, standard);
+            hindrance.ifPresent(why -> hindered.add(name + " " + why));
+            if (hindrance.isEmpty()) chosen.put(name, standard.orElseThrow());
+        });
         inHand(devices).forEach(name -> hindered.add(name + " is part of another rollout"));
         if (!hindered.isEmpty())
             throw conflict(
@@ -117,15 +123,13 @@ public class RolloutService {
         return rollout;
     }
 
-    private Optional<String> hindrance(Device device, Map<String, ImageFile> chosen) {
+    private Optional<String> hindrance(Device device, Optional<ImageFile> standard) {
         var platform = platforms.get(device.platform());
         if (platform.software().isEmpty() || platform.files().isEmpty())
             return Optional.of("cannot be renewed: its platform does not say how");
-        var image = images.standardFor(device);
-        if (image.isEmpty()) return Optional.of("has no standard release");
-        if (image.get().release().equals(device.release())) return Optional.of("is on the standard release already");
-        chosen.put(device.name(), image.get());
-        return Optional.empty();
+        if (standard.isEmpty()) return Optional.of("has no standard release");
+        boolean hasIt = standard.get().release().equals(device.release());
+        return hasIt ? Optional.of("is on the standard release already") : Optional.empty();
     }
 
     private List<String> inHand(Map<String, Device> devices) {

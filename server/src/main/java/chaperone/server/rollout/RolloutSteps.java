@@ -7,9 +7,10 @@ import chaperone.connect.RetrievedCopy;
 import chaperone.connect.conversation.ConversationException;
 import chaperone.connect.conversation.ConversationListener;
 import chaperone.connect.conversation.FailureKind;
+import chaperone.connect.conversation.Written;
 import chaperone.connect.file.TransferProgress;
 import chaperone.core.change.ConfigModel;
-import chaperone.core.platform.Facts;
+import chaperone.core.fact.Facts;
 import chaperone.core.platform.FileWay;
 import chaperone.core.platform.Platform;
 import chaperone.core.platform.SoftwareRequests;
@@ -117,7 +118,10 @@ class RolloutSteps {
         return switch (state) {
             case PREPARING -> StepOutcome.of(RolloutEvent.NOT_PREPARED, fact);
             // Whether it got the word to restart is seen by looking at it.
-            case SWITCHING -> StepOutcome.of(RolloutEvent.SWITCHED, "the conversation broke: " + fact);
+            case SWITCHING ->
+                e.written() == Written.NOTHING
+                        ? StepOutcome.of(RolloutEvent.NOT_PREPARED, fact)
+                        : StepOutcome.of(RolloutEvent.SWITCHED, "the conversation broke: " + fact);
             case RETURNING ->
                 isOver(step, returnWait)
                         ? StepOutcome.of(RolloutEvent.GONE, "not back after " + minutes(returnWait) + ": " + fact)

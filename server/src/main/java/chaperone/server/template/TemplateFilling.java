@@ -8,6 +8,7 @@ import chaperone.core.change.Target;
 import chaperone.core.platform.Platform;
 import chaperone.core.structure.Port;
 import chaperone.core.template.Expansion;
+import chaperone.core.template.Field;
 import chaperone.core.template.FilledDevice;
 import chaperone.core.template.Mistake;
 import chaperone.core.template.Template;
@@ -65,6 +66,7 @@ class TemplateFilling {
     /**
      * What it would alter today.
      *
+     * @param asked the fields that its text asks for, by name
      * @param lines as they would be typed
      * @param commands as they would be sent: without those that alter nothing
      * @param there how many stand already; {@code defaults} say what holds without them
@@ -74,7 +76,7 @@ class TemplateFilling {
             String device,
             String site,
             String platform,
-            boolean asksForPorts,
+            List<String> asked,
             List<String> lines,
             List<String> commands,
             long there,
@@ -96,16 +98,24 @@ class TemplateFilling {
                 device.siteName(),
                 device.model(),
                 device.platform(),
-                ports(device).stream().map(Port::name).toList(),
+                asksForPorts(template, device)
+                        ? ports(device).stream().map(Port::name).toList()
+                        : List.of(),
                 wanted.values(),
                 wanted.ports());
         return new Filled(device, template.expand(shared, filled));
     }
 
+    private static boolean asksForPorts(Template template, Device device) {
+        return template.askedBy(device.platform()).stream().anyMatch(field -> field.kind() == Field.Kind.PORTS);
+    }
+
     /** The ports that the newest copy of a device's running configuration knows. */
     List<Port> ports(Device device) {
         ConfigModel model = model(device);
-        return Port.of(model.read(history.newest(device, ConfigKind.RUNNING).whole()), model.structure());
+        return history.find(device, ConfigKind.RUNNING)
+                .map(running -> Port.of(model.read(running.whole()), model.structure()))
+                .orElse(List.of());
     }
 
     private ConfigModel model(Device device) {
@@ -114,22 +124,15 @@ class TemplateFilling {
 
     FilledView view(Template template, Filled filled) {
         Device device = filled.device();
-        boolean asksForPorts = template.asksForPorts(device.platform());
+        List<String> asked =
+                template.askedBy(device.platform()).stream().map(Field::name).toList();
         Optional<Text> running = history.find(device, ConfigKind.RUNNING);
         List<String> problems =
                 new ArrayList<>(filled.mistakes().stream().map(Templates::words).toList());
         if (running.isEmpty()) problems.add("It has never been copied: what would change is not known.");
         if (!problems.isEmpty())
             return new FilledView(
-                    device.name(),
-                    device.siteName(),
-                    device.platform(),
-                    asksForPorts,
-                    List.of(),
-                    List.of(),
-                    0,
-                    0,
-                    problems);
+                    device.name(), device.siteName(), device.platform(), asked, List.of(), List.of(), 0, 0, problems);
         List<String> lines = filled.lines().orElseThrow();
         Target target = Target.of(running.get().whole(), List.of(new ConfigEdit.Typed(lines)), model(device));
         Platform platform = platforms.get(device.platform());
@@ -137,7 +140,7 @@ class TemplateFilling {
                 device.name(),
                 device.siteName(),
                 device.platform(),
-                asksForPorts,
+                asked,
                 shown(platform, lines),
                 shown(platform, target.commands().lines()),
                 remarks(target, Remark.Kind.STANDS_ALREADY),

@@ -8,7 +8,7 @@ import chaperone.connect.conversation.Target;
 import chaperone.core.config.ConfigBytes;
 import chaperone.core.config.ConfigProblem;
 import chaperone.core.config.ConfigText;
-import chaperone.core.platform.Facts;
+import chaperone.core.fact.Facts;
 import chaperone.core.platform.Platform;
 import chaperone.core.platform.Recognition;
 import chaperone.core.table.Table;

@@ -2,9 +2,9 @@ package chaperone.server.fleet;
 
 import static org.assertj.core.api.Assertions.assertThat;
 
-import chaperone.core.platform.Facts;
-import chaperone.core.platform.Facts.Module;
-import chaperone.core.platform.Facts.Storage;
+import chaperone.core.fact.Facts;
+import chaperone.core.fact.Facts.Module;
+import chaperone.core.fact.Facts.Storage;
 import chaperone.server.site.Site;
 import chaperone.server.site.SiteTree;
 import java.time.Duration;

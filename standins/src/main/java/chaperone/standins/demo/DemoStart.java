@@ -4,7 +4,7 @@ import chaperone.standins.StandIn;
 import chaperone.standins.StandIns;
 import chaperone.standins.demo.DemoHistory.Moment;
 import chaperone.standins.device.Hardware;
-import chaperone.standins.device.Identity;
+import chaperone.standins.network.Identity;
 import java.io.IOException;
 import java.net.InetSocketAddress;
 import java.nio.charset.StandardCharsets;

@@ -1,7 +1,7 @@
 package chaperone.standins.demo;
 
 import chaperone.standins.StandIn;
-import chaperone.standins.device.Identity;
+import chaperone.standins.network.Identity;
 import java.io.IOException;
 import java.io.UncheckedIOException;
 import java.nio.charset.StandardCharsets;

@@ -109,7 +109,7 @@ public final class Storage {
         return isName ? Optional.of(folder().resolve(name)).filter(Files::isRegularFile) : Optional.empty();
     }
 
-    synchronized void clear() {
+    public synchronized void clear() {
         sizes().keySet().forEach(this::drop);
         folder.ifPresent(path -> {
             try {

@@ -1,7 +1,7 @@
 package chaperone.standins.https;
 
-import chaperone.standins.device.Identity;
 import chaperone.standins.device.Port;
+import chaperone.standins.network.Identity;
 import com.sun.net.httpserver.HttpHandler;
 import com.sun.net.httpserver.HttpsConfigurator;
 import com.sun.net.httpserver.HttpsServer;

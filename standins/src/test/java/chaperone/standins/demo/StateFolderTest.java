@@ -3,7 +3,7 @@ package chaperone.standins.demo;
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.assertThatThrownBy;
 
-import chaperone.standins.device.Identity;
+import chaperone.standins.network.Identity;
 import java.io.IOException;
 import java.nio.file.Files;
 import java.nio.file.Path;

@@ -1,4 +1,4 @@
-package chaperone.standins.device;
+package chaperone.standins.network;
 
 import java.security.GeneralSecurityException;
 import java.security.KeyPair;

@@ -1,7 +1,7 @@
-package chaperone.core.platform;
+package chaperone.core.fact;
 
-import chaperone.core.platform.Facts.Module;
-import chaperone.core.platform.Facts.Storage;
+import chaperone.core.fact.Facts.Module;
+import chaperone.core.fact.Facts.Storage;
 import java.time.Duration;
 import java.time.Instant;
 import java.util.ArrayList;

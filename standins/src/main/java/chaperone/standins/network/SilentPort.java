@@ -1,4 +1,4 @@
-package chaperone.standins.device;
+package chaperone.standins.network;
 
 import java.io.IOException;
 import java.io.UncheckedIOException;

@@ -1,10 +1,10 @@
-package chaperone.core.platform;
+package chaperone.core.fact;
 
 import static org.assertj.core.api.Assertions.assertThat;
 
-import chaperone.core.platform.FactMoves.ModuleMove;
-import chaperone.core.platform.Facts.Module;
-import chaperone.core.platform.Facts.Storage;
+import chaperone.core.fact.FactMoves.ModuleMove;
+import chaperone.core.fact.Facts.Module;
+import chaperone.core.fact.Facts.Storage;
 import java.time.Duration;
 import java.time.Instant;
 import java.util.ArrayList;

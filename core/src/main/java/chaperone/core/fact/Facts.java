@@ -1,4 +1,4 @@
-package chaperone.core.platform;
+package chaperone.core.fact;
 
 import java.time.Duration;
 import java.util.List;

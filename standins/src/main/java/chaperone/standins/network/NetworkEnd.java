@@ -1,5 +1,9 @@
-package chaperone.standins.device;
+package chaperone.standins.network;
 
+import chaperone.standins.device.Device;
+import chaperone.standins.device.Fault;
+import chaperone.standins.device.Faults;
+import chaperone.standins.device.Port;
 import java.net.InetSocketAddress;
 import java.time.Duration;
 import java.util.Optional;
