@@ -6,10 +6,10 @@ import chaperone.connect.conversation.FailureKind;
 import chaperone.connect.conversation.Written;
 import chaperone.core.patch.EditGuard;
 import chaperone.core.patch.EditRequests;
-import java.time.Duration;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
+import java.util.stream.Stream;
 
 /** Gives lines of configuration to a device: all of them or none that the device's own draft can take back. */
 public final class DeviceEdit {
@@ -17,15 +17,18 @@ public final class DeviceEdit {
 
     private final Conversation conversation;
     private final EditRequests requests;
-    private final Optional<Duration> guardTime;
+    private final Optional<EditGuard.Terms> terms;
     private final Runnable beforeEachWrite;
     private boolean isBegun;
 
     private DeviceEdit(
-            Conversation conversation, EditRequests requests, Optional<Duration> guardTime, Runnable beforeEachWrite) {
+            Conversation conversation,
+            EditRequests requests,
+            Optional<EditGuard.Terms> terms,
+            Runnable beforeEachWrite) {
         this.conversation = conversation;
         this.requests = requests;
-        this.guardTime = guardTime;
+        this.terms = terms;
         this.beforeEachWrite = beforeEachWrite;
     }
 
@@ -37,22 +40,36 @@ public final class DeviceEdit {
     /**
      * Under the family's guard, if it has one: what is applied is undone by itself after that time.
      *
+     * @param terms a longer time than the family takes is cut
      * @param beforeEachWrite throws if nothing may be written any more; what it throws goes through
      */
     public static EditResult guarded(
             Conversation conversation,
             EditRequests requests,
             List<String> lines,
-            Duration guardTime,
+            EditGuard.Terms terms,
             Runnable beforeEachWrite) {
-        Optional<Duration> time = requests.guard().map(guard -> guard.within(guardTime));
-        return new DeviceEdit(conversation, requests, time, beforeEachWrite).give(lines);
+        Optional<EditGuard.Terms> taken =
+                requests.guard().map(guard -> new EditGuard.Terms(guard.within(terms.time()), terms.token()));
+        return new DeviceEdit(conversation, requests, taken, beforeEachWrite).give(lines);
     }
 
     /** Takes the guard off: what stands now stays. False if there was none any more. */
-    public static boolean keep(Conversation conversation, EditRequests requests) {
+    public static boolean keep(Conversation conversation, EditRequests requests, EditGuard.Terms terms) {
+        return isTaken(conversation, requests.guard().map(EditGuard::keep).orElse(List.of()), terms);
+    }
+
+    /**
+     * Undoes at once what was applied and is not kept, where the family has a request for that. False if nothing waited to
+     * be kept any more.
+     */
+    public static boolean giveBack(Conversation conversation, EditRequests requests, EditGuard.Terms terms) {
+        return isTaken(conversation, requests.guard().map(EditGuard::giveBack).orElse(List.of()), terms);
+    }
+
+    private static boolean isTaken(Conversation conversation, List<String> requests, EditGuard.Terms terms) {
         try {
-            requests.guard().ifPresent(guard -> guard.keep().forEach(conversation::alter));
+            requests.forEach(request -> conversation.alter(terms.fill(request)));
             return true;
         } catch (ConversationException e) {
             if (e.kind() == FailureKind.COMMAND_REFUSED) return false;
@@ -62,10 +79,20 @@ public final class DeviceEdit {
 
     /** Makes what is in force survive a restart, where that takes a step of its own. */
     public static void save(Conversation conversation, EditRequests requests) {
-        requests.save().forEach(conversation::alter);
+        requests.save().stream()
+                .filter(request -> conversation.missingFor(request).isEmpty())
+                .forEach(conversation::alter);
     }
 
     private EditResult give(List<String> lines) {
+        Optional<String> missing = Stream.concat(begin().stream(), finish().stream())
+                .flatMap(request -> conversation.missingFor(request).stream())
+                .findFirst();
+        if (missing.isPresent())
+            return new EditResult.NotSent(new ConversationException(
+                    FailureKind.CAPABILITY_MISSING,
+                    conversation.endpoint(),
+                    "the device does not have " + missing.get() + ", which an edit needs"));
         int at = NO_LINE;
         try {
             begin().forEach(this::say);
@@ -88,18 +115,18 @@ public final class DeviceEdit {
 
     private List<String> begin() {
         List<String> all = new ArrayList<>();
-        guardTime.ifPresent(time ->
-                requests.guard().orElseThrow().begin().forEach(request -> all.add(EditGuard.filled(request, time))));
+        terms.ifPresent(
+                given -> requests.guard().orElseThrow().begin().forEach(request -> all.add(given.fill(request))));
         all.addAll(requests.begin());
         return all;
     }
 
     private List<String> finish() {
         Optional<EditGuard> timed = requests.guard()
-                .filter(guard -> guardTime.isPresent() && !guard.apply().isEmpty());
+                .filter(guard -> terms.isPresent() && !guard.apply().isEmpty());
         if (timed.isEmpty()) return requests.finish();
         return timed.get().apply().stream()
-                .map(request -> EditGuard.filled(request, guardTime.orElseThrow()))
+                .map(request -> terms.orElseThrow().fill(request))
                 .toList();
     }
 

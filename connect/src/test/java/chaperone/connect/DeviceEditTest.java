@@ -9,6 +9,7 @@ import chaperone.connect.conversation.Endpoint;
 import chaperone.connect.conversation.FailureKind;
 import chaperone.connect.conversation.Target;
 import chaperone.connect.conversation.Written;
+import chaperone.core.patch.EditGuard;
 import chaperone.core.patch.EditRequests;
 import chaperone.standins.device.Fault;
 import java.time.Duration;
@@ -27,6 +28,8 @@ import org.junit.jupiter.params.provider.EnumSource.Mode;
 /** Giving lines to a device of every family: what it takes, what it refuses, and what its guard undoes. */
 @Timeout(120)
 class DeviceEditTest {
+    private static final EditGuard.Terms TERMS = new EditGuard.Terms(Duration.ofMinutes(2), "harbour test");
+
     private static Connector connector;
 
     @BeforeAll
@@ -131,13 +134,13 @@ class DeviceEditTest {
     }
 
     @ParameterizedTest
-    @EnumSource(mode = Mode.EXCLUDE, names = "ALTAMONT_BY_NETCONF")
+    @EnumSource
     void whatIsNotAllowedAnyMoreIsNotSent(Family family) {
         AtomicInteger asked = new AtomicInteger();
         String before = kept(family);
         try (Conversation conversation = family.open()) {
             assertThatThrownBy(() -> DeviceEdit.guarded(
-                            conversation, edit(family), List.of(family.line), Duration.ofMinutes(2), () -> {
+                            conversation, edit(family), List.of(family.line), terms(Duration.ofMinutes(2)), () -> {
                                 asked.incrementAndGet();
                                 throw new IllegalStateException("the lease is gone");
                             }))
@@ -148,7 +151,7 @@ class DeviceEditTest {
     }
 
     @ParameterizedTest
-    @EnumSource(names = {"CORVANE", "CORVANE_BY_TELNET", "ALTAMONT", "BRISLING"})
+    @EnumSource(mode = Mode.EXCLUDE, names = "PELLON")
     void whatIsKeptInTimeStays(Family family) {
         String before = kept(family);
         try (Conversation conversation = family.open()) {
@@ -157,13 +160,13 @@ class DeviceEditTest {
         }
         assertThat(family.standIn().device().savedText()).doesNotContain(family.trace);
         try (Conversation conversation = family.open()) {
-            assertThat(DeviceEdit.keep(conversation, edit(family))).isTrue();
+            assertThat(DeviceEdit.keep(conversation, edit(family), TERMS)).isTrue();
             DeviceEdit.save(conversation, edit(family));
         }
         assertThat(family.standIn().device().savedText()).contains(family.trace);
         try (Conversation conversation = family.open()) {
             give(family, conversation, family.undo, Duration.ofMinutes(2));
-            DeviceEdit.keep(conversation, edit(family));
+            DeviceEdit.keep(conversation, edit(family), TERMS);
             DeviceEdit.save(conversation, edit(family));
         }
         assertThat(kept(family)).isEqualTo(before);
@@ -181,7 +184,27 @@ class DeviceEditTest {
         while (running(family).contains(family.trace) && System.nanoTime() < end) Thread.onSpinWait();
         assertThat(kept(family)).isEqualTo(before);
         try (Conversation conversation = family.open()) {
-            assertThat(DeviceEdit.keep(conversation, edit(family))).isFalse();
+            assertThat(DeviceEdit.keep(conversation, edit(family), TERMS)).isFalse();
+        }
+    }
+
+    /** RFC 6241, section 8.4: whoever knows the token, in a session of its own. */
+    @Test
+    void whatIsNotKeptYetIsGivenBackAtOnce() {
+        Family family = Family.ALTAMONT_BY_NETCONF;
+        String before = kept(family);
+        try (Conversation conversation = family.open()) {
+            give(family, conversation, family.line, Duration.ofMinutes(2));
+        }
+        assertThat(running(family)).contains(family.trace);
+        EditGuard.Terms others = new EditGuard.Terms(Duration.ofMinutes(2), "somebody else");
+        try (Conversation conversation = family.open()) {
+            assertThat(DeviceEdit.giveBack(conversation, edit(family), others)).isFalse();
+            assertThat(DeviceEdit.keep(conversation, edit(family), others)).isFalse();
+            assertThat(running(family)).contains(family.trace);
+            assertThat(DeviceEdit.giveBack(conversation, edit(family), TERMS)).isTrue();
+            assertThat(kept(family)).isEqualTo(before);
+            assertThat(DeviceEdit.giveBack(conversation, edit(family), TERMS)).isFalse();
         }
     }
 
@@ -204,7 +227,11 @@ class DeviceEditTest {
         assertThat(kept(family)).isEqualTo(before);
     }
 
+    private static EditGuard.Terms terms(Duration time) {
+        return new EditGuard.Terms(time, TERMS.token());
+    }
+
     private static EditResult give(Family family, Conversation conversation, String line, Duration guard) {
-        return DeviceEdit.guarded(conversation, edit(family), List.of(line), guard, () -> {});
+        return DeviceEdit.guarded(conversation, edit(family), List.of(line), terms(guard), () -> {});
     }
 }

@@ -34,6 +34,11 @@ public interface Conversation extends AutoCloseable {
      */
     String alter(String request);
 
+    /** What the device would need for this request and said that it does not have; it is not worth asking then. */
+    default Optional<String> missingFor(String request) {
+        return Optional.empty();
+    }
+
     /** What a device asks back before it does something, and what to say to that. */
     record Question(Pattern question, String answer) {}
 

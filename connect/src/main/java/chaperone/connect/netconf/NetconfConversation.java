@@ -131,10 +131,17 @@ public final class NetconfConversation implements Conversation {
         return sent.altering(() -> ask(operation));
     }
 
+    @Override
+    public Optional<String> missingFor(String operation) {
+        return NetconfCapabilities.neededFor(operation)
+                .filter(needed -> !can(needed))
+                .map(needed -> ":" + needed);
+    }
+
     /** @throws ConversationException also if the server does not have the capability that the operation needs */
     private NetconfReply call(String operation) {
-        NetconfCapabilities.neededFor(operation).filter(needed -> !can(needed)).ifPresent(needed -> {
-            throw failure(FailureKind.CAPABILITY_MISSING, "the server does not have :" + needed);
+        missingFor(operation).ifPresent(missing -> {
+            throw failure(FailureKind.CAPABILITY_MISSING, "the server does not have " + missing);
         });
         int id = ++lastId;
         send("<rpc message-id=\"" + id + "\" xmlns=\"" + NAMESPACE + "\">" + operation + "</rpc>");

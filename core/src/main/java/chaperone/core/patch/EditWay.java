@@ -5,7 +5,7 @@ import chaperone.core.structure.Structure;
 import java.util.List;
 
 /** How a family is told to alter its configuration: by lines in its own words, or by a patch of its document. */
-public sealed interface EditWay permits EditLanguage, MergePatch {
+public sealed interface EditWay permits EditLanguage, EditConfig, MergePatch {
 
     /** What a device is told so that the one configuration becomes the other; nothing for equal ones. */
     Patch between(List<ConfigStatement> before, List<ConfigStatement> after, Structure structure);

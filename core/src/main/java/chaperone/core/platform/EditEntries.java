@@ -1,5 +1,6 @@
 package chaperone.core.platform;
 
+import chaperone.core.patch.EditConfig;
 import chaperone.core.patch.EditGuard;
 import chaperone.core.patch.EditGuard.GoesBackTo;
 import chaperone.core.patch.EditLanguage;
@@ -17,7 +18,8 @@ final class EditEntries {
 
     private EditEntries() {}
 
-    static EditRequests read(YamlBlock block) {
+    /** @param structure what the family's statements mean; only documents of XML need it to be altered */
+    static EditRequests read(YamlBlock block, Structure structure) {
         String each = block.text("line");
         if (!each.isEmpty() && !each.contains("{}")) block.problem("line", "\"line\" needs {} for the line");
         return new EditRequests(
@@ -26,16 +28,17 @@ final class EditEntries {
                 block.texts("apply"),
                 block.texts("abort"),
                 block.texts("save"),
-                way(block),
+                way(block, structure),
                 block.optionalBlock("guard").map(EditEntries::guard));
     }
 
-    private static Optional<EditWay> way(YamlBlock block) {
+    private static Optional<EditWay> way(YamlBlock block, Structure structure) {
         Optional<EditWay> words = block.optionalBlock("words").map(EditEntries::language);
         if (!block.has("document")) return words;
         if (words.isPresent()) block.problem("document", "\"document\" and \"words\" exclude each other");
-        block.oneOf("document", "merge-patch");
-        return Optional.of(new MergePatch());
+        return block.oneOf("document", "merge-patch", "edit-config").equals("edit-config")
+                ? Optional.of(new EditConfig(structure.entries()))
+                : Optional.of(new MergePatch());
     }
 
     private static EditLanguage language(YamlBlock block) {
@@ -65,6 +68,7 @@ final class EditEntries {
                 block.texts("begin"),
                 block.texts("apply"),
                 block.texts("keep"),
+                block.texts("give-back"),
                 to.equals("saved") ? GoesBackTo.SAVED : GoesBackTo.BEFORE,
                 longest(block));
     }

@@ -187,13 +187,20 @@ public final class PlatformKeys {
                 key("abort", "requests after a line was refused", "[done]"),
                 key("save", "requests that make it survive a restart", "[save]"),
                 key("words", "in which words statements are put, taken away and placed", ""),
-                key("document", "instead of words: merge-patch for a document altered by RFC 7396", "merge-patch"),
+                key(
+                        "document",
+                        "instead of words: merge-patch (RFC 7396) or edit-config (RFC 6241, section 7.2)",
+                        "merge-patch"),
                 key("guard", "what undoes an edit by itself unless it is kept", ""));
         block(
                 "edit.guard",
-                key("begin", "requests before the edit, with {minutes} or {seconds}", "['guard {minutes}']"),
+                key(
+                        "begin",
+                        "requests before the edit; in all of these {minutes}, {seconds}, {token}",
+                        "['guard {minutes}']"),
                 key("apply", "puts the lines in force for a time, instead of apply", "['commit within {minutes}']"),
                 key("keep", "requests after which nothing is undone any more", "[keep]"),
+                key("give-back", "requests that undo at once what is not kept; none if nothing does", "[back]"),
                 key("goes-back-to", "before or saved: what stands when the time is up", "saved"),
                 key("longest-minutes", "the longest time that the family takes", "60"));
         block(

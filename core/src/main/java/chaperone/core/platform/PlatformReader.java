@@ -45,6 +45,8 @@ public final class PlatformReader {
     private static Platform platform(YamlBlock root) {
         YamlBlock configuration = root.block("configuration");
         Grammar grammar = GrammarEntries.read(configuration);
+        Structure structure =
+                root.optionalBlock("structure").map(StructureEntries::read).orElse(Structure.NONE);
         return new Platform(
                 root.name("platform"),
                 root.text("title"),
@@ -56,7 +58,7 @@ public final class PlatformReader {
                         && configuration
                                 .oneOf("on-syntax-error", "refuse", "keep")
                                 .equals("keep"),
-                root.optionalBlock("structure").map(StructureEntries::read).orElse(Structure.NONE),
+                structure,
                 new Noise(root.blocks("noise").stream()
                         .map(block -> noise(grammar, block))
                         .toList()),
@@ -67,7 +69,7 @@ public final class PlatformReader {
                 root.blocks("tables").stream().map(PlatformReader::table).toList(),
                 root.optionalBlock("files").map(PlatformReader::files),
                 root.optionalBlock("software").map(PlatformReader::software),
-                root.optionalBlock("edit").map(EditEntries::read),
+                root.optionalBlock("edit").map(block -> EditEntries.read(block, structure)),
                 root.optionalBlock("quick-check").map(PlatformReader::quickCheck),
                 root.optionalBlock("first-contact").map(PlatformReader::firstContact),
                 ownPage(root),

@@ -107,7 +107,7 @@ class DeviceSteps {
         String from = isBase ? step.promise().base() : copy.running();
         List<String> lines = step.model().patch(from, step.promise().text()).lines();
         Instant until = clock.instant().plus(guardTime(edit, step));
-        EditResult result = DeviceEdit.guarded(session.conversation(), edit, lines, step.guard(), step.stillHeld());
+        EditResult result = DeviceEdit.guarded(session.conversation(), edit, lines, step.terms(), step.stillHeld());
         Optional<Instant> guardUntil = edit.guard().map(guard -> until);
         return loaded(result, lines, session.platform()).guarded(guardUntil);
     }
@@ -150,7 +150,7 @@ class DeviceSteps {
         if (!step.promise().isKeptBy(session.copy().running(), step.model()))
             return StepResult.of(DeviceEvent.PROMISE_BROKEN, "what was loaded is gone");
         step.stillHeld().run();
-        DeviceEdit.keep(session.conversation(), edit);
+        DeviceEdit.keep(session.conversation(), edit, step.terms());
         DeviceEdit.save(session.conversation(), edit);
         RetrievedCopy copy = session.copy();
         boolean isSaved = copy.saved()
@@ -165,6 +165,8 @@ class DeviceSteps {
 
     private StepResult giveBack(DeviceSession session, StepContext step) {
         EditRequests edit = session.platform().edit().orElseThrow();
+        step.stillHeld().run();
+        DeviceEdit.giveBack(session.conversation(), edit, step.terms());
         GiveBack back = GiveBack.from(session.copy().running(), step.promise(), step.model());
         step.stillHeld().run();
         if (!back.commands().isEmpty()) {
@@ -176,7 +178,7 @@ class DeviceSteps {
             if (isRefused) return wayBackRefused(refusal((EditResult.Refused) result, lines, session.platform()), step);
         }
         // Else it would go back to what is saved in the middle of somebody's work.
-        DeviceEdit.keep(session.conversation(), edit);
+        DeviceEdit.keep(session.conversation(), edit, step.terms());
         RetrievedCopy copy = session.copy();
         boolean wasSaved = copy.saved()
                 .filter(saved -> step.promise().isKeptBy(saved, step.model()))

@@ -3,6 +3,7 @@ package chaperone.server.run;
 import chaperone.core.change.ConfigModel;
 import chaperone.core.change.Decision;
 import chaperone.core.change.Promise;
+import chaperone.core.patch.EditGuard;
 import chaperone.core.platform.Platform;
 import java.time.Duration;
 import java.time.Instant;
@@ -30,4 +31,10 @@ record StepContext(
         Optional<Instant> probedFrom,
         int breaks,
         Runnable stillHeld,
-        String by) {}
+        String by) {
+
+    /** What is told to the device about its guard; the same in every step, so that it fits after a break, too. */
+    EditGuard.Terms terms() {
+        return new EditGuard.Terms(guard, "chaperone-C-" + change);
+    }
+}

@@ -25,6 +25,8 @@ public final class AltamontRouter extends ConfiguredDevice<AltamontConfig> {
     private int lockedBy;
 
     private int sessions;
+    /** What whoever keeps or cancels a commit that outlives its session has to name (RFC 6241, section 8.4.5.1). */
+    private Optional<String> persistId = Optional.empty();
 
     /** @throws IllegalArgumentException if the device itself would refuse a line of these texts */
     public AltamontRouter(Chassis chassis, String running, String kept, Guard guard) {
@@ -131,6 +133,11 @@ public final class AltamontRouter extends ConfiguredDevice<AltamontConfig> {
         return was;
     }
 
+    /** RFC 6241, section 8.3.5.2: what was not committed under a lock does not outlive the session that held it. */
+    synchronized void endSession(int session) {
+        if (unlock(session)) discard();
+    }
+
     synchronized void discard() {
         draft = running.copy();
     }
@@ -152,8 +159,9 @@ public final class AltamontRouter extends ConfiguredDevice<AltamontConfig> {
     }
 
     /** Puts the draft in force for a while; it is undone unless it is kept. */
-    synchronized void commitFor(int seconds, String account) throws Exclamation {
+    synchronized void commitFor(int seconds, String account, Optional<String> persist) throws Exclamation {
         putInForce(account);
+        persistId = persist;
         guard.beginSeconds(seconds, this::goBack);
     }
 
@@ -163,6 +171,15 @@ public final class AltamontRouter extends ConfiguredDevice<AltamontConfig> {
         hash(draft);
         running = draft.copy();
         chassis.changed(account);
+    }
+
+    /** The token of the commit that waits to be kept, if it needs one. */
+    synchronized Optional<String> persistId() {
+        return isWaiting() ? persistId : Optional.empty();
+    }
+
+    synchronized boolean isWaiting() {
+        return guard.isOn();
     }
 
     synchronized void goBack() {

@@ -114,7 +114,7 @@ public final class AltamontShell extends CommandLine {
                     && words.get(1).equals("within")
                     && words.get(2).matches("[1-9]\\d?");
             if (!isTime) throw new Exclamation("commit: expected within and minutes from 1 to 99");
-            device.commitFor(Integer.parseInt(words.get(2)) * 60, visit.account());
+            device.commitFor(Integer.parseInt(words.get(2)) * 60, visit.account(), Optional.empty());
             show(terminal, "in force for " + words.get(2) + " minutes unless kept\n");
         }
         tellOfEdits();

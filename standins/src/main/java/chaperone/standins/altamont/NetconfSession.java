@@ -71,7 +71,7 @@ public final class NetconfSession {
     }
 
     private void end() {
-        device.unlock(id);
+        device.endSession(id);
         // RFC 6241, section 8.4: a confirmed commit does not outlive its session.
         if (waitsForConfirmation) device.goBack();
         if (hasEdited) events.edited(visit);
@@ -134,7 +134,7 @@ public final class NetconfSession {
                 case "unlock" -> done(device.unlock(id), "operation-failed", "the lock is not yours");
                 case "validate" -> validate();
                 case "commit" -> commit(operation);
-                case "cancel-commit" -> cancel();
+                case "cancel-commit" -> cancel(operation);
                 case "discard-changes" -> discard();
                 case "close-session" -> leave();
                 default -> throw NetconfError.of("operation-not-supported", operation.getLocalName());
@@ -227,26 +227,47 @@ public final class NetconfSession {
         return done(problems.isEmpty(), "operation-failed", problems.isEmpty() ? "" : problems.get(0));
     }
 
-    private String commit(Element operation) throws Exclamation {
-        device.draftFor(id);
-        if (ConfigXml.child(operation, "confirmed").isPresent()) {
-            int seconds = ConfigXml.child(operation, "confirm-timeout")
-                    .map(element -> Integer.parseInt(element.getTextContent().strip()))
-                    .orElse(600);
-            device.commitFor(seconds, visit.account());
-            waitsForConfirmation = true;
-        } else {
-            device.commit(visit.account());
-            waitsForConfirmation = false;
+    private String commit(Element operation) throws Exclamation, NetconfError {
+        synchronized (device) {
+            device.draftFor(id);
+            checkToken(operation);
+            Optional<String> persist = ConfigXml.child(operation, "persist").map(NetconfSession::text);
+            boolean isConfirmed = ConfigXml.child(operation, "confirmed").isPresent();
+            if (isConfirmed) device.commitFor(seconds(operation), visit.account(), persist);
+            else device.commit(visit.account());
+            waitsForConfirmation = isConfirmed && persist.isEmpty();
         }
         return "<ok/>";
     }
 
-    private String cancel() throws NetconfError {
-        boolean was = waitsForConfirmation;
-        if (was) device.goBack();
-        waitsForConfirmation = false;
-        return done(was, "operation-failed", "no commit waits for confirmation");
+    private static int seconds(Element operation) throws NetconfError {
+        String seconds = ConfigXml.child(operation, "confirm-timeout")
+                .map(NetconfSession::text)
+                .orElse("600");
+        if (!seconds.matches("[1-9]\\d{0,8}")) throw NetconfError.of("invalid-value", "confirm-timeout " + seconds);
+        return Integer.parseInt(seconds);
+    }
+
+    /** RFC 6241, sections 8.4.4.1 and 8.4.5.1: a commit that outlives its session is somebody's who knows its token. */
+    private void checkToken(Element operation) throws NetconfError {
+        Optional<String> given = ConfigXml.child(operation, "persist-id").map(NetconfSession::text);
+        if (!given.equals(device.persistId()))
+            throw NetconfError.of("invalid-value", "persist-id is not that of a commit that waits to be confirmed");
+    }
+
+    private static String text(Element element) {
+        return element.getTextContent().strip();
+    }
+
+    private String cancel(Element operation) throws NetconfError {
+        synchronized (device) {
+            checkToken(operation);
+            boolean isOurs = waitsForConfirmation || device.persistId().isPresent();
+            if (!isOurs) throw NetconfError.of("operation-failed", "no commit waits for confirmation");
+            device.goBack();
+            waitsForConfirmation = false;
+        }
+        return "<ok/>";
     }
 
     private String discard() throws Exclamation {
