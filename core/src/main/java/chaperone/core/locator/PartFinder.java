@@ -35,16 +35,23 @@ public final class PartFinder {
     private static final int MOST_IN_LONG_LINE = 200;
 
     private final ConfigDocument document;
-    private final List<ByPattern> patterns;
+    private final List<Sought> patterns;
     private final List<ByPath> paths;
     private final boolean sharesLines;
     private final List<TextRange> parts = new ArrayList<>();
     private final BitSet lines = new BitSet();
     private final Set<ConfigNode> statements = Collections.newSetFromMap(new IdentityHashMap<>());
 
+    /** @param isWhole whether what it fits is meant as a whole */
+    private record Sought(QuickPattern pattern, boolean isWhole) {
+        static Sought of(ByPattern locator) {
+            return new Sought(QuickPattern.of(locator.pattern()), locator.isWhole());
+        }
+    }
+
     private PartFinder(ConfigDocument document, List<Locator> locators) {
         this.document = document;
-        patterns = only(ByPattern.class, locators);
+        patterns = only(ByPattern.class, locators).stream().map(Sought::of).toList();
         paths = only(ByPath.class, locators);
         sharesLines = document.grammar().filter(PartFinder::sharesLines).isPresent();
     }
@@ -71,9 +78,9 @@ public final class PartFinder {
             int length = line.end() - line.start();
             if (sharesLines && length > LONGEST_LINE) continue;
             String text = document.text().substring(line.start(), line.end());
-            for (ByPattern each : patterns) {
+            for (Sought each : patterns) {
                 if (each.isWhole()) {
-                    if (each.pattern().matcher(text).find()) lines.set(i);
+                    if (each.pattern().isIn(text)) lines.set(i);
                 } else {
                     groups(each, text, line.start(), length > LONGEST_LINE);
                 }
@@ -81,8 +88,9 @@ public final class PartFinder {
         }
     }
 
-    private void groups(ByPattern wanted, String text, int offset, boolean isLong) {
-        Matcher matcher = wanted.pattern().matcher(text);
+    private void groups(Sought wanted, String text, int offset, boolean isLong) {
+        if (!wanted.pattern().mayBeIn(text)) return;
+        Matcher matcher = wanted.pattern().pattern().matcher(text);
         for (int found = 0; matcher.find(); found++) {
             if (isLong && found >= MOST_IN_LONG_LINE) {
                 parts.add(new TextRange(offset + matcher.start(), offset + text.length()));
@@ -139,12 +147,13 @@ public final class PartFinder {
     }
 
     private void look(ConfigNode node, TextRange at, NormalizedStatement statement) {
-        for (ByPattern each : patterns) {
+        for (Sought each : patterns) {
             if (each.isWhole()) {
-                if (each.pattern().matcher(statement.text()).find()) statements.add(node);
+                if (each.pattern().isIn(statement.text())) statements.add(node);
                 continue;
             }
-            Matcher matcher = each.pattern().matcher(statement.text());
+            if (!each.pattern().mayBeIn(statement.text())) continue;
+            Matcher matcher = each.pattern().pattern().matcher(statement.text());
             for (int found = 0; found < MOST_IN_LONG_LINE && matcher.find(); found++) {
                 for (int group = 1; group <= matcher.groupCount(); group++) {
                     if (matcher.start(group) < 0) continue;

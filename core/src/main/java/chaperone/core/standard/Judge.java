@@ -1,17 +1,18 @@
 package chaperone.core.standard;
 
 import chaperone.core.change.ConfigModel;
+import chaperone.core.locator.QuickPattern;
 import chaperone.core.standard.Rule.ForEach;
 import chaperone.core.standard.Rule.Forbidden;
 import chaperone.core.standard.Rule.Golden;
 import chaperone.core.standard.Verdict.Evidence;
 import chaperone.core.structure.Statement;
 import com.google.re2j.Matcher;
-import com.google.re2j.Pattern;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.function.BiConsumer;
 
 /**
  * Judges a configuration by clauses. The configuration is read once for all of them; each clause then costs one walk over
@@ -36,8 +37,8 @@ public final class Judge {
             if (unfilled.isPresent()) return Verdict.notKnown("no value for {{" + unfilled.get() + "}} at this site");
             Statement wanted = model.read(Fields.filled(golden.text(), fields));
             missing(List.of(), root, wanted, departures);
-        } else if (clause.rule() instanceof Forbidden forbidden) forbidden(List.of(), root, forbidden, departures);
-        else if (clause.rule() instanceof ForEach each) forEach(List.of(), root, each, departures);
+        } else if (clause.rule() instanceof Forbidden forbidden) forbidden(forbidden, root, departures);
+        else if (clause.rule() instanceof ForEach each) forEach(each, root, departures);
         return Verdict.of(departures);
     }
 
@@ -69,27 +70,45 @@ public final class Judge {
         return longer;
     }
 
-    private static void forbidden(List<String> path, Statement above, Forbidden rule, List<Evidence> departures) {
-        boolean isMeant = rule.in().isEmpty() || fits(rule.in().get(), above);
-        for (Statement each : above.children()) {
-            if (isMeant && fits(rule.statement(), each))
+    private static void forbidden(Forbidden rule, Statement root, List<Evidence> departures) {
+        walk(new ArrayList<>(), root, rule.in(), (path, each) -> {
+            if (rule.statement().isIn(each.text()))
                 departures.add(new Evidence(path, "", Optional.of(each.text()), Optional.of(each.line())));
-            if (!each.children().isEmpty()) forbidden(with(path, each), each, rule, departures);
+        });
+    }
+
+    private static void forEach(ForEach rule, Statement root, List<Evidence> departures) {
+        walk(new ArrayList<>(), root, Optional.empty(), (path, each) -> {
+            if (isMeant(each, rule)) judged(path, each, rule).ifPresent(departures::add);
+        });
+    }
+
+    /**
+     * Visits every statement, in the order of the text.
+     *
+     * @param in those alone that stand in such a block
+     * @param visit gets what stands above the statement, too, which holds only until it returns
+     */
+    private static void walk(
+            List<String> path, Statement above, Optional<QuickPattern> in, BiConsumer<List<String>, Statement> visit) {
+        boolean isMeant = in.isEmpty() || in.get().isIn(above.text());
+        for (Statement each : above.children()) {
+            if (isMeant) visit.accept(path, each);
+            if (each.children().isEmpty()) continue;
+            path.add(each.text());
+            walk(path, each, in, visit);
+            path.remove(path.size() - 1);
         }
     }
 
-    private static void forEach(List<String> path, Statement above, ForEach rule, List<Evidence> departures) {
-        for (Statement each : above.children()) {
-            if (isMeant(each, rule)) judged(path, each, rule).ifPresent(departures::add);
-            if (!each.children().isEmpty()) forEach(with(path, each), each, rule, departures);
-        }
+    private static boolean holds(Statement block, Optional<QuickPattern> with) {
+        if (with.isEmpty()) return true;
+        for (Statement child : block.children()) if (with.get().isIn(child.text())) return true;
+        return false;
     }
 
     static boolean isMeant(Statement block, ForEach rule) {
-        return fits(rule.block(), block)
-                && (rule.with().isEmpty()
-                        || block.children().stream()
-                                .anyMatch(child -> fits(rule.with().get(), child)));
+        return rule.block().isIn(block.text()) && holds(block, rule.with());
     }
 
     static boolean departs(Statement block, ForEach rule) {
@@ -99,9 +118,9 @@ public final class Judge {
     private static Optional<Evidence> judged(List<String> path, Statement block, ForEach rule) {
         String expected = rule.comparison().words() + " " + rule.limit();
         for (Statement child : block.children()) {
-            Matcher matcher = rule.value().matcher(child.text());
-            if (!matcher.find()) continue;
-            boolean holds = number(matcher.group(1))
+            Optional<Matcher> found = rule.value().find(child.text());
+            if (found.isEmpty()) continue;
+            boolean holds = number(found.get().group(1))
                     .filter(number -> rule.comparison().holds(number, rule.limit()))
                     .isPresent();
             return holds
@@ -119,9 +138,5 @@ public final class Judge {
                 && digits.length() <= 18
                 && digits.chars().allMatch(c -> c >= '0' && c <= '9');
         return isNumber ? Optional.of(Long.parseLong(digits)) : Optional.empty();
-    }
-
-    private static boolean fits(Pattern pattern, Statement statement) {
-        return pattern.matcher(statement.text()).find();
     }
 }

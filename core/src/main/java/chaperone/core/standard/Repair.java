@@ -69,11 +69,10 @@ public final class Repair {
     }
 
     private static List<ConfigStatement> without(Statement above, Forbidden rule) {
-        boolean isMeant =
-                rule.in().isEmpty() || rule.in().get().matcher(above.text()).find();
+        boolean isMeant = rule.in().isEmpty() || rule.in().get().isIn(above.text());
         List<ConfigStatement> kept = new ArrayList<>();
         for (Statement child : above.children()) {
-            if (isMeant && rule.statement().matcher(child.text()).find()) continue;
+            if (isMeant && rule.statement().isIn(child.text())) continue;
             ConfigStatement value = child.value();
             kept.add(child.children().isEmpty() ? value : value.withChildren(without(child, rule)));
         }
@@ -85,7 +84,7 @@ public final class Repair {
         for (Statement child : above.children()) {
             List<ConfigStatement> below = new ArrayList<>(eachRepaired(child, rule));
             if (Judge.isMeant(child, rule) && Judge.departs(child, rule)) {
-                below.removeIf(each -> rule.value().matcher(each.text()).find());
+                below.removeIf(each -> rule.value().isIn(each.text()));
                 below.add(ConfigStatement.line(rule.repair()));
             }
             all.add(block(child.value(), child.text(), below));

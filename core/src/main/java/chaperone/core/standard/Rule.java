@@ -1,6 +1,6 @@
 package chaperone.core.standard;
 
-import com.google.re2j.Pattern;
+import chaperone.core.locator.QuickPattern;
 import java.util.Optional;
 
 /** What a clause requires of a configuration, in the words of one family. */
@@ -18,7 +18,7 @@ public sealed interface Rule {
      *
      * @param in the statement above; left out if that does not matter
      */
-    record Forbidden(Pattern statement, Optional<Pattern> in) implements Rule {}
+    record Forbidden(QuickPattern statement, Optional<QuickPattern> in) implements Rule {}
 
     /**
      * Something that holds for each block of a kind.
@@ -29,7 +29,12 @@ public sealed interface Rule {
      * @param repair the statement that is put where the condition does not hold
      */
     record ForEach(
-            Pattern block, Optional<Pattern> with, Pattern value, Comparison comparison, long limit, String repair)
+            QuickPattern block,
+            Optional<QuickPattern> with,
+            QuickPattern value,
+            Comparison comparison,
+            long limit,
+            String repair)
             implements Rule {}
 
     /** How a number is compared; {@code AT_MOST} and its kin do not hold where nothing says a number. */

@@ -2,16 +2,10 @@ package chaperone.core.structure;
 
 import com.google.re2j.Matcher;
 import com.google.re2j.Pattern;
-import java.util.Optional;
 
 /** What patterns find in a text. */
 final class Patterns {
     private Patterns() {}
-
-    static Optional<String> firstGroup(Pattern pattern, String text) {
-        Matcher matcher = pattern.matcher(text);
-        return matcher.find() ? Optional.ofNullable(matcher.group(1)) : Optional.empty();
-    }
 
     /** The text without what the first group matched. */
     static String withoutFirstGroup(Pattern pattern, String text) {

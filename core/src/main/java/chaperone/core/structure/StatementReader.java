@@ -45,7 +45,7 @@ final class StatementReader {
                 ConfigPath.Step.NONE,
                 Statement.ANY_ORDER,
                 Location.ROOT,
-                reader.children(top, config.document().tree().nodes()),
+                reader.below(top, config.document().tree().nodes()).said(),
                 List.of(),
                 Optional.empty());
     }
@@ -58,15 +58,24 @@ final class StatementReader {
      */
     private record Level(String above, String path) {}
 
-    private List<Statement> children(Level level, List<ConfigNode> nodes) {
-        List<Statement> children = new ArrayList<>(nodes.size());
+    /** What stands in a block; what only says what holds anyway by itself. */
+    private record Below(List<Statement> said, List<Statement> unsaid) {}
+
+    private Below below(Level level, List<ConfigNode> nodes) {
+        List<Statement> said = new ArrayList<>(nodes.size());
+        List<Statement> unsaid = new ArrayList<>();
         for (ConfigNode node : nodes) {
-            if (node.kind() == Kind.BLANK
-                    || config.isNoise(node) && node.children().isEmpty()) continue;
+            if (node.kind() == Kind.BLANK) continue;
+            boolean isLine = node.children().isEmpty();
+            boolean isNoise = isLine && config.isNoise(node);
+            if (isNoise && structure.defaults().isEmpty()) continue;
             Statement statement = read(level, node);
-            if (!isUnsaid(level, statement)) children.add(statement);
+            boolean isUnsaid = isLine
+                    && structure.isDefault(level.above(), statement.wording().spelled());
+            if (isUnsaid) unsaid.add(statement);
+            else if (!isNoise) said.add(statement);
         }
-        return ConfigPath.numbered(children);
+        return new Below(ConfigPath.numbered(said), unsaid);
     }
 
     private Statement read(Level level, ConfigNode read) {
@@ -76,15 +85,15 @@ final class StatementReader {
         String settled = settled(node, tokens) + form(node);
         int order = structure.orderOf(level.above(), spelled);
         Level below = new Level(spelled, entries.path(level.path(), node));
-        List<Statement> all = children(below, node.children());
+        Below all = below(below, node.children());
         return new Statement(
                 new Wording(node.text(), spelled + form(node), settled, key(order, settled)),
                 identity(level, node, spelled, order == Statement.ANY_ORDER),
                 ConfigPath.Step.NONE,
                 order,
                 new Location(node.line(), node.column()),
-                all,
-                unsaid(below, node),
+                all.said(),
+                all.unsaid(),
                 node.form());
     }
 
@@ -155,19 +164,5 @@ final class StatementReader {
                 .filter(first -> first.children().isEmpty())
                 .map(first -> node.text() + " " + Spelling.plain(spelling.tokens(first.text())))
                 .orElse("");
-    }
-
-    private List<Statement> unsaid(Level level, ConfigNode block) {
-        if (structure.defaults().isEmpty()) return List.of();
-        return block.children().stream()
-                .filter(child -> child.kind() != Kind.BLANK && child.children().isEmpty())
-                .map(child -> read(level, child))
-                .filter(child -> isUnsaid(level, child))
-                .toList();
-    }
-
-    private boolean isUnsaid(Level level, Statement statement) {
-        return statement.children().isEmpty()
-                && structure.isDefault(level.above(), statement.wording().spelled());
     }
 }

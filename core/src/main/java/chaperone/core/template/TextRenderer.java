@@ -43,7 +43,7 @@ final class TextRenderer {
             "if", "elif", "else", "endif", "for", "endfor", "set", "endset", "unless", "endunless", "raw", "endraw");
     private static final Set<String> FILTERS = Set.of(
             "default", "d", "join", "length", "count", "lower", "upper", "trim", "first", "last", "sort", "reverse",
-            "unique", "tojson", "int", "string", "replace", "split", "add", "list");
+            "unique", "tojson", "escape", "int", "string", "replace", "split", "add", "list");
     private static final Set<String> FUNCTIONS = Set.of(":range");
 
     private static final Jinjava ENGINE = engine();

@@ -4,6 +4,7 @@ import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.assertThatIllegalArgumentException;
 
 import chaperone.core.change.ConfigModel;
+import chaperone.core.locator.QuickPattern;
 import chaperone.core.platform.Platforms;
 import chaperone.core.standard.Clause.Binding;
 import chaperone.core.standard.Rule.Comparison;
@@ -41,13 +42,14 @@ class JudgeTest {
             log-server 198.51.100.99
             """;
     private static final Rule FLOOD = new ForEach(
-            Pattern.compile("^port "),
-            Optional.of(Pattern.compile("^member vlan 330$")),
-            Pattern.compile("^flood-limit (\\d+)$"),
+            QuickPattern.of(Pattern.compile("^port ")),
+            Optional.of(QuickPattern.of(Pattern.compile("^member vlan 330$"))),
+            QuickPattern.of(Pattern.compile("^flood-limit (\\d+)$")),
             Comparison.AT_MOST,
             5,
             "flood-limit 5");
-    private static final Rule GUEST = new Forbidden(Pattern.compile("^account guest "), Optional.empty());
+    private static final Rule GUEST =
+            new Forbidden(QuickPattern.of(Pattern.compile("^account guest ")), Optional.empty());
     private static final Rule LOGGING = new Golden("log-server {{log}}\ntime-server 198.51.100.7\n");
 
     private static ConfigModel model(String name) {
@@ -99,7 +101,9 @@ class JudgeTest {
         assertThat(judged(SWITCH, GUEST).evidence())
                 .containsExactly(new Evidence(
                         List.of(), "", Optional.of("account guest level view secret c1.11"), Optional.of(2)));
-        Rule inPorts = new Forbidden(Pattern.compile("^carry "), Optional.of(Pattern.compile("^port 1/0/[12]$")));
+        Rule inPorts = new Forbidden(
+                QuickPattern.of(Pattern.compile("^carry ")),
+                Optional.of(QuickPattern.of(Pattern.compile("^port 1/0/[12]$"))));
         assertThat(judged(SWITCH, inPorts).kind()).isEqualTo(Kind.PASS);
     }
 
@@ -141,7 +145,9 @@ class JudgeTest {
                 GUEST,
                 FLOOD,
                 new Golden("port 1/0/7\n  text \"quay\"\n  closed\nlist quay-in\n  10 stop ip any any\n"),
-                new Forbidden(Pattern.compile("^flood-limit "), Optional.of(Pattern.compile("^port "))));
+                new Forbidden(
+                        QuickPattern.of(Pattern.compile("^flood-limit ")),
+                        Optional.of(QuickPattern.of(Pattern.compile("^port ")))));
         for (int i = 0; i < 500; i++) {
             String text = some(random);
             Rule rule = rules.get(random.nextInt(rules.size()));

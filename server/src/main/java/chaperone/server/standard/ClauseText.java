@@ -1,5 +1,6 @@
 package chaperone.server.standard;
 
+import chaperone.core.locator.QuickPattern;
 import chaperone.core.standard.Clause;
 import chaperone.core.standard.Clause.Binding;
 import chaperone.core.standard.Rule;
@@ -70,20 +71,20 @@ public record ClauseText(
         return given.filter(text -> !text.isBlank()).orElseThrow(() -> wrong(field, "is missing"));
     }
 
-    private Optional<Pattern> optional(String field, Optional<String> given) {
+    private Optional<QuickPattern> optional(String field, Optional<String> given) {
         return given.filter(text -> !text.isBlank()).map(text -> compiled(field, text));
     }
 
-    private Pattern compiled(String field, String text) {
+    private QuickPattern compiled(String field, String text) {
         try {
-            return Pattern.compile(text);
+            return QuickPattern.of(Pattern.compile(text));
         } catch (PatternSyntaxException e) {
             throw wrong(field, "is no pattern: " + e.getDescription());
         }
     }
 
-    private Pattern withGroup(Pattern pattern) {
-        if (pattern.groupCount() < 1) throw wrong("value", "needs a group around the number");
+    private QuickPattern withGroup(QuickPattern pattern) {
+        if (pattern.pattern().groupCount() < 1) throw wrong("value", "needs a group around the number");
         return pattern;
     }
 

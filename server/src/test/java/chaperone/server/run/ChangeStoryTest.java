@@ -88,7 +88,7 @@ class ChangeStoryTest {
         long change = four.changeOfAll("ice house");
         JsonNode preview = four.preview(change);
         assertThat(preview.get("devices"))
-                .hasSize(4)
+                .hasSize(FourFamilies.LINES.size())
                 .allMatch(each -> each.get("isReady").asBoolean());
         four.approve(change);
         JsonNode run = four.run(change);

@@ -5,21 +5,32 @@ import static org.assertj.core.api.Assertions.assertThat;
 import chaperone.server.account.Role;
 import chaperone.standins.StandIn;
 import chaperone.standins.device.Fault;
+import java.util.Collection;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.function.Function;
 import java.util.stream.Collectors;
 import java.util.stream.StreamSupport;
 import tools.jackson.databind.JsonNode;
 
-/** A server that knows a device of each family, and the people who write, approve and run changes. */
+/** A server that knows a device of each family and one that is only known to speak NETCONF, and the people who write, approve and run changes. */
 public final class FourFamilies implements AutoCloseable {
+    public static final String NETCONF = "urn:ietf:params:xml:ns:netconf:base:1.0";
+    public static final String BY_NETCONF = "duns-rtr-1";
+
     /** A device of each family, and lines that its people would type. */
     public static final Map<String, List<String>> LINES = Map.of(
-            "brkw-acc-1", List.of("vlan 377 \"ice house\"", "log-server 198.51.100.77"),
-            "cairn-rtr-1", List.of("put ports lan-2 text \"ice house\""),
-            "ald-wall-1", List.of("object ice-house host 192.0.2.77"),
-            "mv-curlew-sw-1", List.of("{ \"welcome\": \"ice house\" }"));
+            "brkw-acc-1",
+            List.of("vlan 377 \"ice house\"", "log-server 198.51.100.77"),
+            "cairn-rtr-1",
+            List.of("put ports lan-2 text \"ice house\""),
+            "ald-wall-1",
+            List.of("object ice-house host 192.0.2.77"),
+            "mv-curlew-sw-1",
+            List.of("{ \"welcome\": \"ice house\" }"),
+            BY_NETCONF,
+            List.of(port("<text>ice house</text>")));
 
     public final TestServer server;
     public final Api engineer;
@@ -29,16 +40,26 @@ public final class FourFamilies implements AutoCloseable {
         server = TestServer.start(devicePort);
         engineer = server.as(Role.ENGINEER);
         approver = server.as(Role.APPROVER);
-        String list = LINES.keySet().stream()
-                .map(name -> server.standIn(name).address().getHostString())
-                .collect(Collectors.joining("\n", "address\n", "\n"));
-        server.bringIn(engineer, list);
+        server.bringIn(engineer, list(LINES.keySet(), server::standIn));
         engineer.copy("brkw-acc-1");
         assertThat(engineer.get("/api/devices/brkw-acc-1/agreed")
                         .json(200)
                         .get("how")
                         .asString())
                 .isEqualTo("PROPOSED");
+    }
+
+    /** What stands in an {@code <edit-config>}, for one port of the router that is known by NETCONF. */
+    public static String port(String elements) {
+        return "<ports xmlns=\"urn:example:altamont\"><port><name>lan-2</name>" + elements + "</port></ports>";
+    }
+
+    /** As a file of addresses to bring in. */
+    static String list(Collection<String> devices, Function<String, StandIn> standIns) {
+        return devices.stream()
+                .map(name -> standIns.apply(name).address().getHostString()
+                        + (name.equals(BY_NETCONF) ? ",plain-netconf" : ","))
+                .collect(Collectors.joining("\n", "address,platform\n", "\n"));
     }
 
     /** Everything runs what is agreed, and has saved it. */

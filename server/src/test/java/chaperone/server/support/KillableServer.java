@@ -13,7 +13,6 @@ import java.time.Duration;
 import java.util.Collection;
 import java.util.Map;
 import java.util.Optional;
-import java.util.stream.Collectors;
 
 /** A server process that is killed and started again while its stand-ins go on. */
 public final class KillableServer implements AutoCloseable {
@@ -64,9 +63,7 @@ public final class KillableServer implements AutoCloseable {
         admin.allowCalls(devicePort);
         long set = admin.makeCredentialSet("all", DemoFleet.ACCOUNT, DemoFleet.PASSWORD, DemoFleet.ADMIN_PASSWORD);
         devices.forEach(name -> standIns.get(name).device().save());
-        String list = devices.stream()
-                .map(name -> standIns.get(name).address().getHostString())
-                .collect(Collectors.joining("\n"));
+        String list = FourFamilies.list(devices, standIns::get);
         admin.awaitJob(admin.post(
                         "/api/imports", Map.of("csv", list, "credentialSet", set, "port", devicePort, "listName", ""))
                 .json(202)

@@ -30,10 +30,16 @@ class TemplateStoryTest {
         {% endfor %}
         """;
     private static final Map<String, String> VARIANTS = Map.of(
-            "corvane", CORVANE,
-            "altamont", "{% for port in ports %}put ports {{ port }} text \"{{ label }}\"\n{% endfor %}",
-            "brisling", "object {{ label | replace(' ', '-') }} host {{ address }}",
-            "pellon", "{ \"welcome\": {{ label | tojson }} }");
+            "corvane",
+            CORVANE,
+            "altamont",
+            "{% for port in ports %}put ports {{ port }} text \"{{ label }}\"\n{% endfor %}",
+            "brisling",
+            "object {{ label | replace(' ', '-') }} host {{ address }}",
+            "pellon",
+            "{ \"welcome\": {{ label | tojson }} }",
+            "plain-netconf",
+            FourFamilies.port("<text>{{ label | escape }}</text>"));
     private static FourFamilies four;
 
     @BeforeAll
@@ -75,7 +81,8 @@ class TemplateStoryTest {
                         device("brkw-acc-1", Map.of(), List.of("1/0/20", "1/0/21")),
                         device("cairn-rtr-1", Map.of(), List.of("lan-1")),
                         device("ald-wall-1", Map.of("address", "192.0.2.77"), List.of()),
-                        device("mv-curlew-sw-1", Map.of(), List.of())));
+                        device("mv-curlew-sw-1", Map.of(), List.of()),
+                        device(FourFamilies.BY_NETCONF, Map.of(), List.of())));
     }
 
     private static JsonNode filled(String vlan) {
@@ -170,7 +177,7 @@ class TemplateStoryTest {
                 .asLong();
         JsonNode preview = four.preview(change);
         assertThat(each(preview.get("devices")))
-                .hasSize(4)
+                .hasSize(FourFamilies.LINES.size())
                 .allMatch(each -> each.get("isReady").asBoolean());
         // The switch does that anyway: such a line is no change, and says so.
         assertThat(preview.toString()).contains("IS_DEFAULT");

@@ -1,0 +1,41 @@
+package chaperone.server.kill;
+
+import chaperone.server.support.KillableServer;
+import java.time.Duration;
+import java.util.Random;
+import java.util.stream.Stream;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.api.Timeout;
+
+/**
+ * A change and a rollout are running when the server is killed: by turns after some of the one's steps and of the other's.
+ * After its restart both go on from what was recorded, and what is recorded then is what the stand-ins run.
+ */
+@Timeout(900)
+class KilledTest {
+    private static final int DEVICE_PORT = 2973;
+    /** More of them in the thorough run. */
+    private static final int KILLS = Integer.getInteger("kills", 2);
+
+    @Test
+    void whatWasBegunEndsWhereverTheServerIsKilled() throws Exception {
+        Random random = new Random(2026);
+        try (KillableServer server = new KillableServer(DEVICE_PORT, Duration.ofMillis(200))) {
+            KilledChange change = new KilledChange(server);
+            KilledRollout rollout = new KilledRollout(server);
+            server.bringIn(Stream.concat(KilledChange.devices().stream(), KilledRollout.devices().stream())
+                    .toList());
+            rollout.pair();
+            for (int i = 1; i <= KILLS; i++) {
+                rollout.begin("92." + i + ".0");
+                change.begin();
+                int steps = random.nextInt(18);
+                if (i % 2 == 0) rollout.awaitSteps(steps);
+                else change.awaitSteps(steps);
+                server.kill();
+                change.checkEnd();
+                rollout.checkEnd();
+            }
+        }
+    }
+}
