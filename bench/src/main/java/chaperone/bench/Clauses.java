@@ -2,7 +2,7 @@ package chaperone.bench;
 
 import chaperone.core.change.ConfigModel;
 import chaperone.core.config.ConfigBytes;
-import chaperone.core.locator.QuickPattern;
+import chaperone.core.pattern.QuickPattern;
 import chaperone.core.platform.Platform;
 import chaperone.core.platform.Platforms;
 import chaperone.core.standard.Clause;

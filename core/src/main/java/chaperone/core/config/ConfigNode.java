@@ -1,6 +1,7 @@
 package chaperone.core.config;
 
 import chaperone.core.config.ConfigStatement.Form;
+import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
 import java.util.stream.Stream;
@@ -47,8 +48,12 @@ public record ConfigNode(
         if (kind == Kind.VERBATIM) return Optional.of(Form.FREE_TEXT);
         if (isBlock() && opening.endsWith("[")) return Optional.of(Form.LIST);
         // In an indented grammar a comment may be all that stands below a line.
-        boolean isLine = closing.isEmpty() && children.stream().allMatch(ConfigNode::saysNothing);
-        return Optional.of(isLine ? Form.LINE : Form.BLOCK);
+        return Optional.of(closing.isEmpty() && holdsNothing() ? Form.LINE : Form.BLOCK);
+    }
+
+    private boolean holdsNothing() {
+        for (ConfigNode child : children) if (!child.saysNothing()) return false;
+        return true;
     }
 
     private boolean saysNothing() {
@@ -61,9 +66,9 @@ public record ConfigNode(
     }
 
     static List<ConfigStatement> statements(List<ConfigNode> nodes) {
-        return nodes.stream()
-                .flatMap(node -> node.form().map(node::statement).stream())
-                .toList();
+        List<ConfigStatement> statements = new ArrayList<>(nodes.size());
+        for (ConfigNode node : nodes) node.form().map(node::statement).ifPresent(statements::add);
+        return statements;
     }
 
     void writeTo(StringBuilder text) {

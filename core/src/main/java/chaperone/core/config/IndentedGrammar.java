@@ -1,6 +1,6 @@
 package chaperone.core.config;
 
-import com.google.re2j.Pattern;
+import chaperone.core.pattern.QuickPattern;
 import java.util.List;
 
 /**
@@ -15,7 +15,7 @@ public record IndentedGrammar(String comment, int tabWidth, int indent, List<Ver
         implements Grammar {
 
     /** Free text: it starts below a statement that {@code opens} matches, and lasts while {@code lines} matches. */
-    public record VerbatimBlock(Pattern opens, Pattern lines) {}
+    public record VerbatimBlock(QuickPattern opens, QuickPattern lines) {}
 
     public IndentedGrammar {
         if (comment.isEmpty()) throw new IllegalArgumentException("The comment sign must not be empty");

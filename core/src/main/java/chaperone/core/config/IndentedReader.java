@@ -23,46 +23,48 @@ final class IndentedReader {
 
     ConfigTree read(String text) {
         for (String raw : ConfigText.linesWithEndings(text)) {
-            take(ConfigLine.read(raw));
+            take(raw, ConfigLine.read(raw));
             number++;
         }
         return tree.done();
     }
 
-    private void take(ConfigLine line) {
-        String shown = ConfigText.withoutEnding(line.raw());
-        if (freeText.isPresent() && freeText.get().lines().matcher(shown).find()) {
-            addLeaf(Kind.VERBATIM, line);
+    private void take(String raw, ConfigLine line) {
+        if (freeText.isPresent() && freeText.get().lines().isIn(ConfigText.withoutEnding(raw))) {
+            addLeaf(Kind.VERBATIM, raw, line);
         } else if (line.text().isEmpty()) {
-            addLeaf(Kind.BLANK, line);
+            addLeaf(Kind.BLANK, raw, line);
         } else if (line.text().startsWith(grammar.comment())) {
             closeDownTo(line.column(grammar.tabWidth()));
-            addLeaf(Kind.COMMENT, line);
+            addLeaf(Kind.COMMENT, raw, line);
         } else {
-            addStatement(line);
+            addStatement(raw, line);
         }
     }
 
-    private void addLeaf(Kind kind, ConfigLine line) {
-        tree.leaf(kind, line.text(), place(line), line.raw());
+    private void addLeaf(Kind kind, String raw, ConfigLine line) {
+        tree.leaf(kind, line.text(), place(line), raw);
     }
 
     private Place place(ConfigLine line) {
         return new Place(number, line.indent().length());
     }
 
-    private void addStatement(ConfigLine line) {
+    private void addStatement(String raw, ConfigLine line) {
         int column = line.column(grammar.tabWidth());
         if (closeDownTo(column) > column) tree.problem(place(line), "indented like no open block above it");
         if (tree.isFull()) {
             tree.problem(place(line), "nested deeper than " + TreeBuilder.DEEPEST + " levels");
             closeInnermost();
         }
-        freeText = grammar.verbatim().stream()
-                .filter(block -> block.opens().matcher(line.text()).find())
-                .findFirst();
-        tree.open(line.text(), place(line), line.raw());
+        freeText = freeTextAt(line.text());
+        tree.open(line.text(), place(line), raw);
         columns.push(column);
+    }
+
+    private Optional<VerbatimBlock> freeTextAt(String statement) {
+        for (VerbatimBlock block : grammar.verbatim()) if (block.opens().isIn(statement)) return Optional.of(block);
+        return Optional.empty();
     }
 
     /** The column of the last block that it closed, -1 if it closed none. */

@@ -11,6 +11,7 @@ import chaperone.core.config.TextRanges;
 import chaperone.core.config.XmlGrammar;
 import chaperone.core.locator.Locator.ByPath;
 import chaperone.core.locator.Locator.ByPattern;
+import chaperone.core.pattern.QuickPattern;
 import chaperone.core.spelling.Spelling;
 import chaperone.core.spelling.Token;
 import com.google.re2j.Matcher;

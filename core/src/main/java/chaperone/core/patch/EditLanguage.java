@@ -1,9 +1,9 @@
 package chaperone.core.patch;
 
 import chaperone.core.config.ConfigStatement;
+import chaperone.core.pattern.QuickPattern;
 import chaperone.core.structure.Structure;
 import com.google.re2j.Matcher;
-import com.google.re2j.Pattern;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
@@ -32,10 +32,10 @@ public record EditLanguage(
         String remove,
         Optional<String> place,
         Optional<String> leaveBlock,
-        List<Pattern> blocks,
+        List<QuickPattern> blocks,
         List<Structure.Named> names,
-        List<Pattern> whole,
-        Optional<Pattern> values,
+        List<QuickPattern> whole,
+        Optional<QuickPattern> values,
         List<Undoing> undoing,
         List<Reference> references)
         implements EditWay {
@@ -46,14 +46,14 @@ public record EditLanguage(
      * @param use its first group holds what it uses, one or several with commas or blanks between
      * @param defines the name of what is used, with {@code {}} for one of those
      */
-    public record Reference(Pattern use, String defines) {}
+    public record Reference(QuickPattern use, String defines) {}
 
     /**
      * A statement that only says what holds without another one, which it takes away.
      *
      * @param in a statement above; left out if that does not matter
      */
-    public record Undoing(Optional<Pattern> in, Pattern line, Pattern undoes) {}
+    public record Undoing(Optional<QuickPattern> in, QuickPattern line, QuickPattern undoes) {}
 
     public EditLanguage {
         blocks = List.copyOf(blocks);
@@ -83,7 +83,8 @@ public record EditLanguage(
     List<String> usedBy(String text) {
         List<String> used = new ArrayList<>();
         for (Reference reference : references) {
-            Matcher matcher = reference.use().matcher(text);
+            if (!reference.use().mayBeIn(text)) continue;
+            Matcher matcher = reference.use().pattern().matcher(text);
             while (matcher.find()) {
                 for (String one : matcher.group(1).strip().split("[ ,]+"))
                     used.add(reference.defines().replace("{}", one));
@@ -93,11 +94,10 @@ public record EditLanguage(
     }
 
     /** Which statements beside it a line takes away instead of standing there itself. */
-    Optional<Pattern> undoneBy(String above, String line) {
+    Optional<QuickPattern> undoneBy(String above, String line) {
         return undoing.stream()
-                .filter(each ->
-                        each.in().isEmpty() || each.in().get().matcher(above).find())
-                .filter(each -> each.line().matcher(line).find())
+                .filter(each -> each.line().isIn(line))
+                .filter(each -> each.in().isEmpty() || each.in().get().isIn(above))
                 .map(Undoing::undoes)
                 .findFirst();
     }
@@ -106,12 +106,11 @@ public record EditLanguage(
     String nameOf(String above, String text) {
         Optional<String> list = values.flatMap(pattern -> group(pattern, text, 1));
         if (list.isPresent()) return list.get();
-        return names.stream()
-                .filter(rule ->
-                        rule.in().isEmpty() || rule.in().get().matcher(above).find())
-                .flatMap(rule -> group(rule.name(), text, 1).stream())
-                .findFirst()
-                .orElse(text);
+        for (Structure.Named rule : names) {
+            Optional<String> name = rule.nameIn(above, text);
+            if (name.isPresent()) return name.get();
+        }
+        return text;
     }
 
     boolean isWhole(String text) {
@@ -123,8 +122,8 @@ public record EditLanguage(
         return leaveBlock.isPresent() && fits(blocks, text);
     }
 
-    private static boolean fits(List<Pattern> patterns, String text) {
-        return patterns.stream().anyMatch(pattern -> pattern.matcher(text).find());
+    private static boolean fits(List<QuickPattern> patterns, String text) {
+        return patterns.stream().anyMatch(pattern -> pattern.isIn(text));
     }
 
     /** The values of a statement that is a list; the statement itself if it is none. */
@@ -165,11 +164,10 @@ public record EditLanguage(
     }
 
     boolean isList(String text) {
-        return values.filter(pattern -> pattern.matcher(text).find()).isPresent();
+        return values.filter(pattern -> pattern.isIn(text)).isPresent();
     }
 
-    private static Optional<String> group(Pattern pattern, String text, int group) {
-        Matcher matcher = pattern.matcher(text);
-        return matcher.find() ? Optional.ofNullable(matcher.group(group)) : Optional.empty();
+    private static Optional<String> group(QuickPattern pattern, String text, int group) {
+        return pattern.find(text).map(matcher -> matcher.group(group));
     }
 }

@@ -2,7 +2,7 @@ package chaperone.core.patch;
 
 import chaperone.core.config.ConfigStatement;
 import chaperone.core.config.ConfigStatement.Form;
-import com.google.re2j.Pattern;
+import chaperone.core.pattern.QuickPattern;
 import java.util.ArrayList;
 import java.util.HashMap;
 import java.util.List;
@@ -162,10 +162,10 @@ public final class TypedLines {
 
     /** Some statements only undo another one: {@code open} is what holds without {@code closed}. */
     private boolean takesAway(Block at, String words) {
-        Optional<Pattern> undone = language.undoneBy(at.statement.text(), words);
+        Optional<QuickPattern> undone = language.undoneBy(at.statement.text(), words);
         if (undone.isEmpty()) return false;
         List<Block> gone = at.below.stream()
-                .filter(each -> undone.get().matcher(each.statement.text()).find())
+                .filter(each -> undone.get().isIn(each.statement.text()))
                 .toList();
         gone.forEach(at::remove);
         isIdle = gone.isEmpty();

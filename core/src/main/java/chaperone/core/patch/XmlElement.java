@@ -102,8 +102,7 @@ record XmlElement(
 
     private static List<XmlElement> keys(String path, List<XmlElement> below, List<Structure.Entry> entries) {
         return entries.stream()
-                .filter(rule ->
-                        rule.path().isEmpty() || rule.path().get().matcher(path).find())
+                .filter(rule -> rule.path().isEmpty() || rule.path().get().isIn(path))
                 .map(rule -> rule.key().stream()
                         .flatMap(key -> below.stream()
                                 .filter(each -> each.form == Form.LINE && each.isCalled(key))

@@ -47,18 +47,18 @@ final class EditEntries {
                 form(block, "remove", "{name}"),
                 block.has("place") ? Optional.of(form(block, "place", "{before}")) : Optional.empty(),
                 block.optionalText("leave-block"),
-                block.patterns("blocks"),
+                block.quicks("blocks"),
                 block.blocks("names").stream()
-                        .map(each -> new Structure.Named(each.optionalPattern("in", 0), each.pattern("name", 1)))
+                        .map(each -> new Structure.Named(each.optionalQuick("in", 0), each.quick("name", 1)))
                         .toList(),
-                block.patterns("whole"),
-                block.optionalPattern("values", 2),
+                block.quicks("whole"),
+                block.optionalQuick("values", 2),
                 block.blocks("undoing").stream()
                         .map(each -> new EditLanguage.Undoing(
-                                each.optionalPattern("in", 0), each.pattern("line", 0), each.pattern("undoes", 0)))
+                                each.optionalQuick("in", 0), each.quick("line", 0), each.quick("undoes", 0)))
                         .toList(),
                 block.blocks("references").stream()
-                        .map(each -> new EditLanguage.Reference(each.pattern("uses", 1), form(each, "defines", "{}")))
+                        .map(each -> new EditLanguage.Reference(each.quick("uses", 1), form(each, "defines", "{}")))
                         .toList());
     }
 

@@ -56,7 +56,7 @@ final class GrammarEntries {
     }
 
     private static VerbatimBlock verbatim(YamlBlock block) {
-        return new VerbatimBlock(block.pattern("opens"), block.pattern("lines"));
+        return new VerbatimBlock(block.quick("opens", 0), block.quick("lines", 0));
     }
 
     /** An empty one is reported already; the grammars themselves would not take it. */

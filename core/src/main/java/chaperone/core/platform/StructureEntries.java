@@ -23,23 +23,23 @@ final class StructureEntries {
     private static Ordered ordered(YamlBlock block) {
         if (!block.has("in") && !block.has("lines")) block.problem("in", "\"in\", \"lines\" or both are needed");
         return new Ordered(
-                block.optionalPattern("in", 0), block.optionalPattern("lines", 0), block.optionalPattern("number", 1));
+                block.optionalQuick("in", 0), block.optionalQuick("lines", 0), block.optionalQuick("number", 1));
     }
 
     private static Named named(YamlBlock block) {
-        return new Named(block.optionalPattern("in", 0), block.pattern("name", 1));
+        return new Named(block.optionalQuick("in", 0), block.quick("name", 1));
     }
 
     private static Entry entry(YamlBlock block) {
         if (block.texts("key").isEmpty()) block.problem("key", "\"key\" needs at least one name");
-        return new Entry(block.optionalPattern("path", 0), block.texts("key"));
+        return new Entry(block.optionalQuick("path", 0), block.texts("key"));
     }
 
     private static Default unsaid(YamlBlock block) {
-        return new Default(block.optionalPattern("in", 0), block.pattern("line"));
+        return new Default(block.optionalQuick("in", 0), block.quick("line", 0));
     }
 
     private static PortBlock port(YamlBlock block) {
-        return new PortBlock(block.optionalPattern("in", 0), block.pattern("port", 1));
+        return new PortBlock(block.optionalQuick("in", 0), block.quick("port", 1));
     }
 }

@@ -1,5 +1,6 @@
 package chaperone.core.platform;
 
+import chaperone.core.pattern.QuickPattern;
 import com.google.re2j.Pattern;
 import com.google.re2j.PatternSyntaxException;
 import java.io.StringReader;
@@ -137,6 +138,19 @@ final class YamlBlock {
     /** A pattern with at least {@code groups} groups. */
     Pattern pattern(String key, int groups) {
         return compiled(key, text(key), groups);
+    }
+
+    /** One that is tried on every statement of a configuration. */
+    QuickPattern quick(String key, int groups) {
+        return QuickPattern.of(pattern(key, groups));
+    }
+
+    Optional<QuickPattern> optionalQuick(String key, int groups) {
+        return optionalPattern(key, groups).map(QuickPattern::of);
+    }
+
+    List<QuickPattern> quicks(String key) {
+        return patterns(key).stream().map(QuickPattern::of).toList();
     }
 
     /** A list of patterns; empty if the key is absent. */

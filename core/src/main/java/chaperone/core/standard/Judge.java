@@ -1,7 +1,7 @@
 package chaperone.core.standard;
 
 import chaperone.core.change.ConfigModel;
-import chaperone.core.locator.QuickPattern;
+import chaperone.core.pattern.QuickPattern;
 import chaperone.core.standard.Rule.ForEach;
 import chaperone.core.standard.Rule.Forbidden;
 import chaperone.core.standard.Rule.Golden;

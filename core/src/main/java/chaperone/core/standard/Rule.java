@@ -1,6 +1,6 @@
 package chaperone.core.standard;
 
-import chaperone.core.locator.QuickPattern;
+import chaperone.core.pattern.QuickPattern;
 import java.util.Optional;
 
 /** What a clause requires of a configuration, in the words of one family. */

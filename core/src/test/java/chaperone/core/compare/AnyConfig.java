@@ -9,6 +9,7 @@ import chaperone.core.config.JsonGrammar;
 import chaperone.core.config.SampleTexts;
 import chaperone.core.config.XmlGrammar;
 import chaperone.core.noise.Noise;
+import chaperone.core.pattern.QuickPattern;
 import chaperone.core.structure.Statement;
 import chaperone.core.structure.Structure;
 import chaperone.core.structure.StructureDiff;
@@ -33,17 +34,18 @@ public final class AnyConfig {
                     new Structure.Ordered(
                             pattern("chain|zone|step"), pattern("port|text|leaf|address"), pattern("(1/0/)\\d")),
                     new Structure.Ordered(Optional.empty(), pattern("^step|^\"step"), Optional.empty())),
-            List.of(new Structure.Named(Optional.empty(), Pattern.compile("^(vlan \\S+)"))),
+            List.of(new Structure.Named(
+                    Optional.empty(), pattern("^(vlan \\S+)").orElseThrow())),
             List.of(),
-            List.of(new Structure.Default(Optional.empty(), Pattern.compile("^zone a"))),
+            List.of(new Structure.Default(Optional.empty(), pattern("^zone a").orElseThrow())),
             List.of());
     static final Noise NOISE =
             new Noise(List.of(new Noise.Item("quay", Pattern.compile("address (\"quay\")"), "it moves")));
 
     private AnyConfig() {}
 
-    private static Optional<Pattern> pattern(String text) {
-        return Optional.of(Pattern.compile(text));
+    private static Optional<QuickPattern> pattern(String text) {
+        return Optional.of(QuickPattern.of(Pattern.compile(text)));
     }
 
     public static Statement statements(String grammar, String text) {

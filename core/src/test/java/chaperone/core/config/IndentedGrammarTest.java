@@ -4,6 +4,7 @@ import static org.assertj.core.api.Assertions.assertThat;
 
 import chaperone.core.config.ConfigNode.Kind;
 import chaperone.core.config.IndentedGrammar.VerbatimBlock;
+import chaperone.core.pattern.QuickPattern;
 import com.google.re2j.Pattern;
 import java.util.List;
 import net.jqwik.api.Arbitraries;
@@ -15,7 +16,11 @@ import org.junit.jupiter.api.Test;
 
 class IndentedGrammarTest {
     private static final IndentedGrammar GRAMMAR = new IndentedGrammar(
-            "#", 8, 2, List.of(new VerbatimBlock(Pattern.compile("^welcome$"), Pattern.compile("^\\s+\\|"))));
+            "#",
+            8,
+            2,
+            List.of(new VerbatimBlock(
+                    QuickPattern.of(Pattern.compile("^welcome$")), QuickPattern.of(Pattern.compile("^\\s+\\|")))));
     private final Grammar reader = GRAMMAR;
 
     @Property

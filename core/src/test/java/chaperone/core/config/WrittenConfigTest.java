@@ -7,6 +7,7 @@ import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.assertThatThrownBy;
 
 import chaperone.core.config.ConfigStatement.Form;
+import chaperone.core.pattern.QuickPattern;
 import chaperone.core.platform.Platforms;
 import com.google.re2j.Pattern;
 import java.util.ArrayList;
@@ -66,7 +67,8 @@ class WrittenConfigTest {
                 "#",
                 8,
                 3,
-                List.of(new IndentedGrammar.VerbatimBlock(Pattern.compile("^welcome$"), Pattern.compile("^\\s+\\|"))));
+                List.of(new IndentedGrammar.VerbatimBlock(
+                        QuickPattern.of(Pattern.compile("^welcome$")), QuickPattern.of(Pattern.compile("^\\s+\\|")))));
         ConfigStatement welcome = ConfigStatement.block(
                 "welcome",
                 new ConfigStatement(FREE_TEXT, "| # mind the step", List.of()),

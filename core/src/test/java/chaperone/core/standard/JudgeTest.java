@@ -4,7 +4,7 @@ import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.assertThatIllegalArgumentException;
 
 import chaperone.core.change.ConfigModel;
-import chaperone.core.locator.QuickPattern;
+import chaperone.core.pattern.QuickPattern;
 import chaperone.core.platform.Platforms;
 import chaperone.core.standard.Clause.Binding;
 import chaperone.core.standard.Rule.Comparison;

@@ -8,6 +8,7 @@ import chaperone.server.change.ApprovalRules;
 import chaperone.server.event.Events;
 import chaperone.server.fleet.Device;
 import chaperone.server.fleet.Fleet;
+import chaperone.server.map.Network;
 import chaperone.server.pair.Pairs;
 import chaperone.server.platform.PlatformRegistry;
 import chaperone.server.problem.ProblemException;
@@ -18,6 +19,7 @@ import com.github.kagkarlsson.scheduler.task.TaskInstance;
 import java.time.Clock;
 import java.util.ArrayList;
 import java.util.HashMap;
+import java.util.HashSet;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
@@ -43,6 +45,7 @@ public class RolloutService {
     private final Pairs pairs;
     private final PlatformRegistry platforms;
     private final ApprovalRules approvals;
+    private final Network network;
     private final ObjectProvider<Scheduler> scheduler;
     private final Events events;
     private final Clock clock;
@@ -55,6 +58,7 @@ public class RolloutService {
             Pairs pairs,
             PlatformRegistry platforms,
             ApprovalRules approvals,
+            Network network,
             ObjectProvider<Scheduler> scheduler,
             Events events,
             Clock clock) {
@@ -65,6 +69,7 @@ public class RolloutService {
         this.pairs = pairs;
         this.platforms = platforms;
         this.approvals = approvals;
+        this.network = network;
         this.scheduler = scheduler;
         this.events = events;
         this.clock = clock;
@@ -108,7 +113,7 @@ public class RolloutService {
                     hindered.stream().sorted().collect(Collectors.joining("; ")) + ".",
                     "Leave these out, or choose a standard release for their models first.");
         Rollout rollout = rollouts.save(new Rollout(title, by, clock.instant()));
-        List<List<String>> waves = Waves.of(devices.keySet(), partners(devices));
+        List<List<String>> waves = Waves.of(devices.keySet(), partners(devices), neighbours());
         List<RolloutDevice> all = new ArrayList<>();
         for (int wave = 0; wave < waves.size(); wave++) {
             for (String name : waves.get(wave)) {
@@ -146,6 +151,18 @@ public class RolloutService {
             if (byId.containsKey(device.id())) partners.put(name, byId.get(device.id()));
         });
         return partners;
+    }
+
+    /** By name, both ways, of the whole fleet: who is not renewed must not be cut off either. */
+    private Map<String, Set<String>> neighbours() {
+        Map<String, Set<String>> neighbours = new HashMap<>();
+        network.links(network.devices()).known().forEach(link -> {
+            String near = link.near().device();
+            String far = link.far().device();
+            neighbours.computeIfAbsent(near, unused -> new HashSet<>()).add(far);
+            neighbours.computeIfAbsent(far, unused -> new HashSet<>()).add(near);
+        });
+        return neighbours;
     }
 
     @Transactional

@@ -1,6 +1,6 @@
 package chaperone.server.standard;
 
-import chaperone.core.locator.QuickPattern;
+import chaperone.core.pattern.QuickPattern;
 import chaperone.core.standard.Clause;
 import chaperone.core.standard.Clause.Binding;
 import chaperone.core.standard.Rule;

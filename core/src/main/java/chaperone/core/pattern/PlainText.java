@@ -1,4 +1,4 @@
-package chaperone.core.locator;
+package chaperone.core.pattern;
 
 import com.google.re2j.Pattern;
 import java.util.Optional;

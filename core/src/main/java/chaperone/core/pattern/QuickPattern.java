@@ -1,4 +1,4 @@
-package chaperone.core.locator;
+package chaperone.core.pattern;
 
 import com.google.re2j.Matcher;
 import com.google.re2j.Pattern;
@@ -28,7 +28,7 @@ public final class QuickPattern {
     }
 
     /** Whether it is worth trying. */
-    boolean mayBeIn(String text) {
+    public boolean mayBeIn(String text) {
         return required.isIn(text);
     }
 
@@ -48,5 +48,20 @@ public final class QuickPattern {
     /** What the first group fits, at the first place; nothing if it takes no part there. */
     public Optional<String> firstGroup(String text) {
         return find(text).map(matcher -> matcher.group(1));
+    }
+
+    @Override
+    public boolean equals(Object other) {
+        return other instanceof QuickPattern that && pattern.equals(that.pattern);
+    }
+
+    @Override
+    public int hashCode() {
+        return pattern.hashCode();
+    }
+
+    @Override
+    public String toString() {
+        return pattern.toString();
     }
 }

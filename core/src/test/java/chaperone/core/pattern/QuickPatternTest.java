@@ -1,4 +1,4 @@
-package chaperone.core.locator;
+package chaperone.core.pattern;
 
 import static org.assertj.core.api.Assertions.assertThat;
 
