@@ -3719,6 +3719,10 @@ export interface components {
         };
         RolloutDeviceView: {
             commands: string[];
+            /** Format: int64 */
+            copied: number;
+            /** Format: int64 */
+            copyRate: number;
             device: string;
             fact: string;
             image: string;

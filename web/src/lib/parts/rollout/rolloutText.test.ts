@@ -15,7 +15,9 @@ const device = (name: string, wave: number, more: Partial<RolloutDevice>): Rollo
   device: name,
   wave,
   image: 'a.img',
-  imageSize: 1,
+  imageSize: 200,
+  copied: 0,
+  copyRate: 0,
   release: '2',
   releaseBefore: '1',
   state: 'WAITING',
@@ -69,6 +71,8 @@ describe('a rollout', () => {
       ['PREPARING', 'SWITCHING', 'RETURNING', 'VERIFYING'].map((state) => cellOf(went, state).text)
     ).toEqual(['digest ✓', 'restarts', '2:05', '…']);
     expect(cellOf(device('b', 1, {}), 'PREPARING').tone).toBe('none');
+    const half = device('d', 1, { state: 'PREPARING', copied: 90, steps: [step('PREPARING', undefined, 0)] });
+    expect(cellOf(half, 'PREPARING').text).toBe('45 %');
     expect(
       cellOf(device('c', 1, { steps: [step('PREPARING', 'NOT_PREPARED', 0, 1)] }), 'PREPARING').tone
     ).toBe('failed');

@@ -86,6 +86,7 @@ const NONE: Cell = { text: '·', tone: 'none' };
 
 /** What an event says in its cell; what is not here went wrong, and the last column tells how. */
 const SAID: Record<string, string> = {
+  BROKEN: 'stopped',
   PREPARED: 'digest ✓',
   HAS_IT: 'has it',
   SWITCHED: 'restarts',
@@ -102,10 +103,16 @@ export function awayText(device: RolloutDevice): string | undefined {
   return `${Math.floor(seconds / 60)}:${String(seconds % 60).padStart(2, '0')}`;
 }
 
+/** How much of its image has come to a device that it is being copied to. */
+export function copiedPart(device: RolloutDevice): string | undefined {
+  const isCopied = device.state === 'PREPARING' && device.copied > 0 && device.copied < device.imageSize;
+  return isCopied ? `${Math.floor((100 * device.copied) / device.imageSize)} %` : undefined;
+}
+
 export function cellOf(device: RolloutDevice, state: string): Cell {
   const step = device.steps.findLast((each) => each.state === state);
   if (!step) return NONE;
-  if (!step.event) return device.state === state ? { text: '…', tone: 'now' } : NONE;
+  if (!step.event) return device.state === state ? { text: copiedPart(device) ?? '…', tone: 'now' } : NONE;
   const said = SAID[step.event];
   if (said === undefined) return { text: 'no', tone: 'failed' };
   return { text: step.event === 'BACK' ? (awayText(device) ?? said) : said, tone: 'done' };

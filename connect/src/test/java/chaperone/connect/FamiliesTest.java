@@ -172,6 +172,11 @@ class FamiliesTest {
         }
         try (FileTransfer files =
                 connector.files(family.target(), family.platform().files().orElseThrow())) {
+            assertThat(failureOf(() -> files.send("stopped.bin", FileSource.of(content), (bytes, rate) -> false)))
+                    .isEqualTo(FailureKind.STOPPED);
+        }
+        try (FileTransfer files =
+                connector.files(family.target(), family.platform().files().orElseThrow())) {
             assertThat(failureOf(() ->
                             files.fetch("no-such-file", OutputStream.nullOutputStream(), 100, TransferProgress.NONE)))
                     .isEqualTo(FailureKind.TRANSFER_REFUSED);

@@ -5,7 +5,7 @@
   import Confirm from '$lib/parts/form/Confirm.svelte';
   import ProblemNote from '$lib/parts/form/ProblemNote.svelte';
   import When from '$lib/parts/form/When.svelte';
-  import { DEVICE, STATE, STEP, wavesOf } from '$lib/parts/rollout/rolloutText';
+  import { copiedPart, DEVICE, STATE, STEP, wavesOf } from '$lib/parts/rollout/rolloutText';
   import { address } from '$lib/state/address.svelte';
   import { Doing } from '$lib/state/doing.svelte';
   import { live } from '$lib/state/live.svelte';
@@ -110,6 +110,13 @@
           <span class="text-quiet font-normal">{chosen.releaseBefore} → {chosen.release}</span>
         </h2>
         <p class="mt-1">{DEVICE[chosen.state]}{chosen.fact ? `: ${chosen.fact}` : ''}</p>
+        {#if copiedPart(chosen)}
+          <progress class="progress mt-2" value={chosen.copied} max={chosen.imageSize} aria-label="Copied ahead"
+          ></progress>
+          <p class="text-quiet" aria-live="off">
+            {bytes(chosen.copied)} of {bytes(chosen.imageSize)}, {bytes(chosen.copyRate)} a second
+          </p>
+        {/if}
         {#if chosen.needsDecision && session.mayAct && rollout.state === 'STOPPED'}
           <div class="mt-2 flex gap-2">
             <button class="btn btn-primary" onclick={() => decide(chosen, 'RETRY')}>Try again</button>

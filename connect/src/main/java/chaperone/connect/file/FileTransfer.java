@@ -127,8 +127,8 @@ public final class FileTransfer implements AutoCloseable {
         }
         for (Throwable cause = failure; cause != null; cause = cause.getCause()) {
             if (!(cause instanceof TransferMeter.BrokenOff broken)) continue;
-            FailureKind kind = broken.isTooMuch() ? FailureKind.TOO_LONG : FailureKind.FELL_SILENT;
-            return Optional.of(new ConversationException(kind, endpoint, name + ": " + broken.getMessage(), failure));
+            return Optional.of(
+                    new ConversationException(broken.kind(), endpoint, name + ": " + broken.getMessage(), failure));
         }
         return Optional.empty();
     }

@@ -1,5 +1,6 @@
 package chaperone.connect.file;
 
+import chaperone.connect.conversation.FailureKind;
 import java.io.FilterInputStream;
 import java.io.FilterOutputStream;
 import java.io.IOException;
@@ -19,7 +20,7 @@ final class TransferMeter {
     private final Bounds bounds;
     private final TransferProgress progress;
     private long moved;
-    private long told = begun;
+    private long told = begun - NANOS_BETWEEN_WORDS;
 
     /**
      * @param mostBytes more than these are refused
@@ -31,15 +32,15 @@ final class TransferMeter {
     /** Thrown out of a stream, through the library that moves the bytes. */
     static final class BrokenOff extends IOException {
         private static final long serialVersionUID = 1;
-        private final boolean tooMuch;
+        private final FailureKind kind;
 
-        BrokenOff(boolean tooMuch, String message) {
+        BrokenOff(FailureKind kind, String message) {
             super(message);
-            this.tooMuch = tooMuch;
+            this.kind = kind;
         }
 
-        boolean isTooMuch() {
-            return tooMuch;
+        FailureKind kind() {
+            return kind;
         }
     }
 
@@ -63,21 +64,23 @@ final class TransferMeter {
     private void passes(byte[] bytes, int offset, int length) throws IOException {
         digest.update(bytes, offset, length);
         moved += length;
-        if (moved > bounds.mostBytes()) throw new BrokenOff(true, "more than " + bounds.mostBytes() + " bytes");
+        if (moved > bounds.mostBytes())
+            throw new BrokenOff(FailureKind.TOO_LONG, "more than " + bounds.mostBytes() + " bytes");
         long now = System.nanoTime();
         Duration longest = bounds.patience().plusMillis(1000 * moved / bounds.slowest());
         if (now - begun > longest.toNanos()) {
-            throw new BrokenOff(false, "only " + moved + " bytes within " + longest.toSeconds() + " s");
+            throw new BrokenOff(
+                    FailureKind.FELL_SILENT, "only " + moved + " bytes within " + longest.toSeconds() + " s");
         }
         if (now - told < NANOS_BETWEEN_WORDS) return;
         told = now;
-        tell();
+        if (!tell()) throw new BrokenOff(FailureKind.STOPPED, "stopped by hand");
     }
 
-    /** The last word, when all has passed. */
-    void tell() {
+    /** Also the last word, when all has passed. */
+    boolean tell() {
         double seconds = Math.max(1, System.nanoTime() - begun) / 1e9;
-        progress.moved(moved, Math.round(moved / seconds));
+        return progress.moved(moved, Math.round(moved / seconds));
     }
 
     InputStream over(InputStream source) {

@@ -47,6 +47,11 @@ class RolloutDevice {
 
     private @Nullable Instant switchedAt;
     private int attempts;
+
+    /** Written while a step is under way, by whoever takes it: see {@link RolloutDeviceRepository#copied}. */
+    private long copied;
+
+    private long copyRate;
     private boolean inHand = true;
 
     @Version
@@ -105,6 +110,16 @@ class RolloutDevice {
     /** How often it was told to restart since somebody last decided. */
     int attempts() {
         return attempts;
+    }
+
+    /** Bytes of the image that have come to it. */
+    long copied() {
+        return copied;
+    }
+
+    /** Bytes a second, on average. */
+    long copyRate() {
+        return copyRate;
     }
 
     RolloutState state() {

@@ -125,6 +125,7 @@ class RolloutEngine implements DisposableBean {
                 device,
                 partner,
                 stood -> journal.stood(line.id(), stood),
+                (moved, rate) -> lease.isStillHeld() && journal.copied(line, moved, rate),
                 () -> {
                     if (!lease.isStillHeld()) throw new LeaseLostException(device.host());
                 },

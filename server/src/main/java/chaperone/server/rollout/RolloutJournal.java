@@ -148,6 +148,20 @@ class RolloutJournal {
         events.rolloutMoved(rollout);
     }
 
+    /**
+     * How far an image has come.
+     *
+     * @return whether to go on copying: somebody may have asked the rollout to stop
+     */
+    @Transactional
+    public boolean copied(RolloutDevice line, long bytes, long rate) {
+        lines.copied(line.id(), bytes, rate);
+        events.rolloutMoved(line.rollout());
+        return rollouts.findById(line.rollout())
+                .filter(rollout -> rollout.pausedBy().isEmpty())
+                .isPresent();
+    }
+
     /** What stood before a device is restarted must be known to whoever takes over from a process that dies. */
     @Transactional
     public void stood(long lineId, StepOutcome.Stood stood) {

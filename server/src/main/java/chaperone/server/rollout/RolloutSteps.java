@@ -49,6 +49,7 @@ class RolloutSteps {
     private static final Duration TOLERANCE = Duration.ofSeconds(3);
 
     private static final int MOST_ATTEMPTS = 2;
+    private static final Duration PACE = Duration.ofSeconds(1);
 
     private final DeviceSessions sessions;
     private final Connector connector;
@@ -96,6 +97,7 @@ class RolloutSteps {
             Device device,
             Optional<Device> partner,
             Consumer<StepOutcome.Stood> stood,
+            TransferProgress copied,
             Runnable stillHeld,
             ConversationListener console) {}
 
@@ -116,7 +118,11 @@ class RolloutSteps {
     private StepOutcome failed(RolloutState state, Context step, ConversationException e) {
         String fact = ConversationOutcome.of(e.kind()).meaning();
         return switch (state) {
-            case PREPARING -> StepOutcome.of(RolloutEvent.NOT_PREPARED, fact);
+            // Nothing was altered: it is begun anew when the rollout goes on.
+            case PREPARING ->
+                e.kind() == FailureKind.STOPPED
+                        ? StepOutcome.of(RolloutEvent.BROKEN, "copying was stopped")
+                        : StepOutcome.of(RolloutEvent.NOT_PREPARED, fact);
             // Whether it got the word to restart is seen by looking at it.
             case SWITCHING ->
                 e.written() == Written.NOTHING
@@ -172,7 +178,7 @@ class RolloutSteps {
                 software,
                 image.name(),
                 image.content(),
-                TransferProgress.NONE);
+                new PacedProgress(step.copied(), PACE, image.size()));
         return verified(step, software, image);
     }
 

@@ -48,6 +48,8 @@ class RolloutViews {
 
     /**
      * @param partner the other device of its pair
+     * @param copied bytes of the image that have come to it
+     * @param copyRate bytes a second, on average
      * @param commands what it is told, in the words of its platform; what is copied to it comes before
      */
     record RolloutDeviceView(
@@ -56,6 +58,8 @@ class RolloutViews {
             Optional<String> partner,
             String image,
             long imageSize,
+            long copied,
+            long copyRate,
             String release,
             String releaseBefore,
             RolloutState state,
@@ -155,6 +159,8 @@ class RolloutViews {
                 partner,
                 line.imageName(),
                 line.imageSize(),
+                line.copied(),
+                line.copyRate(),
                 line.release(),
                 line.releaseBefore(),
                 line.state(),

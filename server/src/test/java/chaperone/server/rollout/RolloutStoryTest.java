@@ -77,13 +77,13 @@ class RolloutStoryTest {
 
     /** From now on both models shall run it. */
     private static void choose(String release) {
-        choose(release, List.of("brkw-core-1", "ald-rtr-1"));
+        choose(release, List.of("brkw-core-1", "ald-rtr-1"), 200_000);
     }
 
-    private static void choose(String release, List<String> devices) {
+    private static void choose(String release, List<String> devices, int size) {
         for (String name : devices) {
             Hardware hardware = chassis(name).hardware();
-            byte[] content = new byte[200_000];
+            byte[] content = new byte[size];
             new Random(release.hashCode()).nextBytes(content);
             byte[] file = new Image(hardware.maker(), hardware.model(), release).file(content);
             String called = hardware.model().toLowerCase(java.util.Locale.ROOT) + "-" + release + ".img";
@@ -347,7 +347,7 @@ class RolloutStoryTest {
             server.standIn(name).device().save();
             engineer.copy(name);
         }
-        choose("91.4.0", others);
+        choose("91.4.0", others, 200_000);
         long rollout = planned(others);
         post(approver, rollout, "approve");
         JsonNode done = run(rollout);
@@ -360,5 +360,39 @@ class RolloutStoryTest {
                             .asString())
                     .isEqualTo("YES");
         }
+    }
+
+    /** Nothing is altered by half an image: it is copied anew when the rollout goes on. */
+    @Test
+    @Order(7)
+    void copyingAheadTellsHowFarItIsAndCanBeStopped() {
+        choose("91.5.0", List.of("brkw-core-1", "ald-rtr-1"), 40_000_000);
+        Map<String, String> before = releases();
+        long rollout = planned(PAIRED);
+        post(approver, rollout, "approve");
+        post(engineer, rollout, "run");
+        String path = "/api/rollouts/" + rollout;
+        engineer.await(path, view -> copied(view) > 0);
+        post(engineer, rollout, "pause");
+        JsonNode stopped =
+                engineer.await(path, view -> !view.get("state").asString().equals("RUNNING"));
+        assertThat(stopped.get("state").asString()).isEqualTo("STOPPED");
+        assertThat(states(stopped).values()).isSubsetOf("WAITING", "READY");
+        assertThat(releases()).isEqualTo(before);
+        JsonNode ended = run(rollout);
+        assertThat(states(ended).values()).containsOnly("DONE");
+        assertThat(releases().values()).containsOnly("91.5.0");
+        for (JsonNode line : ended.get("devices")) {
+            assertThat(line.get("copied").asLong())
+                    .isEqualTo(line.get("imageSize").asLong());
+            assertThat(line.get("copyRate").asLong()).isPositive();
+        }
+    }
+
+    private static long copied(JsonNode rollout) {
+        long copied = 0;
+        for (JsonNode line : rollout.get("devices"))
+            copied += line.get("copied").asLong();
+        return copied;
     }
 }
