@@ -92,6 +92,7 @@ export type Heat = Schemas['HeatView'];
 export type Finding = Schemas['FindingView'];
 export type Evidence = Schemas['Evidence'];
 export type Trial = Schemas['TrialView'];
+export type Section = Schemas['ClauseSection'];
 export type FleetTrial = Schemas['FleetTrialView'];
 
 /** A problem detail (RFC 9457) as the server sends it; lines and columns count from 0. */

@@ -2605,6 +2605,11 @@ export interface components {
         Checked: {
             problems: components["schemas"]["PlatformProblem"][];
         };
+        ClauseSection: {
+            lines: components["schemas"]["SectionLine"][];
+            /** Format: int32 */
+            of: number;
+        };
         ClauseText: {
             /** @enum {string} */
             binding: "ADVISE" | "WARN" | "REFUSE";
@@ -3879,6 +3884,13 @@ export interface components {
         Screen: {
             screen: string;
         };
+        SectionLine: {
+            /** Format: int32 */
+            line?: number;
+            /** @enum {string} */
+            mark: "HOLDS" | "DEPARTS" | "MISSING" | "AROUND";
+            text: string;
+        };
         SectionView: {
             fold?: components["schemas"]["FoldView"];
             rows: components["schemas"]["RowView"][];
@@ -4139,6 +4151,7 @@ export interface components {
             /** @enum {string} */
             kind: "PASS" | "FAIL" | "NOT_KNOWN";
             repair: string[];
+            section: components["schemas"]["ClauseSection"];
             tag: string;
         };
         TryAddress: {

@@ -1,6 +1,6 @@
 import { expect, it } from 'vitest';
 import type { Clause } from '$lib/api/client';
-import { emptyClause, evidenceText, fieldsOf, freeTag, warmth } from './clauseText';
+import { emptyClause, evidenceText, fieldsOf, freeTag, sectionText, warmth } from './clauseText';
 
 const golden = (text: string): Clause => ({ ...emptyClause('corvane', 'a'), text });
 
@@ -27,4 +27,10 @@ it('is warmest where most devices fail', () => {
 it('gives a new clause a tag of its own', () => {
   expect(freeTag([])).toBe('clause-1');
   expect(freeTag([emptyClause('corvane', 'clause-2')])).toBe('clause-3');
+});
+
+it('counts what a clause speaks of, not what stands around it or is missing', () => {
+  const lines = (['AROUND', 'HOLDS', 'MISSING', 'DEPARTS'] as const).map((mark) => ({ text: 'x', mark }));
+  expect(sectionText({ lines, of: 231 })).toBe('section of 2 lines, cut from 231');
+  expect(sectionText({ lines: lines.slice(0, 2), of: 1 })).toBe('section of 1 line, cut from 1');
 });

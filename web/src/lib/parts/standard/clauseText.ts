@@ -1,4 +1,5 @@
-import type { Clause, Evidence, Finding } from '$lib/api/client';
+import type { Clause, Evidence, Finding, Section } from '$lib/api/client';
+import { count } from '$lib/text/time';
 
 export const BINDING: Record<Clause['binding'], string> = {
   ADVISE: 'advise',
@@ -64,4 +65,26 @@ export function evidenceText(evidence: Evidence): string {
 export function warmth(failing: number, most: number): number {
   if (failing === 0) return 0;
   return Math.max(1, Math.ceil((3 * failing) / most));
+}
+
+type SectionMark = Section['lines'][number]['mark'];
+
+export const SECTION_SIGN: Record<SectionMark, string> = {
+  HOLDS: '✓',
+  DEPARTS: '✗',
+  MISSING: '–',
+  AROUND: ''
+};
+
+export const SECTION_WORD: Record<SectionMark, string> = {
+  HOLDS: '',
+  DEPARTS: 'departs',
+  MISSING: 'missing',
+  AROUND: ''
+};
+
+/** How much of a configuration a clause speaks of; lines around it and lines that are missing do not count. */
+export function sectionText(section: Section): string {
+  const own = section.lines.filter((line) => line.mark === 'HOLDS' || line.mark === 'DEPARTS').length;
+  return `section of ${count(own, 'line')}, cut from ${section.of}`;
 }

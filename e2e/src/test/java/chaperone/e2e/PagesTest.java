@@ -67,6 +67,7 @@ class PagesTest {
             "/releases?model=C2024",
             "/rollouts",
             "/rollouts/1",
+            "/rollouts/2",
             "/templates",
             "/templates/segment%20on%20access%20ports?devices=brkw-acc-1,cairn-rtr-1",
             "/templates/segment%20on%20access%20ports/write",

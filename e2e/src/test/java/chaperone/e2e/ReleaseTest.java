@@ -119,11 +119,11 @@ class ReleaseTest {
     @Test
     void aRolloutIsApprovedRunAndDecidedOn() {
         page.navigate("/rollouts");
-        page.getByRole(AriaRole.LINK, new Page.GetByRoleOptions().setName("R-1").setExact(true))
+        page.getByRole(AriaRole.LINK, new Page.GetByRoleOptions().setName("R-2").setExact(true))
                 .click();
         assertThat(row("brkw-acc-3")).containsText("7.4.2 → 7.5.1");
         assertThat(button("Run…")).hasCount(0);
-        approver.navigate("/rollouts/1");
+        approver.navigate("/rollouts/2");
         approver.getByRole(
                         AriaRole.BUTTON,
                         new Page.GetByRoleOptions().setName("Approve").setExact(true))

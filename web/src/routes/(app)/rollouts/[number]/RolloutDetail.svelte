@@ -111,7 +111,11 @@
         </h2>
         <p class="mt-1">{DEVICE[chosen.state]}{chosen.fact ? `: ${chosen.fact}` : ''}</p>
         {#if copiedPart(chosen)}
-          <progress class="progress mt-2" value={chosen.copied} max={chosen.imageSize} aria-label="Copied ahead"
+          <progress
+            class="progress mt-2"
+            value={chosen.copied}
+            max={chosen.imageSize}
+            aria-label="Copied ahead"
           ></progress>
           <p class="text-quiet" aria-live="off">
             {bytes(chosen.copied)} of {bytes(chosen.imageSize)}, {bytes(chosen.copyRate)} a second

@@ -1,6 +1,7 @@
 <script lang="ts">
   import ProblemNote from '$lib/parts/form/ProblemNote.svelte';
-  import { evidenceText, VERDICT } from '$lib/parts/standard/clauseText';
+  import { evidenceText, sectionText, VERDICT } from '$lib/parts/standard/clauseText';
+  import SectionLines from '$lib/parts/standard/SectionLines.svelte';
   import type { StandardPage } from './standardPage.svelte';
 
   interface Props {
@@ -8,6 +9,13 @@
   }
 
   let { opened }: Props = $props();
+
+  /** The clause that is being written comes first. */
+  const ordered = $derived(
+    (opened.trial.value ?? []).toSorted(
+      (a, b) => Number(b.tag === opened.clause?.tag) - Number(a.tag === opened.clause?.tag)
+    )
+  );
   const tone = { PASS: 'text-success', FAIL: 'text-error', NOT_KNOWN: 'text-quiet' };
 </script>
 
@@ -23,9 +31,17 @@
     {:else if opened.trial.value?.length === 0}
       <p class="text-quiet mt-2">None of the clauses is for it.</p>
     {/if}
-    {#each opened.trial.value ?? [] as trial (trial.tag)}
+    {#each ordered as trial (trial.tag)}
       <article class="border-base-300 mt-3 border-t pt-2">
-        <p><b>{trial.tag}</b> <span class="{tone[trial.kind]} font-semibold">{VERDICT[trial.kind]}</span></p>
+        <p class="flex items-baseline gap-2">
+          <b>{trial.tag}</b> <span class="{tone[trial.kind]} font-semibold">{VERDICT[trial.kind]}</span>
+          {#if trial.section.lines.length > 0}
+            <span class="text-quiet ml-auto">{sectionText(trial.section)}</span>
+          {/if}
+        </p>
+        {#if trial.tag === opened.clause?.tag && trial.section.lines.length > 0}
+          <SectionLines section={trial.section} />
+        {/if}
         <ul class="mono">
           {#each trial.evidence as evidence, i (i)}<li class="whitespace-pre-wrap">
               {evidenceText(evidence)}

@@ -35,11 +35,24 @@ public final class Judge {
         if (clause.rule() instanceof Golden golden) {
             Optional<String> unfilled = Fields.unfilled(golden.text(), fields);
             if (unfilled.isPresent()) return Verdict.notKnown("no value for {{" + unfilled.get() + "}} at this site");
-            Statement wanted = model.read(Fields.filled(golden.text(), fields));
-            missing(List.of(), root, wanted, departures);
+            missing(List.of(), root, wanted(golden), departures);
         } else if (clause.rule() instanceof Forbidden forbidden) forbidden(forbidden, root, departures);
         else if (clause.rule() instanceof ForEach each) forEach(each, root, departures);
         return Verdict.of(departures);
+    }
+
+    private Statement wanted(Golden golden) {
+        return model.read(Fields.filled(golden.text(), fields));
+    }
+
+    /** What the clause speaks of; nothing if a field of it has no value. */
+    public Section section(Clause clause) {
+        if (clause.rule() instanceof Forbidden forbidden) return Section.ofForbidden(root, forbidden);
+        if (clause.rule() instanceof ForEach each) return Section.ofEach(root, each);
+        Golden golden = (Golden) clause.rule();
+        return Fields.unfilled(golden.text(), fields).isPresent()
+                ? new Section(List.of())
+                : Section.ofGolden(root, wanted(golden));
     }
 
     private static void missing(List<String> path, Statement here, Statement wanted, List<Evidence> departures) {
@@ -89,7 +102,7 @@ public final class Judge {
      * @param in those alone that stand in such a block
      * @param visit gets what stands above the statement, too, which holds only until it returns
      */
-    private static void walk(
+    static void walk(
             List<String> path, Statement above, Optional<QuickPattern> in, BiConsumer<List<String>, Statement> visit) {
         boolean isMeant = in.isEmpty() || in.get().isIn(above.text());
         for (Statement each : above.children()) {

@@ -96,6 +96,34 @@ class JudgeTest {
         assertThatIllegalArgumentException().isThrownBy(() -> Repair.of(SWITCH, clause(LOGGING), CORVANE, Map.of()));
     }
 
+    private static List<String> section(Rule rule) {
+        return new Judge(SWITCH, CORVANE, FIELDS)
+                .section(clause(rule)).marks().stream()
+                        .map(mark -> mark.kind() + " " + (mark.line() + 1) + " " + mark.text())
+                        .toList();
+    }
+
+    @Test
+    void cutsOutWhatAClauseSpeaksOf() {
+        assertThat(section(LOGGING))
+                .containsExactly("MISSING 0 log-server 198.51.100.20", "MISSING 0 time-server 198.51.100.7");
+        assertThat(section(new Golden("vlan 330 \"tickets\"\nlog-server 198.51.100.99\ntime-server 198.51.100.7\n")))
+                .containsExactly(
+                        "DEPARTS 4 vlan 330 \"ticket hall\"",
+                        "MISSING 4 vlan 330 \"tickets\"",
+                        "HOLDS 13 log-server 198.51.100.99",
+                        "MISSING 13 time-server 198.51.100.7");
+        assertThat(section(GUEST)).containsExactly("DEPARTS 3 account guest level view secret c1.11");
+        assertThat(section(FLOOD))
+                .containsExactly(
+                        "DEPARTS 5 port 1/0/1",
+                        "DEPARTS 7 flood-limit 9",
+                        "DEPARTS 8 port 1/0/2",
+                        "MISSING 8 flood-limit 5");
+        assertThat(new Judge(SWITCH, CORVANE, Map.of()).section(clause(LOGGING)).marks())
+                .isEmpty();
+    }
+
     @Test
     void namesTheLineThatMustNotStand() {
         assertThat(judged(SWITCH, GUEST).evidence())

@@ -163,10 +163,10 @@ class DemoData implements ApplicationRunner {
         standard.publish(SITES.values());
         templates.keep();
         software.choose(history.resolve("images"));
-        software.plan();
+        PAIRS.forEach((first, second) -> pairs.confirm(first, second, "r.anand"));
+        software.renew();
         changes.change();
         changes.draft();
-        PAIRS.forEach((first, second) -> pairs.confirm(first, second, "r.anand"));
         routines.write("nightly copies", "daily 02:30", ZONE, "", "r.anand");
         routines.write("firewalls", "hourly :15", ZONE, "platform is brisling", "r.anand");
         addAccounts();

@@ -16,9 +16,10 @@ import org.springframework.stereotype.Component;
 @Component
 @Profile("demo")
 class DemoSoftware {
-    private static final List<String> CHOSEN = List.of("c2024-7.5.1.img", "r4-5.11.2.img");
+    private static final List<String> CHOSEN = List.of("c2024-7.5.1.img", "r4-5.11.2.img", "r9-5.12.1.img");
 
-    private static final String BEHIND = "C2024";
+    private static final String ENGINEER = "r.anand";
+    private static final String APPROVER = "t.lindgren";
 
     private final Images images;
     private final RolloutService rollouts;
@@ -30,13 +31,19 @@ class DemoSoftware {
         this.fleet = fleet;
     }
 
-    /** What waits for its approval. */
-    void plan() {
-        List<String> behind = fleet.standings().stream()
-                .filter(device -> device.model().equals(BEHIND))
+    /** One that runs now, over a pair, and is done when both have restarted; and one that waits for its approval. */
+    void renew() {
+        long first = rollouts.keep("Routers of the main office to 5.12.1", allOf("R9"), ENGINEER);
+        rollouts.approve(first, APPROVER, true);
+        rollouts.run(first);
+        rollouts.keep("Small access switches to 7.5.1", allOf("C2024"), ENGINEER);
+    }
+
+    private List<String> allOf(String model) {
+        return fleet.standings().stream()
+                .filter(device -> device.model().equals(model))
                 .map(Fleet.Standing::name)
                 .toList();
-        rollouts.keep("Small access switches to 7.5.1", behind, "r.anand");
     }
 
     /** @param folder where images lie, with the list of their digests */
@@ -44,7 +51,7 @@ class DemoSoftware {
         String list = Files.readString(folder.resolve("SHA256SUMS"));
         for (String name : CHOSEN) {
             try (InputStream file = new BufferedInputStream(Files.newInputStream(folder.resolve(name)))) {
-                images.choose(name, file, list, "r.anand");
+                images.choose(name, file, list, ENGINEER);
             }
         }
     }

@@ -84,10 +84,10 @@ public class RolloutService {
         return rollouts.lock(number).orElseThrow(() -> ProblemException.notFound("rollout", "R-" + number));
     }
 
-    /** Planned by somebody who does not look at what comes of it. */
+    /** @return its number */
     @Transactional
-    public void keep(String title, List<String> names, String by) {
-        plan(title, names, by);
+    public long keep(String title, List<String> names, String by) {
+        return plan(title, names, by).id();
     }
 
     /** @throws ProblemException naming every device that cannot be part of it, and why */
@@ -166,7 +166,7 @@ public class RolloutService {
     }
 
     @Transactional
-    void approve(long number, String by, boolean isApprover) {
+    public void approve(long number, String by, boolean isApprover) {
         Rollout rollout = locked(number);
         if (rollout.state() != Rollout.State.PLANNED) throw wrongState(rollout, "approved");
         approvals.mustBeFree("R-" + number, Set.of(rollout.madeBy()), by, isApprover);
@@ -180,7 +180,7 @@ public class RolloutService {
 
     /** Begins it, or goes on where it stopped. */
     @Transactional
-    void run(long number) {
+    public void run(long number) {
         Rollout rollout = locked(number);
         boolean mayRun = rollout.state() == Rollout.State.APPROVED || rollout.state() == Rollout.State.STOPPED;
         if (!mayRun) throw wrongState(rollout, "run");

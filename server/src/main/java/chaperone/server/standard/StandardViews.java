@@ -86,8 +86,23 @@ class StandardViews {
     /** What stands where a device departs, and what would repair it; no commands if that cannot be said. */
     record FindingDetail(List<ExcerptLine> excerpt, List<String> repair) {}
 
+    /** A line of the section that a clause speaks of. */
+    enum LineMark {
+        HOLDS,
+        DEPARTS,
+        MISSING,
+        AROUND
+    }
+
+    /** @param line from 0; absent for one that is missing */
+    record SectionLine(Optional<Integer> line, String text, LineMark mark) {}
+
+    /** @param of how many lines it was cut from */
+    record ClauseSection(List<SectionLine> lines, int of) {}
+
     /** How one clause would judge a device, and what would repair it; no commands if that cannot be said. */
-    record TrialView(String tag, Verdict.Kind kind, List<Evidence> evidence, List<String> repair) {}
+    record TrialView(
+            String tag, Verdict.Kind kind, List<Evidence> evidence, ClauseSection section, List<String> repair) {}
 
     /** How a clause would judge the fleet. */
     record FleetTrialView(String tag, long pass, long fail, long notKnown, long notAsked, List<String> failing) {}
@@ -224,6 +239,7 @@ class StandardViews {
     /** Every clause of a text that is for a device, judged now. */
     List<TrialView> trial(Device device, StandardText text) {
         String running = history.newest(device, ConfigKind.RUNNING).whole();
+        SectionCut cut = new SectionCut(running, platforms.get(device.platform()), masks);
         Map<String, String> values = text.valuesAt(device.siteName());
         Judge judge = new Judge(running, soundness.model(device), values);
         Map<String, Boolean> scopes = new HashMap<>();
@@ -233,7 +249,11 @@ class StandardViews {
                     Verdict verdict = judge.verdict(clause.clause());
                     List<Evidence> shown = soundness.shown(device, verdict.evidence());
                     return new TrialView(
-                            clause.tag(), verdict.kind(), shown, repair(device, running, clause, verdict, values));
+                            clause.tag(),
+                            verdict.kind(),
+                            shown,
+                            cut.of(judge.section(clause.clause())),
+                            repair(device, running, clause, verdict, values));
                 })
                 .toList();
     }

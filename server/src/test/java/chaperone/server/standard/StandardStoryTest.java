@@ -138,6 +138,10 @@ class StandardStoryTest {
                 .json(200);
         assertThat(trial.get(0).get("kind").asString()).isEqualTo("FAIL");
         assertThat(trial.get(0).at("/repair/0").asString()).isEqualTo("log-server 198.51.100.77");
+        JsonNode section = trial.get(0).get("section");
+        assertThat(section.get("lines").toString()).contains("\"mark\":\"MISSING\"", "log-server 198.51.100.77");
+        assertThat(section.get("of").asInt()).isGreaterThan(section.get("lines").size());
+        assertThat(section.toString()).doesNotContain("c1.");
         JsonNode unfilled = engineer.post("/api/standards/trial", Map.of("device", SWITCH, "text", text(Map.of())))
                 .json(200);
         assertThat(unfilled.get(0).get("kind").asString()).isEqualTo("NOT_KNOWN");

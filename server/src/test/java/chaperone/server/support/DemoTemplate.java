@@ -39,6 +39,9 @@ final class DemoTemplate {
             engineer.awaitJob(1);
             engineer.await(
                     "/api/changes/1", change -> change.get("state").asString().equals("KEPT"));
+            engineer.await(
+                    "/api/rollouts/1",
+                    rollout -> rollout.get("state").asString().equals("DONE"));
             DemoStart.keep(server.standIns(), state);
         }
     }

@@ -23,6 +23,7 @@ final class DemoImages {
             new Image("Corvane", "C2048", "7.5.1"),
             new Image("Corvane", "C7012", "7.5.1"),
             new Image("Altamont", "R4", "5.11.2"),
+            new Image("Altamont", "R9", "5.12.1"),
             new Image("Brisling", "W300", "3.9.0"),
             new Image("Pellon", "P8M", "2.15"));
 

@@ -98,7 +98,9 @@ public final class DemoStart {
         String newest = running.isPresent() ? "" : newest(unit, now);
         return new StandIn.Plan(
                 new InetSocketAddress(unit.address(), port),
-                unit.hardware(),
+                folder.flatMap(kept -> kept.release(unit.name()))
+                        .map(unit.hardware()::running)
+                        .orElse(unit.hardware()),
                 running.orElse(newest),
                 folder.flatMap(kept -> kept.configuration(unit.name(), "saved")).orElse(newest),
                 folder.map(kept -> kept.identity(unit.name())).orElseGet(() -> Identity.fresh(unit.name())),

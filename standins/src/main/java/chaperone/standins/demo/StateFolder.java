@@ -55,7 +55,16 @@ final class StateFolder {
     }
 
     Optional<String> configuration(String name, String which) {
-        Path file = folder.resolve(name).resolve(which + ".conf");
+        return text(name, which + ".conf");
+    }
+
+    /** That it ran. */
+    Optional<String> release(String name) {
+        return text(name, "release.txt");
+    }
+
+    private Optional<String> text(String name, String called) {
+        Path file = folder.resolve(name).resolve(called);
         try {
             return Files.exists(file)
                     ? Optional.of(Files.readString(file, StandardCharsets.ISO_8859_1))
@@ -71,6 +80,8 @@ final class StateFolder {
             keepIdentity(name, standIn.identity());
             Path own = folder.resolve(name);
             Files.writeString(own.resolve("running.conf"), standIn.device().keptRunning(), StandardCharsets.ISO_8859_1);
+            Files.writeString(
+                    own.resolve("release.txt"), standIn.device().chassis().release());
             Files.writeString(own.resolve("saved.conf"), standIn.device().keptSaved(), StandardCharsets.ISO_8859_1);
         } catch (IOException e) {
             throw new UncheckedIOException("The state of " + name + " could not be kept", e);
