@@ -14,7 +14,9 @@
   };
 </script>
 
-<ol class="mono my-2" aria-label="The section that the clause speaks of">
+<!-- A scrolling region must be reachable by keyboard (WCAG 2.1.1). -->
+<!-- svelte-ignore a11y_no_noninteractive_tabindex -->
+<ol class="mono my-2 max-h-72 overflow-auto" tabindex="0" aria-label="The section that the clause speaks of">
   {#each section.lines as line, i (i)}
     <li class="{line.mark} {isGap(i) ? 'gap' : ''}">
       <span class="text-quiet text-right">{line.line === undefined ? '' : line.line + 1}</span>
@@ -28,7 +30,8 @@
 <style>
   li {
     display: grid;
-    grid-template-columns: 3rem 1.25rem minmax(0, 1fr) auto;
+    grid-template-columns: 2.5rem 1rem minmax(0, 1fr) auto;
+    column-gap: 0.5rem;
     padding-inline: 0.5rem;
   }
   .gap {

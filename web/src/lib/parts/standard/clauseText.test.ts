@@ -33,4 +33,5 @@ it('counts what a clause speaks of, not what stands around it or is missing', ()
   const lines = (['AROUND', 'HOLDS', 'MISSING', 'DEPARTS'] as const).map((mark) => ({ text: 'x', mark }));
   expect(sectionText({ lines, of: 231 })).toBe('section of 2 lines, cut from 231');
   expect(sectionText({ lines: lines.slice(0, 2), of: 1 })).toBe('section of 1 line, cut from 1');
+  expect(sectionText({ lines: lines.slice(2, 3), of: 9 })).toBe('nothing of it stands in 9 lines');
 });

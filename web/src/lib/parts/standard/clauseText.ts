@@ -86,5 +86,6 @@ export const SECTION_WORD: Record<SectionMark, string> = {
 /** How much of a configuration a clause speaks of; lines around it and lines that are missing do not count. */
 export function sectionText(section: Section): string {
   const own = section.lines.filter((line) => line.mark === 'HOLDS' || line.mark === 'DEPARTS').length;
+  if (own === 0) return `nothing of it stands in ${count(section.of, 'line')}`;
   return `section of ${count(own, 'line')}, cut from ${section.of}`;
 }

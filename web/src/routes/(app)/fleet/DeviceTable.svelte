@@ -150,7 +150,7 @@
 
 <style>
   .box {
-    height: calc(100vh - 285px);
+    height: calc(100vh - 285px - var(--tray, 0px));
     min-height: 360px;
     overflow: auto;
     contain: strict;

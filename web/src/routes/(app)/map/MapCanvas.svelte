@@ -172,7 +172,7 @@
   .canvas {
     display: block;
     width: 100%;
-    height: calc(100vh - 150px);
+    height: calc(100vh - 150px - var(--tray, 0px));
     min-height: 420px;
     touch-action: none;
   }

@@ -102,7 +102,7 @@ class ScreenshotsTest {
         take(page, "clause");
         template(page);
         page.navigate("/rollouts/1");
-        page.getByText("boot from r9-5.12.1.img").waitFor();
+        page.getByText("boot from r9-5.12.1.img").first().waitFor();
         take(page, "rollout");
         page.navigate("/changes/1?view=difference");
         page.getByText("kept on 2 devices").waitFor();

@@ -166,7 +166,7 @@
     <ProblemNote {problem} class="mt-3" ongo={(line, column) => editor?.go(line, column)} />
   {:else if note}<p class="text-success mt-2" role="status">{note}</p>{/if}
 
-  <div class="mt-3 grid h-[calc(100vh-170px)] grid-cols-2 gap-3.5">
+  <div class="mt-3 grid h-[calc(100vh-170px-var(--tray,0px))] grid-cols-2 gap-3.5">
     <div class="panel overflow-hidden">
       {#key `${name} ${session.mayManage}`}
         <YamlEditor

@@ -162,7 +162,7 @@
 
 <style>
   .outline-box {
-    height: calc(100vh - 210px);
+    height: calc(100vh - 210px - var(--tray, 0px));
     min-height: 300px;
     overflow-y: auto;
     padding-block: 0.35rem;

@@ -40,7 +40,7 @@
 
 <style>
   .box {
-    height: calc(100vh - 210px);
+    height: calc(100vh - 210px - var(--tray, 0px));
     min-height: 300px;
     overflow: auto;
   }
