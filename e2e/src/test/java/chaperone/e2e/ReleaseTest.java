@@ -3,6 +3,7 @@ package chaperone.e2e;
 import static com.microsoft.playwright.assertions.PlaywrightAssertions.assertThat;
 import static org.assertj.core.api.Assertions.assertThat;
 
+import chaperone.server.support.Api;
 import chaperone.server.support.TestServer;
 import chaperone.standins.device.Fault;
 import chaperone.standins.device.Image;
@@ -17,14 +18,20 @@ import java.nio.file.Path;
 import java.security.MessageDigest;
 import java.security.NoSuchAlgorithmException;
 import java.util.HexFormat;
+import java.util.List;
+import java.util.Map;
 import org.junit.jupiter.api.AfterAll;
 import org.junit.jupiter.api.BeforeAll;
+import org.junit.jupiter.api.MethodOrderer.OrderAnnotation;
+import org.junit.jupiter.api.Order;
 import org.junit.jupiter.api.Test;
+import org.junit.jupiter.api.TestMethodOrder;
 import org.junit.jupiter.api.Timeout;
 import org.junit.jupiter.api.io.TempDir;
 
 /** An image comes from a file, is checked against its list, and becomes what the devices of its model shall run. */
 @Timeout(180)
+@TestMethodOrder(OrderAnnotation.class)
 class ReleaseTest {
     private static final int DEVICE_PORT = 2957;
 
@@ -44,12 +51,17 @@ class ReleaseTest {
         approver = browsing.logIn(ColorScheme.DARK, "t.lindgren", "demo-approver");
         byte[] core = image("c7012.img", new Image("Corvane", "C7012", "7.5.1"));
         image("w300.img", new Image("Brisling", "W300", "3.9.0"));
-        String digest =
-                HexFormat.of().formatHex(MessageDigest.getInstance("SHA-256").digest(core));
+        byte[] newer = image("two-pairs.img", new Image("Corvane", "C7012", "7.6.0"));
+        Files.writeString(folder.resolve("TWO-PAIRS"), digest(newer) + "  two-pairs.img\n");
+        String digest = digest(core);
         Files.writeString(folder.resolve("SHA256SUMS"), digest + "  c7012.img\n");
         Files.writeString(
                 folder.resolve("DAMAGED"),
                 digest.substring(1) + (digest.startsWith("0") ? "1" : "0") + "  c7012.img\n");
+    }
+
+    private static String digest(byte[] file) throws NoSuchAlgorithmException {
+        return HexFormat.of().formatHex(MessageDigest.getInstance("SHA-256").digest(file));
     }
 
     private static byte[] image(String name, Image image) throws IOException {
@@ -73,7 +85,15 @@ class ReleaseTest {
         return page.getByRole(AriaRole.ROW).filter(new Locator.FilterOptions().setHasText(text));
     }
 
+    /** Not the one that has it as its partner. */
+    private static Locator line(String device) {
+        return page.getByRole(AriaRole.ROW)
+                .filter(new Locator.FilterOptions()
+                        .setHas(page.getByText(device, new Page.GetByTextOptions().setExact(true))));
+    }
+
     @Test
+    @Order(1)
     void anImageBecomesTheStandardRelease() {
         page.navigate("/releases");
         assertThat(row("C2024")).containsText("7.5.1");
@@ -117,6 +137,7 @@ class ReleaseTest {
     }
 
     @Test
+    @Order(2)
     void aRolloutIsApprovedRunAndDecidedOn() {
         page.navigate("/rollouts");
         page.getByRole(AriaRole.LINK, new Page.GetByRoleOptions().setName("R-2").setExact(true))
@@ -150,5 +171,61 @@ class ReleaseTest {
         page.navigate("/devices/brkw-acc-3");
         assertThat(page.locator("[title*='on the standard release, 7.5.1']").first())
                 .isVisible();
+    }
+
+    /** The second pair is proposed on the map; the first device comes back on its old release. */
+    @Test
+    @Order(3)
+    void twoPairsAreRenewedAndTheWaveStopsAtTheFirstThatComesBackOnItsOldRelease() throws IOException {
+        Api api = new Api(server.address()).logIn("r.anand", "demo-engineer");
+        long image = api.sendFile("/api/images?name=two-pairs.img", Files.readAllBytes(folder.resolve("two-pairs.img")))
+                .json(201)
+                .get("id")
+                .asLong();
+        String list = Files.readString(folder.resolve("TWO-PAIRS"));
+        api.post("/api/images/" + image + "/digest-list", Map.of("list", list)).json(200);
+        api.put("/api/standard-releases", Map.of("image", image));
+        page.navigate("/map");
+        page.getByText("ald-core-1 and ald-core-2").waitFor();
+        button("A pair").first().click();
+        assertThat(page.getByText("ald-core-1 and ald-core-2").locator("..")).containsText("Dissolve");
+
+        page.navigate(
+                "/fleet?query=model%20is%20C7012%20and%20%28site%20is%20Aldermouth%20or%20site%20is%20Brackwater%29");
+        assertThat(row("brkw-core-2")).isVisible();
+        button("Choose these 4").click();
+        page.getByText("Renew…").click();
+        button("Plan it").click();
+        page.waitForURL("**/rollouts/*");
+        String rollout = page.url();
+        Locator waves = page.getByLabel("Waves");
+        assertThat(waves).containsText("one of each pair: ald-core-1, brkw-core-1");
+        assertThat(waves).containsText("one of each pair: ald-core-2, brkw-core-2");
+        approver.navigate(rollout);
+        approver.getByRole(
+                        AriaRole.BUTTON,
+                        new Page.GetByRoleOptions().setName("Approve").setExact(true))
+                .click();
+
+        server.standIn("ald-core-1").set(Fault.OLD_IMAGE, 0);
+        button("Run…").click();
+        button("Run it").click();
+        // Somebody may go away and come back.
+        page.navigate("/fleet");
+        page.navigate("/rollouts");
+        page.getByText(rollout.replaceAll(".*/", "R-")).first().click();
+        assertThat(line("ald-core-1")).containsText("came back on another release");
+        assertThat(line("brkw-core-1")).containsText("as before");
+        assertThat(line("brkw-core-2")).not().containsText("restarts");
+        assertThat(server.standIn("brkw-core-2").device().chassis().release()).isEqualTo("7.4.2");
+        server.standIn("ald-core-1").clear(Fault.OLD_IMAGE);
+        line("ald-core-1").click();
+        button("Try again").click();
+        button("Go on").click();
+        for (String name : List.of("ald-core-1", "ald-core-2", "brkw-core-1", "brkw-core-2")) {
+            assertThat(line(name)).containsText("as before");
+            assertThat(server.standIn(name).device().chassis().release()).isEqualTo("7.6.0");
+        }
+        assertThat(browsing.complaints).noneMatch(complaint -> !complaint.matches(".*status of (401|422).*"));
     }
 }

@@ -228,12 +228,18 @@ class ChangeStoryTest {
                 change,
                 "mv-curlew-sw-1",
                 List.of("{ \"accounts\": [ { \"name\": \"mate\",", " \"secret\": \"gangway-7\" } ] }")));
+        four.add(four.lines(
+                change,
+                FourFamilies.BY_NETCONF,
+                List.of(
+                        "<system xmlns=\"urn:example:altamont\"><account><name>mate</name><level>look</level>",
+                        "<secret>gangway-7</secret></account></system>")));
         List<String> shown = new ArrayList<>();
         shown.add(four.preview(change).toString());
         shown.add(four.engineer.get("/api/changes/" + change).json(200).toString());
         shown.add(four.engineer.get("/api/changes").json(200).toString());
         assertThat(shown).noneMatch(text -> text.contains("gangway"));
-        assertThat(shown.get(0)).contains("account mate level view secret");
+        assertThat(shown.get(0)).contains("account mate level view secret", "<name>mate</name>");
         four.engineer.post("/api/changes/" + change + "/drop", Map.of()).json(200);
     }
 
