@@ -130,7 +130,9 @@ public final class DeviceEdit {
                 .toList();
     }
 
+    /** Where nothing was begun, nothing is given up: what stands open there is somebody else's. */
     private EditResult refused(int line, ConversationException refusal) {
+        if (!isBegun) return new EditResult.Refused(line, refusal.seen());
         try {
             requests.abandon().forEach(this::say);
         } catch (ConversationException e) {

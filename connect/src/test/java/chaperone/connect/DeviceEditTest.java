@@ -24,6 +24,7 @@ import org.junit.jupiter.api.Timeout;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.EnumSource;
 import org.junit.jupiter.params.provider.EnumSource.Mode;
+import org.junit.jupiter.params.provider.ValueSource;
 
 /** Giving lines to a device of every family: what it takes, what it refuses, and what its guard undoes. */
 @Timeout(120)
@@ -186,6 +187,31 @@ class DeviceEditTest {
         try (Conversation conversation = family.open()) {
             assertThat(DeviceEdit.keep(conversation, edit(family), TERMS)).isFalse();
         }
+    }
+
+    /** What others have put in the candidate, under a lock or without one, is neither committed nor discarded. */
+    @ParameterizedTest
+    @ValueSource(booleans = {true, false})
+    void whatSomebodyElseIsWritingIsLeftAlone(boolean isLocked) {
+        Family family = Family.ALTAMONT_BY_NETCONF;
+        String before = kept(family);
+        String other = family.line.replace("lan-2", "bundle-7").replace("ice house", "net loft");
+        try (Conversation theirs = family.open()) {
+            if (isLocked) theirs.alter("<lock><target><candidate/></target></lock>");
+            theirs.alter(edit(family).requestFor(other));
+            try (Conversation conversation = family.open()) {
+                assertThat(give(family, conversation, family.line, Duration.ofMinutes(2)))
+                        .isInstanceOfSatisfying(
+                                EditResult.Refused.class,
+                                refused -> assertThat(refused.words()).contains("lock-denied"));
+            }
+            assertThat(kept(family)).isEqualTo(before);
+            theirs.alter("<commit/>");
+            assertThat(running(family)).contains("net loft").doesNotContain("ice house");
+            theirs.alter(edit(family).requestFor(family.undo.replace("lan-2", "bundle-7")));
+            theirs.alter("<commit/>");
+        }
+        assertThat(kept(family)).isEqualTo(before);
     }
 
     /** RFC 6241, section 8.4: whoever knows the token, in a session of its own. */

@@ -71,6 +71,15 @@ class ChangeTest {
         return page.getByLabel("Draft change");
     }
 
+    /** The change that the engineer looks at. */
+    private static void approveAndRun() {
+        button(engineer, "Propose").click();
+        approver.navigate(engineer.url());
+        button(approver, "Approve").click();
+        button(engineer, "Run…").click();
+        button(engineer, "Run it").click();
+    }
+
     @Test
     @Order(1)
     void driftShowsUpWhileThePageIsOpen() throws Exception {
@@ -181,11 +190,7 @@ class ChangeTest {
         button(engineer, "Undo as a new change").click();
         engineer.waitForURL("**/changes/3");
         assertThat(row(engineer, "brkw-acc-3")).containsText("ready");
-        button(engineer, "Propose").click();
-        approver.navigate("/changes/3");
-        button(approver, "Approve").click();
-        button(engineer, "Run…").click();
-        button(engineer, "Run it").click();
+        approveAndRun();
         assertThat(engineer.getByText("kept on 3 devices, exactly as previewed"))
                 .isVisible();
         assertThat(server.standIn("brkw-acc-3").device().savedText()).doesNotContain("ice house");
@@ -328,11 +333,7 @@ class ChangeTest {
     @Order(12)
     void itStandsOnAllFamiliesAndIsTakenBackButForWhatSomebodyElseAltered() {
         String before = server.standIn(BY_NETCONF).device().keptRunning();
-        button(engineer, "Propose").click();
-        approver.navigate(engineer.url());
-        button(approver, "Approve").click();
-        button(engineer, "Run…").click();
-        button(engineer, "Run it").click();
+        approveAndRun();
         assertThat(engineer.getByText(Pattern.compile("kept on [67] devices, exactly as previewed")))
                 .isVisible();
         for (String device : List.of("inch-acc-3", "esth-rtr-1", "ald-wall-1", "mv-curlew-sw-1", BY_NETCONF))
@@ -347,11 +348,7 @@ class ChangeTest {
         assertThat(row(engineer, "ald-wall-1")).containsText("will not fit");
         assertThat(button(engineer, "Propose")).isDisabled();
         button(engineer, "Leave these as they are").click();
-        button(engineer, "Propose").click();
-        approver.navigate(engineer.url());
-        button(approver, "Approve").click();
-        button(engineer, "Run…").click();
-        button(engineer, "Run it").click();
+        approveAndRun();
         assertThat(engineer.getByText(Pattern.compile("kept on [567] devices, exactly as previewed")))
                 .isVisible();
         for (String device : List.of("inch-acc-3", "esth-rtr-1", "mv-curlew-sw-1"))

@@ -68,6 +68,11 @@ record XmlElement(
     private static XmlElement element(
             int line, String text, Form form, String path, List<XmlElement> below, List<Structure.Entry> entries) {
         if (!XmlTag.starts(text)) return new XmlElement(line, text, form, text, "", "", below, List.of(), text);
+        boolean isSection = below.size() == 1 && below.get(0).text.startsWith("<![CDATA[");
+        if (isSection) {
+            String whole = text + below.get(0).text + "</" + XmlTag.read(text).name() + ">";
+            return element(line, whole, Form.LINE, path, List.of(), entries);
+        }
         XmlTag tag = XmlTag.read(text);
         String plain = withoutOperation(text, tag);
         List<Token> tokens = SPELLING.tokens(plain);

@@ -74,9 +74,11 @@ class EditConfigTest {
             <a><p><name>x</name><t/></p></a>     | <a><p nc:operation="replace"><name>x</name><u/></p></a>      | <a><p><name>x</name><u/></p></a>
             <a><p><name>x</name><t/></p></a>     | <a><p><name>x</name><u/></p></a>                             | <a><p><name>x</name><t/><u/></p></a>
             <a><p><name>x</name><t/></p></a>     | <a xmlns:q="urn:ietf:params:xml:ns:netconf:base:1.0"><p q:operation="delete"><name>x</name></p></a> | <a></a>
+            <a/>                                 | <!DOCTYPE a><a/>                                             | 1: no XML: a document type is not read
             <a><t/></a>                          | <a/>                                                         | <a><t/></a>
             <a/>                                 | <a><p><q nc:operation="delete"/></p></a>                     | 1: there is no <q>
             <a/>                                 | <a nc:operation="mend"/>                                     | 1: the operation "mend" is none of merge, replace, create, delete and remove (RFC 6241, section 7.2)
+            <a><b>1</b></a>                      | <a><b><![CDATA[2]]></b></a>                                  | <a><b><![CDATA[2]]></b></a>
             <a/>                                 | <a><b>                                                       | 1: no XML: the element <b> is not closed
             """)
     void readsWhatSomebodyTypes(String before, String edit, String then) {

@@ -49,7 +49,7 @@ class RolloutSteps {
     private static final Duration TOLERANCE = Duration.ofSeconds(3);
 
     private static final int MOST_ATTEMPTS = 2;
-    private static final Duration PACE = Duration.ofSeconds(1);
+    private static final Duration PACE = Duration.ofSeconds(2);
 
     private final DeviceSessions sessions;
     private final Connector connector;

@@ -10,6 +10,7 @@ import chaperone.standins.device.Secret;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
+import java.util.OptionalInt;
 
 /**
  * One router: the configuration in force, the one that is kept, and one draft that everybody shares. Safe for several
@@ -120,11 +121,16 @@ public final class AltamontRouter extends ConfiguredDevice<AltamontConfig> {
         return draft.copy();
     }
 
-    /** 0 if the lock is the session's now, else who has it. */
-    synchronized int lock(int session) {
-        if (lockedBy != 0 && lockedBy != session) return lockedBy;
+    /**
+     * Gives the lock to a session; a draft with changes that nobody committed is not locked either (RFC 6241, section 7.5).
+     *
+     * @return who holds it up, 0 if that is no session; nothing if the session has the lock now
+     */
+    synchronized OptionalInt lock(int session) {
+        if (lockedBy != 0 && lockedBy != session) return OptionalInt.of(lockedBy);
+        if (lockedBy == 0 && !differences().isEmpty()) return OptionalInt.of(0);
         lockedBy = session;
-        return 0;
+        return OptionalInt.empty();
     }
 
     synchronized boolean unlock(int session) {

@@ -20,7 +20,7 @@ final class NetconfError extends Exception {
     static NetconfError lockDenied(int holder) {
         return new NetconfError(
                 "lock-denied",
-                "session " + holder + " holds the lock",
+                holder == 0 ? "the candidate holds changes of somebody else" : "session " + holder + " holds the lock",
                 "  <error-info><session-id>" + holder + "</session-id></error-info>\n");
     }
 

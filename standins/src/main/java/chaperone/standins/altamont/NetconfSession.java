@@ -217,8 +217,8 @@ public final class NetconfSession {
     }
 
     private String lock() throws NetconfError {
-        int holder = device.lock(id);
-        if (holder != 0) throw NetconfError.lockDenied(holder);
+        OptionalInt holder = device.lock(id);
+        if (holder.isPresent()) throw NetconfError.lockDenied(holder.getAsInt());
         return "<ok/>";
     }
 

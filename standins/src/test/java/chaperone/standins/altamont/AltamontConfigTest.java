@@ -148,8 +148,11 @@ class AltamontConfigTest {
                         "- ports lan-0 sub 330 tag 330");
         router.discard();
         assertThat(router.differences()).isEmpty();
-        assertThat(router.lock(1)).isZero();
-        assertThat(router.lock(2)).isEqualTo(1);
+        router.draftFor(1).put(List.of("ports", "wan-0", "text", "by air"));
+        assertThat(router.lock(2)).hasValue(0);
+        router.discard();
+        assertThat(router.lock(1)).isEmpty();
+        assertThat(router.lock(2)).hasValue(1);
         assertThatThrownBy(() -> router.draftFor(2)).hasMessage("! draft: locked by session 1");
     }
 }
