@@ -42,8 +42,8 @@ public final class DeviceSoftware {
     public static Optional<String> digest(Conversation conversation, SoftwareRequests software, String name) {
         if (software.digest().isEmpty()) return Optional.empty();
         try {
-            return software.digestIn(
-                    conversation.ask(SoftwareRequests.of(software.digest().get(), name)));
+            return software.digestIn(conversation.askPatiently(
+                    SoftwareRequests.of(software.digest().get(), name)));
         } catch (ConversationException e) {
             if (e.kind() != FailureKind.COMMAND_REFUSED) throw e;
             return Optional.empty();

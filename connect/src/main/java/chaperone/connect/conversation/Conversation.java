@@ -27,6 +27,14 @@ public interface Conversation extends AutoCloseable {
     String ask(String request);
 
     /**
+     * As {@link #ask}, of something over which a device is silent for long, such as the digest of an image: as long as the
+     * whole conversation may take.
+     */
+    default String askPatiently(String request) {
+        return ask(request);
+    }
+
+    /**
      * The answer to a request that may alter the device, and with it what it answers to next.
      *
      * @throws ConversationException as {@link #ask}; {@link ConversationException#written} says whether the device may have

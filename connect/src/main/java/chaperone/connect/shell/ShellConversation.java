@@ -139,7 +139,16 @@ final class ShellConversation implements Conversation {
     /** The answer to a command after which the prompt is the same as before. A refusal is its first line. */
     @Override
     public String ask(String command) {
-        String answer = answerTo(command, l -> l.stripTrailing().equals(prompt));
+        return ask(command, patience.silence());
+    }
+
+    @Override
+    public String askPatiently(String command) {
+        return ask(command, patience.whole());
+    }
+
+    private String ask(String command, Duration silence) {
+        String answer = answerTo(command, l -> l.stripTrailing().equals(prompt), silence);
         int end = answer.indexOf('\n');
         Matcher refusal = dialogue.error().matcher(end < 0 ? answer : answer.substring(0, end));
         if (refusal.lookingAt()) throw refused(command, refusal);
@@ -153,7 +162,7 @@ final class ShellConversation implements Conversation {
     }
 
     private String altered(String command) {
-        String answer = answerTo(command, this::isPrompt);
+        String answer = answerTo(command, this::isPrompt, patience.silence());
         Matcher refusal = dialogue.error().matcher(answer);
         if (refusal.find()) throw refused(command, refusal);
         return answer;
@@ -189,13 +198,13 @@ final class ShellConversation implements Conversation {
         return failure(FailureKind.COMMAND_REFUSED, command + ": " + refusal.group());
     }
 
-    private String answerTo(String command, Predicate<String> isEnd) {
+    private String answerTo(String command, Predicate<String> isEnd, Duration silence) {
         incoming.take();
         send(command);
         String pageEnd = dialogue.paging().map(Paging::morePrompt).orElse("");
         Predicate<String> isPageEnd = l -> !pageEnd.isEmpty() && l.endsWith(pageEnd);
         boolean paged = false;
-        String last = awaitLine(isEnd.or(isPageEnd), patience.silence(), FailureKind.FELL_SILENT);
+        String last = awaitLine(isEnd.or(isPageEnd), silence, FailureKind.FELL_SILENT);
         while (isPageEnd.test(last)) {
             paged = true;
             long known = incoming.arrived();

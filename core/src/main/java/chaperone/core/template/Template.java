@@ -1,6 +1,7 @@
 package chaperone.core.template;
 
 import chaperone.core.template.Field.Kind;
+import com.google.re2j.Matcher;
 import com.google.re2j.Pattern;
 import java.util.ArrayList;
 import java.util.HashMap;
@@ -17,6 +18,8 @@ import java.util.stream.Collectors;
  * @param variants the text by the name of the platform
  */
 public record Template(List<Field> fields, Map<String, String> variants) {
+    private static final Pattern WORKED_OUT = Pattern.compile("(?s)\\{\\{.*?\\}\\}|\\{%.*?%\\}");
+
     /** What every text may say of the device that it is filled in for. */
     static final String DEVICE = "device";
 
@@ -68,10 +71,13 @@ public record Template(List<Field> fields, Map<String, String> variants) {
         return TextRenderer.render(device.platform(), text.get(), values);
     }
 
-    /** As a word anywhere in the text: one that is only spoken of in a comment counts as used. */
+    /** As a word anywhere in what is worked out: {@code {{ … }}} and {@code {% … %}}. */
     private static boolean isUsed(Field field, String text) {
+        StringBuilder workedOut = new StringBuilder();
+        Matcher part = WORKED_OUT.matcher(text);
+        while (part.find()) workedOut.append(part.group()).append('\n');
         return Pattern.compile("(^|[^A-Za-z0-9_])" + field.name() + "($|[^A-Za-z0-9_])")
-                .matcher(text)
+                .matcher(workedOut)
                 .find();
     }
 

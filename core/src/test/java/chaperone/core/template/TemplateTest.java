@@ -77,6 +77,14 @@ class TemplateTest {
                         "  up");
     }
 
+    /** What a text says to the device is no question to whoever fills it in. */
+    @Test
+    void asksOnlyForWhatIsWorkedOut() {
+        Template template = of("ports and label\n{% for port in ports %}\nport {{ port }}\n{% endfor %}\nvlan 7");
+        assertThat(template.askedBy("corvane").stream().map(Field::name)).containsExactly("ports");
+        assertThat(template.askedBy("nobody")).isEmpty();
+    }
+
     @Test
     void aDevicesOwnValueGoesBeforeTheSharedOneAndThatBeforeTheDefault() {
         Template template = of("{{ label }} {{ vlan }}");

@@ -49,7 +49,8 @@ class EventController implements SmartLifecycle, ServerEventListener {
             pages.forEach((page, who) -> {
                 if (!mayStill.test(who)) page.complete();
             });
-            send(SseEmitter.event().comment("beat"));
+            // An event, not a comment: pages notice by its absence that the server is gone.
+            send(SseEmitter.event().name("beat").data("0"));
         } catch (RuntimeException e) {
             LOG.warn("The accounts of open pages could not be looked at", e);
         }

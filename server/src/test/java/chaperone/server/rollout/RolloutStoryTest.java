@@ -366,7 +366,7 @@ class RolloutStoryTest {
     @Test
     @Order(7)
     void copyingAheadTellsHowFarItIsAndCanBeStopped() {
-        choose("91.5.0", List.of("brkw-core-1", "ald-rtr-1"), 40_000_000);
+        choose("91.5.0", List.of("brkw-core-1", "ald-rtr-1"), 12_000_000);
         Map<String, String> before = releases();
         long rollout = planned(PAIRED);
         post(approver, rollout, "approve");
@@ -377,7 +377,7 @@ class RolloutStoryTest {
         JsonNode stopped =
                 engineer.await(path, view -> !view.get("state").asString().equals("RUNNING"));
         assertThat(stopped.get("state").asString()).isEqualTo("STOPPED");
-        assertThat(states(stopped).values()).isSubsetOf("WAITING", "READY");
+        assertThat(states(stopped).values()).as("%s", stopped).isSubsetOf("WAITING", "READY");
         assertThat(releases()).isEqualTo(before);
         JsonNode ended = run(rollout);
         assertThat(states(ended).values()).containsOnly("DONE");

@@ -42,7 +42,7 @@ public final class KillableServer implements AutoCloseable {
         approver = new Api(address()).logIn("approver", APPROVER_PASSWORD);
     }
 
-    private String address() {
+    public String address() {
         return "http://127.0.0.1:" + port;
     }
 
@@ -74,7 +74,16 @@ public final class KillableServer implements AutoCloseable {
 
     /** As {@code kill -9} does, and started again. */
     public void kill() throws IOException, InterruptedException {
+        end();
+        begin();
+    }
+
+    public void end() throws InterruptedException {
         process.destroyForcibly().waitFor();
+    }
+
+    /** At the same port, with the same database. */
+    public void begin() throws IOException {
         process = ServerProcess.start(database, key, port);
     }
 
