@@ -2,36 +2,81 @@ type Listener = (id: number) => void;
 
 /** How long to gather events before a page loads again, in milliseconds. */
 const GATHER = 200;
+/** The server says something every ten seconds; after so many milliseconds of silence it is taken for lost. */
+const SILENCE = 25_000;
+const LOOK = 5_000;
+const AGAIN = 3_000;
 
 /** The server's live events. After a lost connection every listener is called once, so that pages catch up. */
 class Live {
-  connected = $state(true);
+  /** Since when nothing is heard, in milliseconds; absent while all is well. */
+  lostAt = $state<number | undefined>();
+  readonly connected = $derived(this.lostAt === undefined);
   #source: EventSource | undefined;
+  #heardAt = 0;
+  #watch: ReturnType<typeof setInterval> | undefined;
+  #later: ReturnType<typeof setTimeout> | undefined;
   // Nothing on a page depends on who listens.
   #listeners: Record<string, Listener[]> = { job: [], fleet: [], platform: [], change: [], rollout: [] };
 
   open() {
     if (this.#source) return;
     const source = new EventSource('/api/events');
-    source.onopen = () => (this.connected = true);
+    source.onopen = this.#hear;
     source.onerror = () => {
-      this.connected = false;
+      this.#lose();
       if (source.readyState === EventSource.CLOSED) this.#openLater();
     };
     for (const kind of Object.keys(this.#listeners)) {
-      source.addEventListener(kind, (event) => this.#tell(kind, Number(event.data)));
+      source.addEventListener(kind, (event) => {
+        this.#hear();
+        this.#tell(kind, Number(event.data));
+      });
     }
-    source.addEventListener('again', () =>
-      Object.keys(this.#listeners).forEach((kind) => this.#tell(kind, 0))
-    );
+    source.addEventListener('beat', this.#hear);
+    source.addEventListener('again', () => {
+      this.#hear();
+      Object.keys(this.#listeners).forEach((kind) => this.#tell(kind, 0));
+    });
     this.#source = source;
+    this.#heardAt = Date.now();
+    this.#watch ??= setInterval(this.#look, LOOK);
   }
 
   close() {
+    this.#stop();
+    clearInterval(this.#watch);
+    this.#watch = undefined;
+    this.lostAt = undefined;
+  }
+
+  /** For somebody who does not want to wait. */
+  tryNow = () => {
+    this.#stop();
+    this.open();
+  };
+
+  #stop() {
+    clearTimeout(this.#later);
     this.#source?.close();
     this.#source = undefined;
-    this.connected = true;
   }
+
+  #hear = () => {
+    this.#heardAt = Date.now();
+    this.lostAt = undefined;
+  };
+
+  #lose() {
+    this.lostAt ??= Date.now();
+  }
+
+  /** A machine that is switched off does not say so. */
+  #look = () => {
+    if (!this.#source || Date.now() - this.#heardAt < SILENCE) return;
+    this.#lose();
+    this.tryNow();
+  };
 
   /** Calls back at most every {@link GATHER} milliseconds; with 0 when anything may have changed. */
   on(kind: 'job' | 'fleet' | 'platform' | 'change' | 'rollout', listener: Listener): () => void {
@@ -55,7 +100,8 @@ class Live {
 
   #openLater() {
     this.#source = undefined;
-    setTimeout(() => this.open(), 3000);
+    clearTimeout(this.#later);
+    this.#later = setTimeout(() => this.open(), AGAIN);
   }
 }
 

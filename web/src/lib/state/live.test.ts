@@ -59,6 +59,22 @@ describe('live events', () => {
     expect(FakeSource.last).not.toBe(first);
   });
 
+  it('are taken for lost after a silence, and asked for anew', () => {
+    const first = FakeSource.last;
+    vi.advanceTimersByTime(20_000);
+    first.send('beat', '0');
+    vi.advanceTimersByTime(20_000);
+    expect([live.connected, FakeSource.last]).toEqual([true, first]);
+    vi.advanceTimersByTime(10_000);
+    expect(live.connected).toBe(false);
+    expect(FakeSource.last).not.toBe(first);
+    const since = live.lostAt;
+    live.tryNow();
+    expect(live.lostAt).toBe(since);
+    FakeSource.last.onopen();
+    expect(live.lostAt).toBeUndefined();
+  });
+
   it('do not reach a page that was left', () => {
     const load = vi.fn();
     live.on('job', load)();

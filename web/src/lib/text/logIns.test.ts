@@ -8,7 +8,8 @@ import {
   PROTOCOLS,
   titlesOf,
   toggled,
-  type Protocol
+  type Protocol,
+  onlyOne
 } from './logIns';
 
 const all = PROTOCOLS.map((each) => each.name);
@@ -55,3 +56,9 @@ describe('log-ins of a credential set', () => {
     expect(inputOf({ ...draft, dropsKey: true, key: 'another' }).privateKey).toBe('another');
   });
 });
+
+it.each([
+  [[], undefined],
+  [[{ id: 7 }], 7],
+  [[{ id: 7 }, { id: 8 }], undefined]
+])('of the sets %j chooses %s by itself', (sets, chosen) => expect(onlyOne(sets)).toBe(chosen));

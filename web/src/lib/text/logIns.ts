@@ -101,3 +101,8 @@ function titleOf(protocol: Protocol): string {
 function inOrder(protocols: Protocol[]): Protocol[] {
   return PROTOCOLS.map((each) => each.name).filter((name) => protocols.includes(name));
 }
+
+/** The set that is chosen to begin with: of several, none, since a log-in with the wrong one may lock accounts. */
+export function onlyOne(sets: readonly { id: number }[]): number | undefined {
+  return sets.length === 1 ? sets[0]?.id : undefined;
+}

@@ -6,12 +6,14 @@
   import { api, need } from '$lib/api/client';
   import FindBox from '$lib/parts/frame/FindBox.svelte';
   import KeyHelp from '$lib/parts/frame/KeyHelp.svelte';
+  import { wordsFor } from '$lib/parts/frame/words';
   import Wordmark from '$lib/parts/frame/Wordmark.svelte';
   import Tray from '$lib/parts/change/Tray.svelte';
   import { draft } from '$lib/state/draft.svelte';
   import { keys } from '$lib/state/keys.svelte';
   import { live } from '$lib/state/live.svelte';
   import { session } from '$lib/state/session.svelte';
+  import { moment } from '$lib/text/time';
 
   let { children }: { children: Snippet } = $props();
   let find = $state<HTMLInputElement | undefined>();
@@ -19,52 +21,7 @@
   let running = $state(0);
   let waiting = $state<Record<string, number>>({});
 
-  /** Only words whose pages exist. */
-  const words = $derived([
-    {
-      group: 'Know',
-      items: [
-        { word: 'Fleet', path: '/fleet', also: '/devices' },
-        { word: 'Map', path: '/map', also: '/map' },
-        { word: 'Compare', path: '/compare', also: '/compare' }
-      ]
-    },
-    {
-      group: 'Judge',
-      items: [
-        { word: 'Drift', path: '/drift', also: '/drift' },
-        { word: 'Standards', path: '/standards', also: '/standards' }
-      ]
-    },
-    {
-      group: 'Alter',
-      items: [
-        { word: 'Changes', path: '/changes', also: '/changes' },
-        { word: 'Templates', path: '/templates', also: '/templates' }
-      ]
-    },
-    {
-      group: 'Renew',
-      items: [
-        { word: 'Releases', path: '/releases', also: '/releases' },
-        { word: 'Rollouts', path: '/rollouts', also: '/rollouts' }
-      ]
-    },
-    {
-      group: 'Keep',
-      items: [
-        { word: 'Routines', path: '/routines', also: '/routines' },
-        { word: 'Imports', path: '/imports', also: '/imports' },
-        { word: 'Credentials', path: '/credentials', also: '/credentials' },
-        { word: 'Platforms', path: '/platforms', also: '/platforms' },
-        { word: 'Audit log', path: '/audit', also: '/audit' },
-        { word: 'Settings', path: '/settings', also: '/settings' }
-      ]
-    },
-    ...(session.isDemo && session.mayAct
-      ? [{ group: 'Demo', items: [{ word: 'Bench', path: '/bench', also: '/bench' }] }]
-      : [])
-  ]);
+  const words = $derived(wordsFor(session.isDemo && session.mayAct));
   const isHere = (path: string) => page.url.pathname.startsWith(path);
 
   async function countRunning() {
@@ -133,7 +90,7 @@
     <FindBox bind:input={find} />
     <div class="ml-auto flex items-center gap-3">
       <a class="chip rounded-full px-3 py-1" href="/jobs"
-        >{running === 0 ? 'Nothing running' : `${running} running`}</a
+        >{#if !live.connected}not known{:else if running === 0}Nothing running{:else}{running} running{/if}</a
       >
       <Menu
         label="{session.who?.fullName} · {session.who?.role.toLowerCase()}"
@@ -152,10 +109,14 @@
       </Menu>
     </div>
   </header>
-  {#if !live.connected}
-    <p role="status" class="bg-modified border-base-300 border-b px-4 py-1">
-      The connection to the server is lost: what you see may be old. It is tried again by itself.
-    </p>
+  {#if live.lostAt}
+    <div role="status" class="bg-modified border-base-300 flex items-center gap-3 border-b px-4 py-1">
+      <p>
+        No connection to the server since {moment(live.lostAt, Date.now())}: what you see may be old. It is
+        tried again by itself.
+      </p>
+      <button class="btn btn-sm" onclick={live.tryNow}>Try now</button>
+    </div>
   {/if}
   <div class="flex grow">
     <nav aria-label="Pages" class="border-base-300 bg-base-200 w-[172px] shrink-0 border-r px-2 py-2">

@@ -33,26 +33,29 @@ final class Browsing implements AutoCloseable {
                     .setExecutablePath(Path.of("/usr/bin/chromium"))
                     .setHeadless(true)
                     .setArgs(FLAGS));
-    private final TestServer server;
+    private final String address;
 
     /** What pages complained about; the tests want it empty. */
     final List<String> complaints = new CopyOnWriteArrayList<>();
 
     Browsing(TestServer server) {
-        this.server = server;
+        this(server.address());
+    }
+
+    Browsing(String address) {
+        this.address = address;
     }
 
     Page page(ColorScheme scheme) {
         BrowserContext context = browser.newContext(new Browser.NewContextOptions()
                 .setViewportSize(1280, 800)
                 .setColorScheme(scheme)
-                .setBaseURL(server.address())
+                .setBaseURL(address)
                 .setAcceptDownloads(true));
         context.setDefaultTimeout(LONGEST_WAIT);
         PlaywrightAssertions.setDefaultAssertionTimeout(LONGEST_WAIT);
         context.onRequest(request -> {
-            boolean isOurs =
-                    request.url().startsWith(server.address()) || request.url().startsWith("data:");
+            boolean isOurs = request.url().startsWith(address) || request.url().startsWith("data:");
             if (!isOurs) complaints.add("request to " + request.url());
         });
         Page page = context.newPage();

@@ -1,5 +1,5 @@
 <script lang="ts">
-  import { accountsOf } from '$lib/text/logIns';
+  import { accountsOf, onlyOne } from '$lib/text/logIns';
   import { goto } from '$app/navigation';
   import { onMount } from 'svelte';
   import { api, asProblem, need, type CredentialSet, type Platform, type Problem } from '$lib/api/client';
@@ -57,7 +57,7 @@
   onMount(async () => {
     try {
       sets = await need(api.GET('/api/credential-sets'));
-      set = sets[0]?.id;
+      set = onlyOne(sets);
       platforms = await need(api.GET('/api/platforms'));
     } catch (thrown) {
       problem = asProblem(thrown);
@@ -185,6 +185,7 @@
       <label class="block">
         <span class="font-semibold">Credential set</span>
         <select class="select mt-1 w-full" bind:value={set} required>
+          <option value={undefined} disabled>choose one…</option>
           {#each sets ?? [] as each (each.id)}<option value={each.id}
               >{each.name} ({accountsOf(each.logIns)})</option
             >{/each}
@@ -215,8 +216,12 @@
           passwords go in the clear</span
         >
       </label>
-      <button class="btn btn-primary mt-4 w-full" disabled={isBusy || !session.mayAct || set === undefined}
-        >Bring in</button
+      <button
+        class="btn btn-primary mt-4 w-full"
+        disabled={isBusy || !session.mayAct || set === undefined}
+        title={set === undefined
+          ? 'Choose the credential set first: it logs in to every address.'
+          : undefined}>Bring in</button
       >
       {#if !session.mayAct}<p class="mt-2">Your role may look at the fleet, but not add to it.</p>{/if}
       <h2 class="mt-5">How the list is read</h2>

@@ -10,6 +10,7 @@
     type TrialStep
   } from '$lib/api/client';
   import ProblemNote from '$lib/parts/form/ProblemNote.svelte';
+  import { onlyOne } from '$lib/text/logIns';
   import { session } from '$lib/state/session.svelte';
   import { once } from '$lib/state/once';
   import { STEP, summary } from './trialText';
@@ -61,7 +62,7 @@
     need(api.GET('/api/credential-sets')).then(
       (all) => {
         sets = all;
-        set = all[0]?.id;
+        set = onlyOne(all);
       },
       () => {}
     );
@@ -97,6 +98,7 @@
       <label class="w-36">
         <span class="font-semibold">Credential set</span>
         <select class="select mt-1 w-full" bind:value={set} required>
+          <option value={undefined} disabled>choose one…</option>
           {#each sets as each (each.id)}<option value={each.id}>{each.name}</option>{/each}
         </select>
       </label>
