@@ -51,11 +51,27 @@
   }
 
   /** The option under the cursor, or else the first. */
-  const accept = (editor: EditorView) =>
+  const take = (editor: EditorView) =>
     acceptCompletion(editor) ||
     (completionStatus(editor.state) === 'active' &&
       moveCompletionSelection(true)(editor) &&
       acceptCompletion(editor));
+
+  /** Tab was faster than the server: what it offers is taken when it comes, and the focus stays. */
+  let takesNext = false;
+  const accept = (editor: EditorView) => {
+    if (take(editor)) return true;
+    takesNext = completionStatus(editor.state) === 'pending';
+    return takesNext;
+  };
+
+  const settle = (editor: EditorView) => {
+    const status = completionStatus(editor.state);
+    if (!takesNext || status === 'pending') return;
+    takesNext = false;
+    // An editor cannot be altered while it tells of an alteration.
+    if (status === 'active') setTimeout(() => take(editor));
+  };
 
   const leave = (editor: EditorView) => {
     editor.contentDOM.blur();
@@ -100,7 +116,13 @@
           editorLook,
           look,
           EditorView.contentAttributes.of({ 'aria-label': untrack(() => label) }),
-          EditorView.updateListener.of((update) => update.docChanged && onchange(update.state.doc.toString()))
+          EditorView.updateListener.of((update) => {
+            if (update.docChanged) {
+              takesNext = false;
+              onchange(update.state.doc.toString());
+            }
+            settle(update.view);
+          })
         ]
       })
     });
