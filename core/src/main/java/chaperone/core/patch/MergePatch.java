@@ -33,6 +33,7 @@ public record MergePatch() implements EditWay {
     /** All lines together are one patch. */
     @Override
     public TypedLines.Outcome typed(List<ConfigStatement> before, List<String> lines) {
+        if (lines.stream().allMatch(String::isBlank)) return new TypedLines.Outcome.Understood(before, List.of());
         ConfigTree read = JSON.read(String.join("\n", lines));
         if (!read.problems().isEmpty()) {
             var first = read.problems().get(0);
