@@ -22,7 +22,7 @@
   let waiting = $state<Record<string, number>>({});
 
   const words = $derived(wordsFor(session.isDemo && session.mayAct));
-  const isHere = (path: string) => page.url.pathname.startsWith(path);
+  const isHere = (path: string) => page.url.pathname === path || page.url.pathname.startsWith(`${path}/`);
 
   async function countRunning() {
     const jobs = await need(api.GET('/api/jobs', { params: { query: { size: 1 } } })).catch(() => undefined);
