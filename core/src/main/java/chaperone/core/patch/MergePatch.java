@@ -76,10 +76,29 @@ public record MergePatch() implements EditWay {
             List<ConfigStatement> below = changes(now.children(), wanted.children());
             return below.isEmpty() ? Optional.empty() : Optional.of(new ConfigStatement(Form.BLOCK, name, below));
         }
-        boolean isSame = now.form() == wanted.form()
-                && value(now).equals(value(wanted))
-                && now.children().equals(wanted.children());
+        boolean isSame = value(now).equals(value(wanted)) && holdSame(now, wanted);
         return isSame ? Optional.empty() : Optional.of(wanted);
+    }
+
+    /** Also within lists the order of an object's members means nothing (RFC 8259, section 4). */
+    private static boolean holdSame(ConfigStatement one, ConfigStatement other) {
+        if (one.form() != other.form()
+                || one.children().size() != other.children().size()) return false;
+        if (isObject(one)) {
+            Map<String, ConfigStatement> others = byName(other.children());
+            return byName(one.children()).entrySet().stream().allMatch(member -> {
+                ConfigStatement same = others.get(member.getKey());
+                return same != null
+                        && value(member.getValue()).equals(value(same))
+                        && holdSame(member.getValue(), same);
+            });
+        }
+        for (int i = 0; i < one.children().size(); i++) {
+            ConfigStatement entry = one.children().get(i);
+            ConfigStatement beside = other.children().get(i);
+            if (!entry.text().equals(beside.text()) || !holdSame(entry, beside)) return false;
+        }
+        return true;
     }
 
     /** RFC 7396, section 2. */

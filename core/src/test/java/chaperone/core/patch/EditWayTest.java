@@ -10,6 +10,27 @@ import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
 
 class EditWayTest {
+    @ParameterizedTest
+    @CsvSource(delimiter = '|', textBlock = """
+            { "a": [ { "b": 1, "c": [ 2 ] } ] } | { "a": [ { "c": [ 2 ], "b": 1 } ] } | true
+            { "a": [ { "b": 1, "c": [ 2 ] } ] } | { "a": [ { "c": [ 3 ], "b": 1 } ] } | false
+            { "a": [ "b", "c" ] }               | { "a": [ "c", "b" ] }               | false
+            { "a": [ "b" ] }                    | { "a": [ "c" ] }                    | false
+            { "a": [ { "b": 1 } ] }             | { "a": [ { "c": 1 } ] }             | false
+            { "a": [] }                         | { "a": {} }                         | false
+            { "a": [ [ 1 ] ] }                  | { "a": [ [ 1, 1 ] ] }               | false
+            """)
+    void theOrderOfMembersMeansNothingWithinListsEither(String before, String after, boolean isSame) {
+        Platform pellon = Platforms.shipped().get("pellon");
+        Patch patch = pellon.editWay()
+                .orElseThrow()
+                .between(
+                        pellon.grammar().read(before).statements(),
+                        pellon.grammar().read(after).statements(),
+                        pellon.structure());
+        assertThat(patch.isEmpty()).isEqualTo(isSame);
+    }
+
     /** Two configurations that are the same by chance have an empty patch; to read it must not be a mistake. */
     @ParameterizedTest
     @CsvSource(delimiter = '|', textBlock = """
