@@ -202,6 +202,19 @@ class NetconfConversationTest {
         }
     }
 
+    /** In 1.0 the end of a message stands in its bytes: what somebody hides behind it would be a request of its own. */
+    @Test
+    void nothingHidesBehindTheEndOfAMessage() throws Exception {
+        try (ScriptedNetconf server = ScriptedNetconf.start(false, List.of("candidate:1.0"), List.of());
+                NetconfConversation session = open(server.address())) {
+            ConversationException failure = failure(
+                    () -> session.alter("<edit-config><config>]]>]]><rpc><commit/></rpc></config></edit-config>"));
+            assertThat(failure.kind()).isEqualTo(FailureKind.COMMAND_REFUSED);
+            assertThat(failure.written()).isEqualTo(Written.NOTHING);
+            assertThat(server.heard()).hasSize(1);
+        }
+    }
+
     @Test
     void aServerThatLacksACapabilityIsNotAskedForIt() throws Exception {
         try (ScriptedNetconf server = ScriptedNetconf.start(true, List.of(), List.of());

@@ -143,6 +143,11 @@ public final class NetconfConversation implements Conversation {
         missingFor(operation).ifPresent(missing -> {
             throw failure(FailureKind.CAPABILITY_MISSING, "the server does not have " + missing);
         });
+        // What follows would be a message of its own, whatever it says.
+        if (!inChunks && operation.contains(NetconfFraming.END))
+            throw failure(
+                    FailureKind.COMMAND_REFUSED,
+                    "the request holds " + NetconfFraming.END + ", which ends a message (RFC 6242, section 4.3)");
         int id = ++lastId;
         send("<rpc message-id=\"" + id + "\" xmlns=\"" + NAMESPACE + "\">" + operation + "</rpc>");
         while (true) {

@@ -10,7 +10,8 @@ import java.util.List;
  * (section 4.3), after {@link #useChunks} those in chunks (section 4.2). Linear in the bytes.
  */
 final class NetconfFraming {
-    private static final byte[] END_OF_MESSAGE = "]]>]]>".getBytes(StandardCharsets.US_ASCII);
+    static final String END = "]]>]]>";
+    private static final byte[] END_OF_MESSAGE = END.getBytes(StandardCharsets.US_ASCII);
     /** Knuth, Morris and Pratt (1977): of the first n signs of the end, the longest end that is a beginning too. */
     private static final int[] SHORTER = {0, 0, 1, 0, 1, 2};
     /** RFC 6242 allows chunks of up to 4294967295 bytes; a message is bounded here anyway. */

@@ -5,7 +5,7 @@ import java.util.List;
 
 /**
  * How a device is told to go back by itself, unless somebody says in time that what stands shall be kept. In a request
- * {@code {minutes}} and {@code {seconds}} stand for the time, {@code {token}} for what only whoever applied it knows.
+ * {@code {minutes}} and {@code {seconds}} stand for the time, {@code {token}} for what whoever keeps it or gives it back has to name.
  *
  * @param begin requests before the edit is opened, if the guard is one of its own
  * @param apply requests that put the lines in force for a time, in place of the usual ones; empty if those do

@@ -26,10 +26,6 @@ record ElementDiff(List<ConfigStatement> gone, List<ConfigStatement> put) {
         return between(before, after, true).orElseThrow();
     }
 
-    boolean isEmpty() {
-        return gone.isEmpty() && put.isEmpty();
-    }
-
     /** Nothing if not all of what stands side by side can be told apart, and it is not the same. */
     private static Optional<ElementDiff> between(List<XmlElement> before, List<XmlElement> after, boolean isTop) {
         Set<String> several = new HashSet<>(repeated(before));

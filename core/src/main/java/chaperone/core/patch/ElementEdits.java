@@ -131,7 +131,7 @@ final class ElementEdits {
         List<XmlElement> said = edit.below().stream()
                 .filter(each -> !edit.keys().contains(each))
                 .toList();
-        replace(at, block.get().with(applied(block.get().below(), said), ""));
+        replace(at, block.get().with(applied(block.get().below(), said)));
     }
 
     /** Where what the edit speaks of stands. */
@@ -158,6 +158,6 @@ final class ElementEdits {
             if (each.operation().equals("delete")) throw new Impossible(each, "there is no " + each.shown());
             if (!each.operation().equals("remove")) below.add(added(each));
         }
-        return edit.with(below, "");
+        return edit.with(below);
     }
 }

@@ -86,9 +86,9 @@ record XmlElement(
         return keys.stream().map(XmlElement::valueId).collect(Collectors.joining("\n", tag + "\n", ""));
     }
 
-    XmlElement with(List<XmlElement> others, String operation) {
-        return new XmlElement(
-                line, text, others.isEmpty() ? form : Form.BLOCK, tag, value, operation, others, keys, id);
+    /** The same around others, as something that stands: no operation is left of it. */
+    XmlElement with(List<XmlElement> others) {
+        return new XmlElement(line, text, others.isEmpty() ? form : Form.BLOCK, tag, value, "", others, keys, id);
     }
 
     private static String said(List<Token> tokens, boolean isContent) {
@@ -108,14 +108,20 @@ record XmlElement(
     private static List<XmlElement> keys(String path, List<XmlElement> below, List<Structure.Entry> entries) {
         return entries.stream()
                 .filter(rule -> rule.path().isEmpty() || rule.path().get().isIn(path))
-                .map(rule -> rule.key().stream()
-                        .flatMap(key -> below.stream()
-                                .filter(each -> each.form == Form.LINE && each.isCalled(key))
-                                .limit(1))
-                        .toList())
+                .map(rule -> named(rule.key(), below))
                 .filter(found -> !found.isEmpty())
                 .findFirst()
                 .orElse(List.of());
+    }
+
+    /** All of a rule's keys; none if one of them is missing, as it names nothing then. */
+    private static List<XmlElement> named(List<String> names, List<XmlElement> below) {
+        List<XmlElement> found = names.stream()
+                .flatMap(name -> below.stream()
+                        .filter(each -> each.form == Form.LINE && each.isCalled(name))
+                        .limit(1))
+                .toList();
+        return found.size() == names.size() ? found : List.of();
     }
 
     boolean isElement() {

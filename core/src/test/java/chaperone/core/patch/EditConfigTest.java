@@ -85,6 +85,21 @@ class EditConfigTest {
         assertThat(typed(before, edit)).isEqualTo(then);
     }
 
+    /** A list with two keys (RFC 7950, section 7.8.2): one of them alone names nothing. */
+    @Test
+    void twoKeysNameAnEntryTogether() {
+        EditConfig way = new EditConfig(List.of(
+                new Structure.Entry(Optional.empty(), List.of("kind", "id")),
+                new Structure.Entry(Optional.empty(), List.of("id"))));
+        String before =
+                "<a><p><kind>x</kind><id>1</id><t/></p><p><kind>y</kind><id>1</id></p><q><id>1</id><t/></q></a>";
+        String after = "<a><p><kind>x</kind><id>1</id></p><p><kind>y</kind><id>1</id></p><q><id>1</id></q></a>";
+        Patch patch = way.between(tree(before), tree(after), Structure.NONE);
+        assertThat(patch.lines().stream().map(EditConfigTest::flat))
+                .containsExactly("<a><p><kind>x</kind><id>1</id><t nc:operation=\"delete\"/></p>"
+                        + "<q><id>1</id><t nc:operation=\"delete\"/></q></a>");
+    }
+
     @Test
     void namesTheLineOfAMistake() {
         assertThat(typed("<a/>", "<a>\n  <b>1</b>\n  <c nc:operation=\"delete\"/>\n</a>"))
