@@ -15,7 +15,7 @@ import java.util.stream.Collectors;
  * Sends what happens on the devices as syslog (RFC 5424) over UDP (RFC 5426). The structured data carry the enterprise
  * number 32473, which RFC 5612 keeps for documentation.
  */
-public final class Syslog {
+final class Syslog {
     private static final int LOCAL7_NOTICE = 23 * 8 + 5;
 
     private final InetSocketAddress collector;

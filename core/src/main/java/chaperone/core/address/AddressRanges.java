@@ -21,22 +21,8 @@ public final class AddressRanges {
 
     private AddressRanges() {}
 
-    /** Either every address of the ranges, each once and in order, or all that is wrong. */
-    public sealed interface Outcome {
-        record Read(List<String> addresses) implements Outcome {
-            public Read {
-                addresses = List.copyOf(addresses);
-            }
-        }
-
-        record Malformed(List<ListProblem> problems) implements Outcome {
-            public Malformed {
-                problems = List.copyOf(problems);
-            }
-        }
-    }
-
-    public static Outcome read(String text) {
+    /** Every address of the ranges, each once and in order. */
+    public static ListOutcome<List<String>> read(String text) {
         AddressRanges ranges = new AddressRanges();
         List<String> lines = text.lines().toList();
         for (int line = 0; line < lines.size() && ranges.problems.size() < 100; line++) {
@@ -45,8 +31,8 @@ public final class AddressRanges {
         }
         if (ranges.addresses.isEmpty() && ranges.problems.isEmpty()) ranges.problem(0, "there is no range in it");
         return ranges.problems.isEmpty()
-                ? new Outcome.Read(List.copyOf(ranges.addresses))
-                : new Outcome.Malformed(ranges.problems);
+                ? new ListOutcome.Read<>(List.copyOf(ranges.addresses))
+                : new ListOutcome.Malformed<>(ranges.problems);
     }
 
     private void take(int line, String text) {

@@ -17,18 +17,7 @@ public final class AddressScope {
         this.addresses = addresses;
     }
 
-    /** A scope, or all that is wrong with its lines. */
-    public sealed interface Outcome {
-        record Read(AddressScope scope) implements Outcome {}
-
-        record Malformed(List<ListProblem> problems) implements Outcome {
-            public Malformed {
-                problems = List.copyOf(problems);
-            }
-        }
-    }
-
-    public static Outcome read(String text) {
+    public static ListOutcome<AddressScope> read(String text) {
         List<AddressRange> ranges = new ArrayList<>();
         List<ListProblem> problems = new ArrayList<>();
         List<String> lines = text.lines().toList();
@@ -42,8 +31,8 @@ public final class AddressScope {
             else problems.add(new ListProblem(line, 0, ((AddressRange.Outcome.Malformed) range).message()));
         }
         return problems.isEmpty()
-                ? new Outcome.Read(new AddressScope(AddressSet.of(ranges)))
-                : new Outcome.Malformed(problems);
+                ? new ListOutcome.Read<>(new AddressScope(AddressSet.of(ranges)))
+                : new ListOutcome.Malformed<>(problems);
     }
 
     /** Whether no address is meant at all. */

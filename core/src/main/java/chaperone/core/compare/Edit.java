@@ -4,7 +4,7 @@ import java.util.ArrayList;
 import java.util.List;
 
 /** Replaces lines {@code removed} by {@code added}, from line {@code start} of a text on; lines count from 0. */
-public record Edit(int start, List<String> removed, List<String> added) {
+record Edit(int start, List<String> removed, List<String> added) {
 
     /** What applying gave: the new text, or the edit whose removed lines do not stand where it expects them. */
     public sealed interface Outcome {

@@ -9,7 +9,7 @@ import java.util.List;
  * Below which statements each line of a text stands. The same line at another place of the same block was moved; below
  * another head it is another thing.
  */
-public final class LinePlaces {
+final class LinePlaces {
     private static final long TOP = 1;
     /** Stands for the end of a block. */
     private static final String CLOSED = "\0";

@@ -4,7 +4,7 @@ import java.util.ArrayList;
 import java.util.List;
 
 /** The words in which two versions of a line differ; joining a side's spans gives that line. */
-public record WordDiff(List<Span> before, List<Span> after) {
+record WordDiff(List<Span> before, List<Span> after) {
 
     public WordDiff {
         before = List.copyOf(before);

@@ -2,7 +2,6 @@ package chaperone.core.config;
 
 import chaperone.core.config.ConfigStatement.Form;
 import java.util.List;
-import java.util.stream.Collectors;
 
 /**
  * A configuration of statements that end with {@code ;} and blocks in {@code { }}; texts stand in double quotes, lists
@@ -42,13 +41,12 @@ public record BracedGrammar(String commentFrom, String commentTo, boolean escape
             text.append(line(statement)).append('\n');
             return;
         }
-        if (depth > 0 && isPlain(statement)) {
-            String onOneLine = onOneLine(statement);
-            if (margin.length() + onOneLine.length() <= ONE_LINE) {
-                text.append(onOneLine).append('\n');
-                return;
-            }
+        int start = text.length();
+        if (depth > 0 && putOnOneLine(statement, text, start + ONE_LINE - margin.length())) {
+            text.append('\n');
+            return;
         }
+        text.setLength(start);
         text.append(statement.text()).append(" {\n");
         for (ConfigStatement child : statement.children()) write(child, depth + 1, text);
         text.append(margin).append("}\n");
@@ -58,17 +56,22 @@ public record BracedGrammar(String commentFrom, String commentTo, boolean escape
         return statement.form() == Form.LINE ? statement.text() + ";" : statement.text();
     }
 
-    /** Whether all below it are lines, or blocks of one word that are plain themselves. */
-    private static boolean isPlain(ConfigStatement block) {
-        return block.children().stream()
-                .allMatch(child -> child.form() == Form.LINE
-                        || child.form() == Form.BLOCK && child.text().indexOf(' ') < 0 && isPlain(child));
-    }
-
-    private static String onOneLine(ConfigStatement statement) {
-        if (statement.form() == Form.LINE) return statement.text() + ";";
-        return statement.children().stream()
-                .map(child -> onOneLine(child) + " ")
-                .collect(Collectors.joining("", statement.text() + " { ", "}"));
+    /**
+     * Puts a block on one line, as far as that goes: all below it must be lines, or blocks of one word that go on one line
+     * themselves. It ends with the first sign too many, so that a deep block costs no more than a short one.
+     *
+     * @return whether all of it stands there now and ends before {@code end}
+     */
+    private static boolean putOnOneLine(ConfigStatement statement, StringBuilder text, int end) {
+        if (statement.form() == Form.LINE)
+            return text.append(statement.text()).append(';').length() <= end;
+        if (text.append(statement.text()).append(" { ").length() > end) return false;
+        for (ConfigStatement child : statement.children()) {
+            boolean isPlain = child.form() == Form.LINE
+                    || child.form() == Form.BLOCK && child.text().indexOf(' ') < 0;
+            if (!isPlain || !putOnOneLine(child, text, end)) return false;
+            text.append(' ');
+        }
+        return text.append('}').length() <= end;
     }
 }

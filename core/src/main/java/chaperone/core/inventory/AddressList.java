@@ -1,6 +1,7 @@
 package chaperone.core.inventory;
 
 import chaperone.core.address.IpAddress;
+import chaperone.core.address.ListOutcome;
 import chaperone.core.address.ListProblem;
 import com.google.re2j.Pattern;
 import java.io.IOException;
@@ -51,31 +52,18 @@ public final class AddressList {
         this.meanings = meanings;
     }
 
-    /** Either every line of the list, or all that is wrong with it. */
-    public sealed interface Outcome {
-        record Read(List<AddressLine> lines) implements Outcome {
-            public Read {
-                lines = List.copyOf(lines);
-            }
-        }
-
-        record Malformed(List<ListProblem> problems) implements Outcome {
-            public Malformed {
-                problems = List.copyOf(problems);
-            }
-        }
-    }
-
     /** Takes up to {@value #MOST_LINES} devices; one wrong field refuses the whole list. */
-    public static Outcome read(String csv) {
+    public static ListOutcome<List<AddressLine>> read(String csv) {
         return read(csv, Map.of());
     }
 
     /** @param meanings for headers in small letters: one of {@link #COLUMNS}, or {@link #IGNORED} */
-    public static Outcome read(String csv, Map<String, String> meanings) {
+    public static ListOutcome<List<AddressLine>> read(String csv, Map<String, String> meanings) {
         AddressList list = new AddressList(meanings);
         list.take(csv);
-        return list.problems.isEmpty() ? new Outcome.Read(list.lines) : new Outcome.Malformed(list.problems);
+        return list.problems.isEmpty()
+                ? new ListOutcome.Read<>(List.copyOf(list.lines))
+                : new ListOutcome.Malformed<>(list.problems);
     }
 
     private void take(String csv) {

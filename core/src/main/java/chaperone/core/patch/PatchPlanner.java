@@ -11,7 +11,7 @@ import java.util.Map;
  * Plans what a device is told. Given the commands, a device that has the one configuration has the other one afterwards;
  * the way back is planned in the same manner, from there to here.
  */
-public final class PatchPlanner {
+final class PatchPlanner {
     private final EditLanguage language;
     private final List<Command> commands = new ArrayList<>();
     /** The block that the device stands in, from the top. */

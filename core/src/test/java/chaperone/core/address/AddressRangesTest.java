@@ -2,8 +2,7 @@ package chaperone.core.address;
 
 import static org.assertj.core.api.Assertions.assertThat;
 
-import chaperone.core.address.AddressRanges.Outcome.Malformed;
-import chaperone.core.address.AddressRanges.Outcome.Read;
+import chaperone.core.address.ListOutcome.Malformed;
 import java.net.InetAddress;
 import java.net.UnknownHostException;
 import java.util.List;
@@ -36,7 +35,7 @@ class AddressRangesTest {
         1:2:3:4:5:6:7::                  | 1   | 1:2:3:4:5:6:7:0 | 1:2:3:4:5:6:7:0
         """)
     void rangesAreReadEachAddressOnce(String text, int count, String first, String last) {
-        List<String> addresses = ((Read) AddressRanges.read(text.replace(';', '\n'))).addresses();
+        List<String> addresses = AddressRanges.read(text.replace(';', '\n')).orThrow(AssertionError::new);
         assertThat(addresses)
                 .hasSize(count)
                 .doesNotHaveDuplicates()
@@ -69,7 +68,7 @@ class AddressRangesTest {
         ''                               | 0 | no range
         """)
     void aMistakeNamesItsLine(String text, int line, String said) {
-        Malformed malformed = (Malformed) AddressRanges.read(text.replace(';', '\n'));
+        var malformed = (Malformed<List<String>>) AddressRanges.read(text.replace(';', '\n'));
         assertThat(malformed.problems().get(0).line()).isEqualTo(line);
         assertThat(malformed.problems().get(0).message()).contains(said);
     }
@@ -80,7 +79,7 @@ class AddressRangesTest {
             @ForAll @IntRange(min = 19, max = 30) int length, @ForAll int address) throws UnknownHostException {
         int mask = -1 << (32 - length);
         String text = text(address) + "/" + length;
-        List<String> addresses = ((Read) AddressRanges.read(text)).addresses();
+        List<String> addresses = AddressRanges.read(text).orThrow(AssertionError::new);
         assertThat(addresses).hasSize((1 << (32 - length)) - 2);
         for (String each : addresses) assertThat(bits(each) & mask).isEqualTo(address & mask);
     }
@@ -103,9 +102,9 @@ class AddressRangesTest {
         String full = groups.stream()
                 .map(g -> Integer.toHexString(g == 3 ? 0xab0c : g))
                 .collect(java.util.stream.Collectors.joining(":"));
-        String written = ((Read) AddressRanges.read(full)).addresses().get(0);
+        String written = AddressRanges.read(full).orThrow(AssertionError::new).get(0);
         assertThat(InetAddress.getByName(written)).isEqualTo(InetAddress.getByName(full));
         assertThat(written.length()).isLessThanOrEqualTo(full.length());
-        assertThat(((Read) AddressRanges.read(written)).addresses()).containsExactly(written);
+        assertThat(AddressRanges.read(written).orThrow(AssertionError::new)).containsExactly(written);
     }
 }

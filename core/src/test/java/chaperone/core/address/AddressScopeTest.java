@@ -19,7 +19,7 @@ class AddressScopeTest {
         int from = random.nextInt(200);
         String range = "192.0.2." + from + " - 192.0.2." + (from + random.nextInt(256 - from));
         AddressScope scope = scope(range);
-        List<String> listed = ((AddressRanges.Outcome.Read) AddressRanges.read(range)).addresses();
+        List<String> listed = AddressRanges.read(range).orThrow(AssertionError::new);
         for (int i = 0; i < 256; i++) {
             String address = "192.0.2." + i;
             assertThat(scope.holds(address)).as(range + " " + address).isEqualTo(listed.contains(address));
@@ -42,15 +42,13 @@ class AddressScopeTest {
     @ValueSource(
             strings = {"x", "1.2.3.4/33", "1.2.3.4/", "1.2.3.4-", "1.2.3.9 - 1.2.3.4", "1.2.3.4 - ::1", "::/129", "/8"})
     void namesTheLineThatIsNone(String line) {
-        assertThat(AddressScope.read("127.20.0.0/16\n" + line))
-                .isInstanceOfSatisfying(
-                        AddressScope.Outcome.Malformed.class,
-                        malformed -> assertThat(malformed.problems())
-                                .singleElement()
-                                .satisfies(problem -> assertThat(problem.line()).isOne()));
+        var malformed = (ListOutcome.Malformed<AddressScope>) AddressScope.read("127.20.0.0/16\n" + line);
+        assertThat(malformed.problems())
+                .singleElement()
+                .satisfies(problem -> assertThat(problem.line()).isOne());
     }
 
     private static AddressScope scope(String text) {
-        return ((AddressScope.Outcome.Read) AddressScope.read(text)).scope();
+        return AddressScope.read(text).orThrow(AssertionError::new);
     }
 }

@@ -2,9 +2,8 @@ package chaperone.core.inventory;
 
 import static org.assertj.core.api.Assertions.assertThat;
 
+import chaperone.core.address.ListOutcome.Malformed;
 import chaperone.core.address.ListProblem;
-import chaperone.core.inventory.AddressList.Outcome.Malformed;
-import chaperone.core.inventory.AddressList.Outcome.Read;
 import java.net.InetAddress;
 import java.net.UnknownHostException;
 import java.util.List;
@@ -28,7 +27,7 @@ class AddressListTest {
 
     @Test
     void readsBareAddresses() {
-        assertThat(read("127.20.1.11\n127.20.1.12:2022\nbrkw.example\n").lines())
+        assertThat(read("127.20.1.11\n127.20.1.12:2022\nbrkw.example\n"))
                 .extracting(AddressLine::host, AddressLine::port)
                 .containsExactly(
                         org.assertj.core.groups.Tuple.tuple("127.20.1.11", Optional.empty()),
@@ -38,8 +37,9 @@ class AddressListTest {
 
     @Test
     void readsColumnsInAnyOrderAndKeepsTheLine() {
-        Read read = read("\uFEFFSite,Address,Port\r\n\r\nBrackwater,\"127.20.1.11\",2022\r\n,2001:db8::7,\r\n");
-        assertThat(read.lines().get(0))
+        List<AddressLine> read =
+                read("\uFEFFSite,Address,Port\r\n\r\nBrackwater,\"127.20.1.11\",2022\r\n,2001:db8::7,\r\n");
+        assertThat(read.get(0))
                 .isEqualTo(new AddressLine(
                         2,
                         "127.20.1.11",
@@ -50,7 +50,7 @@ class AddressListTest {
                         Optional.empty(),
                         List.of(),
                         Map.of("site", 0, "address", 1, "port", 2)));
-        assertThat(read.lines().get(1).host()).isEqualTo("2001:db8::7");
+        assertThat(read.get(1).host()).isEqualTo("2001:db8::7");
     }
 
     @ParameterizedTest
@@ -77,20 +77,16 @@ class AddressListTest {
         address,site;127.20.1.11,a\u0007b           | 1 | 1 | control character
         """)
     void namesLineAndColumnOfAMistake(String csv, int line, int column, String said) {
-        assertThat(AddressList.read(csv.replace(';', '\n').replace("\\u0007", "\u0007")))
-                .isInstanceOfSatisfying(Malformed.class, malformed -> {
-                    ListProblem first = malformed.problems().get(0);
-                    assertThat(first.message()).contains(said);
-                    assertThat(first.line()).isEqualTo(line);
-                    assertThat(first.column()).isEqualTo(column);
-                });
+        ListProblem first =
+                problems(csv.replace(';', '\n').replace("\\u0007", "\u0007")).get(0);
+        assertThat(first.message()).contains(said);
+        assertThat(first.line()).isEqualTo(line);
+        assertThat(first.column()).isEqualTo(column);
     }
 
     @Test
     void oneWrongLineRefusesTheWholeListAndAllMistakesAreTold() {
-        assertThat(AddressList.read("127.20.1.11\n127.20.1\n127.20.1.12:0\n"))
-                .isInstanceOfSatisfying(
-                        Malformed.class, m -> assertThat(m.problems()).hasSize(2));
+        assertThat(problems("127.20.1.11\n127.20.1\n127.20.1.12:0\n")).hasSize(2);
     }
 
     @ParameterizedTest
@@ -107,7 +103,7 @@ class AddressListTest {
                 "# from a sheet\naddress,tags\n\"::1\",a;b\n"
             })
     void readsListsAsSpreadsheetsWriteThem(String csv) {
-        assertThat(read(csv).lines()).singleElement().satisfies(line -> {
+        assertThat(read(csv)).singleElement().satisfies(line -> {
             assertThat(line.host()).isEqualTo("::1");
             assertThat(line.tags()).containsExactly("a", "b");
         });
@@ -147,9 +143,11 @@ class AddressListTest {
         assertThat(AddressList.read(csv)).isNotNull();
     }
 
-    private static Read read(String csv) {
-        AddressList.Outcome outcome = AddressList.read(csv);
-        assertThat(outcome).isInstanceOf(Read.class);
-        return (Read) outcome;
+    private static List<ListProblem> problems(String csv) {
+        return ((Malformed<List<AddressLine>>) AddressList.read(csv)).problems();
+    }
+
+    private static List<AddressLine> read(String csv) {
+        return AddressList.read(csv).orThrow(problems -> new AssertionError(problems.toString()));
     }
 }

@@ -2,6 +2,8 @@ package chaperone.core.inventory;
 
 import static org.assertj.core.api.Assertions.assertThat;
 
+import chaperone.core.address.ListOutcome;
+import java.util.List;
 import java.util.Map;
 import org.junit.jupiter.api.Test;
 
@@ -15,8 +17,8 @@ class HeaderGuessTest {
                 .containsEntry("mgmt ip", "address")
                 .containsEntry("location", "site")
                 .containsEntry("remarks", AddressList.IGNORED);
-        AddressList.Outcome.Read read = (AddressList.Outcome.Read) AddressList.read(csv, guess.meanings());
-        assertThat(read.lines()).singleElement().satisfies(line -> {
+        List<AddressLine> read = AddressList.read(csv, guess.meanings()).orThrow(AssertionError::new);
+        assertThat(read).singleElement().satisfies(line -> {
             assertThat(line.host()).isEqualTo("192.0.2.1");
             assertThat(line.site()).contains("Dunsay");
             assertThat(line.tags()).containsExactly("A-1");
@@ -26,11 +28,12 @@ class HeaderGuessTest {
 
     @Test
     void aListNamesSetsPlatformsAndTags() {
-        AddressList.Outcome.Read read = (AddressList.Outcome.Read)
-                AddressList.read("address,credentials,platform,tags\n192.0.2.1,switches,corvane,quay; cards\n");
-        assertThat(read.lines().get(0).credentials()).contains("switches");
-        assertThat(read.lines().get(0).platform()).contains("corvane");
-        assertThat(read.lines().get(0).tags()).containsExactly("quay", "cards");
-        assertThat(AddressList.read("address,tags\n192.0.2.1,a/b\n")).isInstanceOf(AddressList.Outcome.Malformed.class);
+        List<AddressLine> read = AddressList.read(
+                        "address,credentials,platform,tags\n192.0.2.1,switches,corvane,quay; cards\n")
+                .orThrow(AssertionError::new);
+        assertThat(read.get(0).credentials()).contains("switches");
+        assertThat(read.get(0).platform()).contains("corvane");
+        assertThat(read.get(0).tags()).containsExactly("quay", "cards");
+        assertThat(AddressList.read("address,tags\n192.0.2.1,a/b\n")).isInstanceOf(ListOutcome.Malformed.class);
     }
 }

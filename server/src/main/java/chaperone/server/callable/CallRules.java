@@ -5,6 +5,7 @@ import chaperone.connect.conversation.ConversationException;
 import chaperone.connect.conversation.Endpoint;
 import chaperone.connect.conversation.FailureKind;
 import chaperone.core.address.AddressScope;
+import chaperone.core.address.ListProblem;
 import chaperone.core.platform.Dialogue;
 import chaperone.core.platform.Platform;
 import chaperone.core.platform.ShellDialogue;
@@ -97,15 +98,15 @@ public class CallRules implements CallRule {
 
     /** @throws ProblemException with the line that is no range */
     public static AddressScope scope(String ranges, String field) {
-        AddressScope.Outcome outcome = AddressScope.read(ranges);
-        if (outcome instanceof AddressScope.Outcome.Read read) return read.scope();
-        var first = ((AddressScope.Outcome.Malformed) outcome).problems().get(0);
-        throw new ProblemException(
-                HttpStatus.UNPROCESSABLE_CONTENT,
-                "malformed-ranges",
-                "Line " + (first.line() + 1) + ": " + first.message() + ".",
-                "Nothing was kept. Write an address, a first and a last one, or a prefix in each line.",
-                Map.of("field", field, "line", first.line()));
+        return AddressScope.read(ranges).orThrow(problems -> {
+            ListProblem first = problems.get(0);
+            return new ProblemException(
+                    HttpStatus.UNPROCESSABLE_CONTENT,
+                    "malformed-ranges",
+                    "Line " + (first.line() + 1) + ": " + first.message() + ".",
+                    "Nothing was kept. Write an address, a first and a last one, or a prefix in each line.",
+                    Map.of("field", field, "line", first.line()));
+        });
     }
 
     private Known known() {

@@ -31,7 +31,7 @@ import org.springframework.transaction.annotation.Transactional;
 
 /** Works out what a change will do, from the newest copies of its devices. */
 @Service
-public class ChangePlans {
+class ChangePlans {
     private final ChangeEditRepository edits;
     private final Fleet fleet;
     private final History history;

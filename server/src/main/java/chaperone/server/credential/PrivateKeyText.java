@@ -1,7 +1,7 @@
 package chaperone.server.credential;
 
 /** A private key as somebody pasted it. Its text never shows it. */
-public record PrivateKeyText(String text, String passphrase) {
+record PrivateKeyText(String text, String passphrase) {
     @Override
     public String toString() {
         return "PrivateKeyText";

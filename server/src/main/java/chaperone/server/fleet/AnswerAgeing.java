@@ -9,8 +9,10 @@ import java.sql.SQLException;
 import java.sql.Timestamp;
 import java.time.Clock;
 import java.time.Instant;
+import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
+import org.springframework.jdbc.core.JdbcTemplate;
 import org.springframework.jdbc.core.simple.JdbcClient;
 import org.springframework.stereotype.Component;
 import org.springframework.transaction.annotation.Transactional;
@@ -35,19 +37,21 @@ public class AnswerAgeing {
 
     private static final String ANSWER = """
             insert into device_answer as a (device_id, question, kind, reason, since)
-            values (:device, :question, :kind, :reason, :at)
+            values (?, ?, ?, ?, ?)
             on conflict (device_id, question) do update set kind = excluded.kind, reason = excluded.reason,
               since = case when a.kind = excluded.kind then a.since else excluded.since end""";
     static final int MOST = 1000;
 
     private final JdbcClient database;
+    private final JdbcTemplate batches;
     private final Events events;
     private final Clock clock;
 
     private record Due(long device, KnownCopy known) {}
 
-    AnswerAgeing(JdbcClient database, Events events, Clock clock) {
+    AnswerAgeing(JdbcClient database, JdbcTemplate batches, Events events, Clock clock) {
         this.database = database;
+        this.batches = batches;
         this.events = events;
         this.clock = clock;
     }
@@ -62,10 +66,12 @@ public class AnswerAgeing {
                 .param("most", MOST)
                 .query((row, number) -> due(row))
                 .list();
+        List<Object[]> answers = new ArrayList<>();
         for (Due each : due) {
-            answer(each.device(), Question.KEPT, each.known().kept(now), now);
-            answer(each.device(), Question.MATCHED, each.known().matched(), now);
+            answers.add(row(each.device(), Question.KEPT, each.known().kept(now), now));
+            answers.add(row(each.device(), Question.MATCHED, each.known().matched(), now));
         }
+        batches.batchUpdate(ANSWER, answers);
         if (!due.isEmpty()) events.fleetMoved();
         return due.size();
     }
@@ -81,13 +87,7 @@ public class AnswerAgeing {
                         row.getString("incomplete")));
     }
 
-    private void answer(long device, Question question, Answer answer, Instant at) {
-        database.sql(ANSWER)
-                .param("device", device)
-                .param("question", question.name())
-                .param("kind", answer.kind().name())
-                .param("reason", answer.reason())
-                .param("at", Timestamp.from(at))
-                .update();
+    private static Object[] row(long device, Question question, Answer answer, Instant at) {
+        return new Object[] {device, question.name(), answer.kind().name(), answer.reason(), Timestamp.from(at)};
     }
 }

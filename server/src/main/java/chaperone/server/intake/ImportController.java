@@ -97,7 +97,7 @@ class ImportController {
         String set = credentials.get(request.credentialSet()).name();
         request.platform().filter(name -> !name.isBlank()).ifPresent(platforms::get);
         Map<String, String> columns = request.columns().orElse(Map.of());
-        List<AddressLine> read = read(AddressList.read(request.csv(), columns));
+        List<AddressLine> read = AddressList.read(request.csv(), columns).orThrow(ImportLines::refused);
         List<NewJobLine> lines = new ImportLines(credentials, platforms, request).of(read);
         headings.remember(columns);
         fleet.addSites(lines.stream()
@@ -118,10 +118,7 @@ class ImportController {
         List<String> sets = request.credentialSets().stream()
                 .map(set -> "\"" + credentials.get(set).name() + "\"")
                 .toList();
-        AddressRanges.Outcome outcome = AddressRanges.read(request.ranges());
-        if (outcome instanceof AddressRanges.Outcome.Malformed malformed)
-            throw ImportLines.refused(malformed.problems());
-        List<String> addresses = ((AddressRanges.Outcome.Read) outcome).addresses();
+        List<String> addresses = AddressRanges.read(request.ranges()).orThrow(ImportLines::refused);
         long first = request.credentialSets().get(0);
         IntakeDetails newcomer = new IntakeDetails(
                 Optional.empty(),
@@ -144,10 +141,5 @@ class ImportController {
         AuditNote.add(title + ": " + request.ranges().lines().collect(Collectors.joining(", ")));
         Duration spacing = Duration.ofMillis(1000 / request.perSecond());
         return new Started(jobs.start(JobKind.RANGE, title, principal.getName(), lines, spacing));
-    }
-
-    private static List<AddressLine> read(AddressList.Outcome outcome) {
-        if (outcome instanceof AddressList.Outcome.Read read) return read.lines();
-        throw ImportLines.refused(((AddressList.Outcome.Malformed) outcome).problems());
     }
 }

@@ -18,7 +18,7 @@ import org.springframework.transaction.annotation.Transactional;
 
 /** Which release devices of a model shall run, and whether they do. */
 @Service
-public class StandardReleases {
+class StandardReleases {
     private final StandardReleaseRepository standards;
     private final Fleet fleet;
     private final Events events;

@@ -5,7 +5,6 @@ import chaperone.standins.control.ControlServer;
 import chaperone.standins.demo.DemoStart;
 import java.io.IOException;
 import java.io.UncheckedIOException;
-import java.nio.file.Files;
 import java.nio.file.Path;
 import java.time.Clock;
 import java.time.Instant;
@@ -29,8 +28,8 @@ final class DemoTemplate {
     private final String database;
 
     private DemoTemplate(int devicePort) throws IOException {
-        state = Files.createTempDirectory("chaperone-demo-state");
-        history = Files.createTempDirectory("chaperone-demo");
+        state = TempFolders.fresh("chaperone-demo-state");
+        history = TempFolders.fresh("chaperone-demo");
         now = Clock.systemUTC().instant();
         database = TestPostgres.freshDatabase();
         DemoStart.writeHistory(history, devicePort, now);

@@ -4,7 +4,7 @@ import java.util.Locale;
 import java.util.stream.Stream;
 
 /** Where devices stand: terminals, the centre, ships. The number is the third part of their addresses. */
-public enum Place {
+enum Place {
     BRKW("Brackwater", 1),
     CAIRN("Cairn Point", 2),
     DUNS("Dunsay", 3),

@@ -7,7 +7,7 @@ import java.time.Instant;
  * When ships are in berth. At the start of the demo all of them are; from then on each sails and returns, one after the
  * other, so that at most moments some are away. The first leaves after ten minutes.
  */
-public record Timetable(Instant start) {
+record Timetable(Instant start) {
     private static final Duration FIRST_SAILING = Duration.ofMinutes(10);
     private static final Duration BETWEEN_SAILINGS = Duration.ofMinutes(4);
     private static final Duration AT_SEA = Duration.ofMinutes(14);
