@@ -7,6 +7,7 @@ export type Device = Schemas['DeviceView'];
 export type DevicePage = Schemas['DevicePage'];
 export type DeviceDetail = Schemas['DeviceDetail'];
 export type Answer = Schemas['Given'];
+export type Removal = Schemas['Removal'];
 export type Answers = Schemas['FourAnswers'];
 export type Job = Schemas['JobView'];
 export type JobLine = Schemas['LineView'];

@@ -11,21 +11,30 @@ export function age(then: number, now: number): string {
   return `${Math.floor(gone / DAY)} days`;
 }
 
-/** A moment as one says it: "Sun 22:14" within a week, "12 Nov" within the year, else with the year; also to come. */
+/** A moment as all tables have it: "29 Nov 02:22", with the year where it is not this one. */
 export function moment(then: number, now: number, zone?: string): string {
-  const format = (options: Intl.DateTimeFormatOptions) =>
-    new Intl.DateTimeFormat('en-GB', { timeZone: zone, ...options }).format(then);
+  const format = (options: Intl.DateTimeFormatOptions) => inZone(then, options, zone);
+  const year = (at: number) => inZone(at, { year: 'numeric' }, zone);
+  const date = format({ day: 'numeric', month: 'short' });
   const clock = format({ hour: '2-digit', minute: '2-digit' });
-  if (Math.abs(now - then) < 6 * DAY) return `${format({ weekday: 'short' })} ${clock}`;
-  if (Math.abs(now - then) < 300 * DAY) return format({ day: 'numeric', month: 'short' });
-  return format({ day: 'numeric', month: 'short', year: 'numeric' });
+  return year(then) === year(now) ? `${date} ${clock}` : `${date} ${year(then)} ${clock}`;
 }
 
-/** The exact instant in the reader's zone, for hovering. */
+/** The exact instant in words, for hovering. */
 export function exact(then: number, zone?: string): string {
-  return new Intl.DateTimeFormat('en-GB', { dateStyle: 'full', timeStyle: 'long', timeZone: zone }).format(
-    then
-  );
+  return inZone(then, { dateStyle: 'full', timeStyle: 'long' }, zone);
+}
+
+/** The exact instant with its zone (ISO 8601, RFC 3339): "2026-11-29 02:22:05+01:00", with Z for UTC. */
+export function iso(then: number, zone?: string): string {
+  const date = new Intl.DateTimeFormat('sv-SE', { dateStyle: 'short', timeStyle: 'medium', timeZone: zone });
+  const parts = new Intl.DateTimeFormat('en-GB', { timeZoneName: 'longOffset', timeZone: zone });
+  const offset = parts.formatToParts(then).find(({ type }) => type === 'timeZoneName')?.value ?? '';
+  return date.format(then) + (/^GMT(\+00:00)?$/.test(offset) ? 'Z' : offset.replace('GMT', ''));
+}
+
+function inZone(then: number, options: Intl.DateTimeFormatOptions, zone: string | undefined): string {
+  return new Intl.DateTimeFormat('en-GB', { ...options, timeZone: zone }).format(then);
 }
 
 /** "1 device", "12 devices". */

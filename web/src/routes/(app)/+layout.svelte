@@ -1,18 +1,24 @@
 <script lang="ts">
   import Menu from '$lib/parts/form/Menu.svelte';
-  import { afterNavigate, goto } from '$app/navigation';
+  import { afterNavigate, beforeNavigate, goto } from '$app/navigation';
   import { page } from '$app/state';
   import { onMount, type Snippet } from 'svelte';
   import { api, need } from '$lib/api/client';
   import FindBox from '$lib/parts/frame/FindBox.svelte';
+  import Preferences from '$lib/parts/frame/Preferences.svelte';
+  import UndoOffer from '$lib/parts/frame/UndoOffer.svelte';
+  import { regret } from '$lib/state/regret.svelte';
+  import ZoneChip from '$lib/parts/frame/ZoneChip.svelte';
   import KeyHelp from '$lib/parts/frame/KeyHelp.svelte';
-  import { wordsFor } from '$lib/parts/frame/words';
+  import { pagesFor, wordsFor } from '$lib/parts/frame/words';
   import Wordmark from '$lib/parts/frame/Wordmark.svelte';
   import Tray from '$lib/parts/change/Tray.svelte';
   import { draft } from '$lib/state/draft.svelte';
-  import { keys } from '$lib/state/keys.svelte';
+  import { arrived, cameBack } from '$lib/state/arrival';
+  import { keys, letGoOfChip } from '$lib/state/keys.svelte';
   import { live } from '$lib/state/live.svelte';
   import { session } from '$lib/state/session.svelte';
+  import { preferences } from '$lib/state/preferences.svelte';
   import { moment } from '$lib/text/time';
 
   let { children }: { children: Snippet } = $props();
@@ -61,8 +67,14 @@
       live.on('rollout', countWaiting),
       live.on('job', countRunning),
       keys.add([
-        { key: 'ctrl+k', says: 'find a device', run: () => find?.focus() },
-        { key: '?', says: 'this list of keys', run: () => (showsKeys = true) }
+        { key: 'ctrl+k', says: 'find a device or a page', run: () => find?.focus() },
+        { key: 'u', says: 'undo what was done last, while it is offered', run: regret.undo },
+        { key: '?', says: 'this list of keys', run: () => (showsKeys = true) },
+        ...pagesFor(session.isDemo && session.mayAct).map(({ word, path, letter }) => ({
+          key: `g ${letter}`,
+          says: word,
+          run: () => void goto(path)
+        }))
       ])
     ];
     return () => {
@@ -72,13 +84,14 @@
   });
 
   let main: HTMLElement | undefined = $state();
+  beforeNavigate(({ type }) => arrived(type));
   afterNavigate(({ from, to }) => {
-    // A new page begins at its top for the keyboard too.
-    if (from?.url?.pathname !== to?.url?.pathname) main?.focus({ preventScroll: true });
+    // A new page begins at its top for the keyboard too; who comes back stands where the list was left.
+    if (from?.url?.pathname !== to?.url?.pathname && !cameBack()) main?.focus({ preventScroll: true });
   });
 </script>
 
-<svelte:window onkeydown={(event) => keys.handle(event)} />
+<svelte:window onkeydown={(event) => keys.handle(event)} onclick={letGoOfChip} />
 
 <div class="flex min-h-screen flex-col">
   <header
@@ -89,31 +102,34 @@
     </a>
     <FindBox bind:input={find} />
     <div class="ml-auto flex items-center gap-3">
+      <ZoneChip />
       <a class="chip rounded-full px-3 py-1" href="/jobs"
         >{#if !live.connected}not known{:else if running === 0}Nothing running{:else}{running} running{/if}</a
       >
       <Menu
         label="{session.who?.fullName} · {session.who?.role.toLowerCase()}"
         buttonClass="chip rounded-full px-3 py-1"
-        class="mt-1 w-52"
+        class="mt-1 w-60"
       >
         <ul>
           <li><a class="btn btn-ghost w-full justify-start" href="/account">Your account</a></li>
-          <li><button class="btn btn-ghost w-full justify-start" onclick={logOut}>Log out</button></li>
+          <li><a class="btn btn-ghost w-full justify-start" href="/removed">Lately removed</a></li>
           <li>
             <button class="btn btn-ghost w-full justify-start" onclick={() => (showsKeys = true)}>
               Keys on this page <kbd>?</kbd>
             </button>
           </li>
+          <li><button class="btn btn-ghost w-full justify-start" onclick={logOut}>Log out</button></li>
         </ul>
+        <div class="border-base-300 mt-1 border-t pt-1"><Preferences /></div>
       </Menu>
     </div>
   </header>
   {#if live.lostAt}
     <div role="status" class="bg-modified border-base-300 flex items-center gap-3 border-b px-4 py-1">
       <p>
-        No connection to the server since {moment(live.lostAt, Date.now())}: what you see may be old. It is
-        tried again by itself.
+        No connection to the server since {moment(live.lostAt, Date.now(), preferences.zone)}: what you see
+        may be old. It is tried again by itself.
       </p>
       <button class="btn btn-sm" onclick={live.tryNow}>Try now</button>
     </div>
@@ -145,4 +161,5 @@
   </div>
   <Tray />
 </div>
+<UndoOffer />
 <KeyHelp bind:open={showsKeys} />

@@ -4,25 +4,41 @@
   interface Props {
     /** On the button that opens it. */
     label: string;
+    /** What it is called where that is not what stands on the button. */
+    name?: string;
+    /** Which of its edges is the button's. */
+    align?: 'start' | 'end';
     buttonClass?: string;
     class?: string;
     children: Snippet;
   }
 
-  let { label, buttonClass = 'btn btn-ghost h-7', class: place = 'w-44', children }: Props = $props();
+  let {
+    label,
+    name = label,
+    align = 'end',
+    buttonClass = 'btn btn-ghost h-7',
+    class: place = 'w-44',
+    children
+  }: Props = $props();
   const id = $props.id();
 </script>
 
 <!-- The browser closes it by Escape and by a click beside it, and gives the focus back. -->
-<button class={buttonClass} popovertarget={id} style:anchor-name="--{id}" aria-haspopup="true">{label}</button
+<button
+  class={buttonClass}
+  popovertarget={id}
+  style:anchor-name="--{id}"
+  aria-haspopup="true"
+  aria-label={name === label ? undefined : name}>{label}</button
 >
 <div
   {id}
   popover="auto"
-  class="menu-panel dropdown dropdown-end panel p-2 {place}"
+  class="menu-panel dropdown {align === 'end' ? 'dropdown-end' : 'dropdown-start'} panel p-2 {place}"
   style:position-anchor="--{id}"
   role="group"
-  aria-label={label}
+  aria-label={name}
 >
   {@render children()}
 </div>
@@ -30,6 +46,6 @@
 <style>
   .menu-panel {
     background: var(--card);
-    color: inherit;
+    color: var(--color-base-content);
   }
 </style>

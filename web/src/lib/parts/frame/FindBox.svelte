@@ -1,8 +1,9 @@
 <script lang="ts">
   import { goto } from '$app/navigation';
   import { api, need } from '$lib/api/client';
-  import { choicesOf, type Choice } from './findChoices';
-
+  import { session } from '$lib/state/session.svelte';
+  import { choicesOf, pagesOf, wordsAndPort, type Choice } from './findChoices';
+  import { pagesFor } from './words';
   import { wordsAsQuery } from '../fleet/queryText';
 
   let { input = $bindable() }: { input?: HTMLInputElement } = $props();
@@ -16,7 +17,9 @@
   async function find() {
     const mine = ++asked;
     at = 0;
-    const query = { query: wordsAsQuery(text), size: 8, sort: 'name' };
+    const { words, port } = wordsAndPort(text);
+    // Several devices may share an address: enough of them to find the one at that port.
+    const query = { query: wordsAsQuery(words), size: port === undefined ? 8 : 100, sort: 'name' };
     if (!isOpen) {
       found = [];
       return;
@@ -28,7 +31,9 @@
       )
     ]);
     // Answers may overtake each other: only the latest question counts.
-    if (mine === asked) found = choicesOf(page?.devices ?? [], marks);
+    if (mine !== asked) return;
+    const pages = pagesOf(text, pagesFor(session.isDemo && session.mayAct));
+    found = [...choicesOf(page?.devices ?? [], marks, port), ...pages];
   }
 
   function leave() {
@@ -70,18 +75,18 @@
       onkeydown={key}
       maxlength="200"
       role="combobox"
-      aria-label="Find a device"
+      aria-label="Find a device or a page"
       aria-expanded={isOpen}
       aria-controls="found"
       aria-activedescendant={isOpen && found[at] ? `found-${at}` : undefined}
-      placeholder="Find a device, its address, model…"
+      placeholder="Find a device, its address, a page…"
     />
     <kbd>Ctrl K</kbd>
   </label>
   <ul
     id="found"
     role="listbox"
-    aria-label="Found devices"
+    aria-label="What was found"
     class="panel absolute top-10 z-30 w-full py-1"
     hidden={!isOpen}
   >
@@ -98,7 +103,7 @@
       </li>
     {:else}
       <li role="option" aria-selected="false" class="text-quiet px-3 py-1">
-        No device, label or note has these words.
+        No device, label, note or page has these words.
       </li>
     {/each}
   </ul>

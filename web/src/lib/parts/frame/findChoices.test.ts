@@ -1,20 +1,30 @@
 import { expect, it } from 'vitest';
-import type { Device, RevisionMarkLocation } from '$lib/api/client';
-import { choicesOf } from './findChoices';
+import { pagesOf, wordsAndPort } from './findChoices';
+import { pagesFor } from './words';
 
-it('leads to devices, and to the revision that a label is on', () => {
-  const device = { name: 'brkw-acc-1', site: 'Brackwater', model: 'C2048', host: '127.20.1.21' } as Device;
-  const mark = {
-    device: 'brkw-acc-1',
-    kind: 'SAVED',
-    number: 7,
-    text: 'before the kiosks'
-  } as RevisionMarkLocation;
-  const choices = choicesOf([device], [mark]);
-  expect(choices.map((choice) => choice.path)).toEqual([
-    '/devices/brkw-acc-1',
-    '/devices/brkw-acc-1?kind=SAVED&b=7'
-  ]);
-  expect(choices[1]).toMatchObject({ title: 'before the kiosks', more: 'brkw-acc-1 · saved · revision 7' });
-  expect(new Set(choices.map((choice) => choice.key)).size).toBe(2);
+it.each([
+  ['127.20.1.11:2951', '127.20.1.11', 2951],
+  [' brkw.example:22 ', 'brkw.example', 22],
+  ['[2001:db8::7]:830', '2001:db8::7', 830],
+  ['2001:db8::7', '2001:db8::7', undefined],
+  ['127.20.1.11', '127.20.1.11', undefined],
+  ['two words:22', 'two words:22', undefined],
+  [':22', ':22', undefined],
+  ['a:123456', 'a:123456', undefined]
+])('%s means the words %s and the port %s', (text, words, port) => {
+  expect(wordsAndPort(text)).toEqual(port === undefined ? { words } : { words, port });
+});
+
+it.each([
+  ['drift', ['Drift']],
+  ['LOG', ['Audit log']],
+  ['ro', ['Rollouts', 'Routines']],
+  ['zzz', []]
+])('pages that begin with %s are %j', (text, words) =>
+  expect(pagesOf(text, pagesFor(false)).map(({ title }) => title)).toEqual(words)
+);
+
+it('no letter leads to two pages', () => {
+  const letters = pagesFor(true).map(({ letter }) => letter);
+  expect(new Set(letters).size).toBe(letters.length);
 });

@@ -1,4 +1,5 @@
 import type { Device, RevisionMarkLocation } from '$lib/api/client';
+import type { Word } from './words';
 
 /** Something that was found, and the page that shows it. */
 export interface Choice {
@@ -8,11 +9,44 @@ export interface Choice {
   path: string;
 }
 
+/** A place of a device as it is shown: an address, in brackets if it has colons itself, and a port. */
+const PLACE = /^(?:\[([^\]\s]+)\]|([^\s:[\]]+)):(\d{1,5})$/;
+
+/** The words to look for, and the port that was named with an address. */
+export function wordsAndPort(text: string): { words: string; port?: number } {
+  const [, bracketed, plain, port] = PLACE.exec(text.trim()) ?? [];
+  return port === undefined ? { words: text } : { words: bracketed ?? plain ?? '', port: Number(port) };
+}
+
+/** Pages whose word begins with what was typed. */
+export function pagesOf(text: string, pages: readonly Word[]): Choice[] {
+  const wanted = text.trim().toLowerCase();
+  return pages
+    .filter(({ word }) =>
+      word
+        .toLowerCase()
+        .split(' ')
+        .some((part) => part.startsWith(wanted))
+    )
+    .slice(0, 4)
+    .map(({ word, path, letter }) => ({
+      key: `page ${path}`,
+      title: word,
+      more: `page · g ${letter}`,
+      path
+    }));
+}
+
 /** Devices first, then revisions by what was written to them. */
-export function choicesOf(devices: readonly Device[], marks: readonly RevisionMarkLocation[]): Choice[] {
+export function choicesOf(
+  devices: readonly Device[],
+  marks: readonly RevisionMarkLocation[],
+  port?: number
+): Choice[] {
   const page = (device: string) => `/devices/${encodeURIComponent(device)}`;
+  const there = devices.filter((device) => port === undefined || device.port === port);
   return [
-    ...devices.map((device) => ({
+    ...there.map((device) => ({
       key: `device ${device.name}`,
       title: device.name,
       more: `${device.site} · ${device.model} · ${device.host}`,

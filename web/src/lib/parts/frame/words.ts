@@ -3,6 +3,8 @@ export interface Word {
   path: string;
   /** Pages that belong to it, too. */
   also: string;
+  /** After g this letter leads there. */
+  letter: string;
 }
 
 interface WordGroup {
@@ -10,36 +12,55 @@ interface WordGroup {
   items: Word[];
 }
 
-const word = (text: string, path: string, also = path): Word => ({ word: text, path, also });
+const word = (text: string, path: string, letter: string, also = path): Word => ({
+  word: text,
+  path,
+  letter,
+  also
+});
 
 /** The word list: only words whose pages exist. */
 const WORDS: readonly WordGroup[] = [
   {
     group: 'Know',
-    items: [word('Fleet', '/fleet', '/devices'), word('Map', '/map'), word('Compare', '/compare')]
+    items: [
+      word('Fleet', '/fleet', 'f', '/devices'),
+      word('Map', '/map', 'm'),
+      word('Compare', '/compare', 'o')
+    ]
   },
-  { group: 'Judge', items: [word('Drift', '/drift'), word('Standards', '/standards')] },
-  { group: 'Alter', items: [word('Changes', '/changes'), word('Templates', '/templates')] },
-  { group: 'Renew', items: [word('Releases', '/releases'), word('Rollouts', '/rollouts')] },
+  { group: 'Judge', items: [word('Drift', '/drift', 'd'), word('Standards', '/standards', 's')] },
+  { group: 'Alter', items: [word('Changes', '/changes', 'c'), word('Templates', '/templates', 't')] },
+  { group: 'Renew', items: [word('Releases', '/releases', 'r'), word('Rollouts', '/rollouts', 'w')] },
   {
     group: 'Keep',
     items: [
-      word('Routines', '/routines'),
-      word('Imports', '/imports'),
-      word('Credentials', '/credentials'),
-      word('Platforms', '/platforms'),
-      word('Audit log', '/audit'),
-      word('Settings', '/settings')
+      word('Routines', '/routines', 'u'),
+      word('Jobs', '/jobs', 'j'),
+      word('Imports', '/imports', 'i'),
+      word('Credentials', '/credentials', 'k'),
+      word('Platforms', '/platforms', 'p'),
+      word('Audit log', '/audit', 'l'),
+      word('Settings', '/settings', 'e')
     ]
   }
 ];
 
-export const wordsFor = (hasBench: boolean): WordGroup[] => [
-  ...WORDS,
-  ...(hasBench ? [{ group: 'Demo', items: [word('Bench', '/bench')] }] : [])
+/** All pages of the word list and beside it. */
+export const pagesFor = (hasBench: boolean): Word[] => [
+  ...wordsFor(hasBench).flatMap(({ items }) => items),
+  ...OTHERS
 ];
 
-const OTHERS: readonly Word[] = [word('Jobs', '/jobs'), word('Your account', '/account')];
+export const wordsFor = (hasBench: boolean): WordGroup[] => [
+  ...WORDS,
+  ...(hasBench ? [{ group: 'Demo', items: [word('Bench', '/bench', 'b')] }] : [])
+];
+
+const OTHERS: readonly Word[] = [
+  word('Lately removed', '/removed', 'x'),
+  word('Your account', '/account', 'y')
+];
 const MOST_NEAR = 3;
 
 /** Letters that have to be typed anew to make one text of the other (Levenshtein 1966); quadratic in short texts. */
@@ -60,7 +81,7 @@ function distance(one: string, other: string): number {
 export function wordsNear(path: string): Word[] {
   const said = (path.split('/')[1] ?? '').toLowerCase().slice(0, 40);
   const letters = (text: string) => text.toLowerCase().replace(/[^a-z]/g, '');
-  return [...WORDS.flatMap(({ items }) => items), ...OTHERS]
+  return pagesFor(false)
     .map((each) => {
       const names = [each.word, each.path, each.also].map(letters);
       const begins = names.some((name) => letters(said).startsWith(name) || name.startsWith(letters(said)));

@@ -1,7 +1,7 @@
 <script lang="ts">
   import type { Revision } from '$lib/api/client';
   import { clock } from '$lib/state/clock.svelte';
-  import { exact, moment } from '$lib/text/time';
+  import { saidExact, saidMoment } from '$lib/state/times.svelte';
   import { dotsOf, labelsOf, nearest, ticksOf } from './revisionScale';
 
   interface Props {
@@ -26,7 +26,7 @@
   const place = (number: number) => x(dots.find((dot) => dot.number === number)?.at ?? 0);
   const said = (number: number) => {
     const revision = revisions.find((candidate) => candidate.number === number);
-    return revision ? moment(Date.parse(revision.firstCopyAt), clock.now) : '';
+    return revision ? saidMoment(revision.firstCopyAt) : '';
   };
   /** A character beside a handle is about this wide, in pixels. */
   const LETTER = 7;
@@ -129,8 +129,8 @@
         onclick={(event) => onmove(event.shiftKey ? 'a' : 'b', dot.number)}
       >
         <title
-          >revision {dot.number}, {exact(
-            Date.parse(revisions.find((r) => r.number === dot.number)?.firstCopyAt ?? '')
+          >revision {dot.number}, {saidExact(
+            revisions.find((r) => r.number === dot.number)?.firstCopyAt ?? ''
           )}, {dot.origin}{dot.onlyNoise ? ', differs from the one before in noise only' : ''}{dot.notes > 0
             ? `, ${dot.notes} note(s)`
             : ''}</title

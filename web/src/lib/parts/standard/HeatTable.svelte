@@ -1,4 +1,5 @@
 <script lang="ts">
+  import { rowKeys } from '$lib/state/rowKeys';
   import type { Heat } from '$lib/api/client';
   import { BINDING, warmth } from './clauseText';
 
@@ -17,7 +18,7 @@
 </script>
 
 <div class="panel overflow-x-auto">
-  <table class="rows heat">
+  <table class="rows heat" {@attach rowKeys('clause')}>
     <caption class="sr-only">Devices that fail, by clause and site</caption>
     <thead>
       <tr>

@@ -2,6 +2,7 @@
   import { onMount } from 'svelte';
   import { api, asProblem, need, type ApiToken, type Problem } from '$lib/api/client';
   import ProblemNote from '$lib/parts/form/ProblemNote.svelte';
+  import EndToken from '$lib/parts/form/EndToken.svelte';
   import When from '$lib/parts/form/When.svelte';
   import { session } from '$lib/state/session.svelte';
   import { roleSays } from '$lib/text/role';
@@ -10,7 +11,7 @@
 
   let tokens = $state<ApiToken[] | undefined>();
   let problem = $state<Problem | undefined>();
-  let leaving = $state<number | undefined>();
+  let leaving = $state<ApiToken | undefined>();
 
   async function load() {
     try {
@@ -22,9 +23,9 @@
   }
 
   async function end(id: number) {
+    leaving = undefined;
     try {
       await need(api.DELETE('/api/account/tokens/{id}', { params: { path: { id } } }));
-      leaving = undefined;
       await load();
     } catch (thrown) {
       problem = asProblem(thrown);
@@ -71,12 +72,8 @@
                 >{#if token.lastUsedAt}<When at={token.lastUsedAt} />{:else}never{/if}</td
               >
               <td class="text-right whitespace-nowrap">
-                {#if leaving === token.id}
-                  <span class="mr-2">End “{token.name}”?</span>
-                  <button class="btn btn-error" onclick={() => end(token.id)}>End it</button>
-                  <button class="btn" onclick={() => (leaving = undefined)}>Keep</button>
-                {:else if token.inUse}
-                  <button class="btn" onclick={() => (leaving = token.id)} aria-label="End {token.name}"
+                {#if token.inUse}
+                  <button class="btn" onclick={() => (leaving = token)} aria-label="End {token.name}"
                     >End…</button
                   >
                 {/if}
@@ -91,3 +88,8 @@
   </section>
   <OwnPassword />
 </div>
+
+{#if leaving}
+  {@const token = leaving}
+  <EndToken {token} onyes={() => end(token.id)} onno={() => (leaving = undefined)} />
+{/if}

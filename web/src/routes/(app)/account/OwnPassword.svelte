@@ -49,5 +49,5 @@
   {#if changed}<p role="status" class="text-success font-semibold">
       Changed. Your other sessions {tokensStay ? '' : 'and your tokens '}have ended.
     </p>{/if}
-  <button class="btn btn-primary self-start" disabled={differs}>Change password</button>
+  <button class="btn btn-primary self-start" disabled={differs}>Save</button>
 </form>

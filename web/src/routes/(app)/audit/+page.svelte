@@ -110,7 +110,7 @@
         {#each found.entries as entry (entry.number)}
           <tr class="align-top">
             <td class="text-quiet mono">{entry.number}</td>
-            <td class="whitespace-nowrap"><When at={entry.at} /></td>
+            <td class="whitespace-nowrap"><When at={entry.at} full /></td>
             <td class="whitespace-nowrap"
               >{entry.who || 'nobody'}{#if entry.token}<span class="tag">token {entry.token}</span>{/if}</td
             >

@@ -1,4 +1,5 @@
 <script lang="ts">
+  import { rowKeys } from '$lib/state/rowKeys';
   import { goto } from '$app/navigation';
   import { onMount } from 'svelte';
   import { api, need, type ChangeRow } from '$lib/api/client';
@@ -61,7 +62,7 @@
     >
   </div>
   {#if session.mayAct}
-    <button class="btn btn-primary" onclick={() => (begins = true)}>New change <kbd>a</kbd></button>
+    <button class="btn btn-primary" onclick={() => (begins = true)}>New change… <kbd>a</kbd></button>
   {/if}
 </div>
 
@@ -85,7 +86,7 @@
   </p>
 {:else if rows}
   <div class="panel mt-4 overflow-x-auto">
-    <table class="rows">
+    <table class="rows" {@attach rowKeys('change')}>
       <thead>
         <tr><th>Change</th><th>State</th><th>Devices</th><th>Edits</th><th>By</th><th>Begun</th></tr>
       </thead>

@@ -3,10 +3,9 @@
   import { api, asProblem, need, type Problem, type Revision } from '$lib/api/client';
   import ProblemNote from '$lib/parts/form/ProblemNote.svelte';
   import { wordsAsQuery } from '$lib/parts/fleet/queryText';
-  import { clock } from '$lib/state/clock.svelte';
   import { live } from '$lib/state/live.svelte';
   import { session } from '$lib/state/session.svelte';
-  import { moment } from '$lib/text/time';
+  import { saidMoment } from '$lib/state/times.svelte';
   import type { End, Side } from './ends';
   import { pasted } from './pasted.svelte';
   import { whenever } from '$lib/state/whenever.svelte';
@@ -164,7 +163,7 @@
         <option value="">newest revision</option>
         {#each revisions as revision (revision.number)}
           <option value={String(revision.number)}
-            >{revision.number} · {moment(Date.parse(revision.firstCopyAt), clock.now)}{revision.marks
+            >{revision.number} · {saidMoment(revision.firstCopyAt)}{revision.marks
               .filter((mark) => mark.kind === 'LABEL')
               .map((mark) => ` · ${mark.text}`)
               .join('')}</option

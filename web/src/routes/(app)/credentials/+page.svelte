@@ -1,7 +1,9 @@
 <script lang="ts">
+  import { rowKeys } from '$lib/state/rowKeys';
   import { onMount } from 'svelte';
   import { api, asProblem, need, type CredentialSet, type Problem } from '$lib/api/client';
   import ProblemNote from '$lib/parts/form/ProblemNote.svelte';
+  import Confirm from '$lib/parts/form/Confirm.svelte';
   import When from '$lib/parts/form/When.svelte';
   import { session } from '$lib/state/session.svelte';
   import { valueText } from '$lib/parts/fleet/queryText';
@@ -24,9 +26,9 @@
   }
 
   async function remove(set: CredentialSet) {
+    leaving = undefined;
     try {
       await need(api.DELETE('/api/credential-sets/{id}', { params: { path: { id: set.id } } }));
-      leaving = undefined;
       await load();
     } catch (thrown) {
       problem = asProblem(thrown);
@@ -76,7 +78,7 @@
   </div>
 {:else if sets && sets.length > 0}
   <div class="panel mt-4 overflow-x-auto">
-    <table class="rows">
+    <table class="rows" {@attach rowKeys('set')}>
       <thead
         ><tr
           ><th>Credential set</th><th>Account</th><th>By</th><th>Note</th><th>Used by</th><th>Changed</th><th
@@ -100,18 +102,12 @@
             <td><When at={set.changedAt} /></td>
             <td class="text-right whitespace-nowrap">
               {#if session.mayManage}
-                {#if leaving?.id === set.id}
-                  <span class="mr-2">Remove “{set.name}”?</span>
-                  <button class="btn btn-error" onclick={() => remove(set)}>Remove</button>
-                  <button class="btn" onclick={() => (leaving = undefined)}>Keep</button>
-                {:else}
-                  <button class="btn" onclick={() => (edited = set)} aria-label="Change {set.name}"
-                    >Change…</button
-                  >
-                  <button class="btn" onclick={() => (leaving = set)} aria-label="Remove {set.name}"
-                    >Remove…</button
-                  >
-                {/if}
+                <button class="btn" onclick={() => (edited = set)} aria-label="Change {set.name}"
+                  >Change…</button
+                >
+                <button class="btn" onclick={() => (leaving = set)} aria-label="Remove {set.name}"
+                  >Remove…</button
+                >
               {/if}
             </td>
           </tr>
@@ -119,4 +115,19 @@
       </tbody>
     </table>
   </div>
+{/if}
+
+{#if leaving}
+  {@const set = leaving}
+  <Confirm
+    title="Remove the credential set “{set.name}”?"
+    yes="Remove"
+    isFinal
+    onyes={() => remove(set)}
+    onno={() => (leaving = undefined)}
+  >
+    {set.devices > 0
+      ? `${count(set.devices, 'device')} log in with it: give them another set first.`
+      : 'No device logs in with it. Its password is gone for good.'}
+  </Confirm>
 {/if}

@@ -7,6 +7,7 @@
   import { address } from '$lib/state/address.svelte';
   import { Doing } from '$lib/state/doing.svelte';
   import { keys } from '$lib/state/keys.svelte';
+  import { listKeys } from '$lib/state/listKeys';
   import { live } from '$lib/state/live.svelte';
   import { count } from '$lib/text/time';
   import DriftDetail from './DriftDetail.svelte';
@@ -30,11 +31,7 @@
     doing.load();
     const ends = [
       live.on('fleet', doing.load),
-      keys.add([
-        { key: 'j', says: 'next device', run: () => move(1) },
-        { key: 'k', says: 'device before', run: () => move(-1) },
-        { key: '/', says: 'filter', run: () => filter?.focus() }
-      ])
+      keys.add([...listKeys('device', move), { key: '/', says: 'filter', run: () => filter?.focus() }])
     ];
     return () => ends.forEach((end) => end());
   });

@@ -1,4 +1,5 @@
 import type { DriftRow } from '$lib/api/client';
+import { rowAt } from '$lib/state/listKeys';
 
 /** Those of the rows that have a text in their device, site, role or parts. */
 export function among(rows: readonly DriftRow[], text: string): DriftRow[] {
@@ -16,5 +17,5 @@ export function chosenAfter(
   by: number
 ): DriftRow | undefined {
   const at = rows.findIndex((row) => row.device === device);
-  return rows[Math.min(rows.length - 1, Math.max(0, at + by))];
+  return rows[rowAt(at, by, rows.length)];
 }

@@ -1,10 +1,12 @@
 <script lang="ts">
   import { goto } from '$app/navigation';
   import { onMount } from 'svelte';
+  import type { Snapshot } from './$types';
   import QueryBar from '$lib/parts/fleet/QueryBar.svelte';
   import ProblemNote from '$lib/parts/form/ProblemNote.svelte';
   import { address } from '$lib/state/address.svelte';
   import { keys } from '$lib/state/keys.svelte';
+  import { listKeys } from '$lib/state/listKeys';
   import { live } from '$lib/state/live.svelte';
   import { session } from '$lib/state/session.svelte';
   import { whenever } from '$lib/state/whenever.svelte';
@@ -44,6 +46,11 @@
 
   whenever(() => shown.wanted, shown.begin);
 
+  export const snapshot: Snapshot<string[]> = {
+    capture: () => [...chosen],
+    restore: (names) => names.forEach((name) => chosen.add(name))
+  };
+
   onMount(() => {
     shown.loadGroups();
     const ends = [
@@ -51,9 +58,20 @@
       live.on('fleet', shown.load),
       keys.add([
         { key: '/', says: 'go to the filter', run: () => filter?.focus() },
-        { key: 'j', says: 'next device', run: () => shown.move(1) },
-        { key: 'k', says: 'previous device', run: () => shown.move(-1) },
+        ...listKeys('device', shown.move),
         { key: 'x', says: 'choose or let go of the device', run: () => shown.choose(shown.current?.name) },
+        {
+          key: 'J',
+          also: ['shift+ArrowDown'],
+          says: 'choose this device and the next',
+          run: () => shown.chooseOn(1)
+        },
+        {
+          key: 'K',
+          also: ['shift+ArrowUp'],
+          says: 'choose this device and the one before',
+          run: () => shown.chooseOn(-1)
+        },
         {
           key: 'Enter',
           says: 'open the device',
@@ -133,7 +151,7 @@
       onview={(text) => goto(`/fleet?${text}`)}
     />
     {#if session.mayAct && shown.isFiltered && !shown.isGroupAlone && !shown.mistake}
-      <button class="btn btn-ghost h-7" onclick={() => (opened = 'group')}>Keep as group…</button>
+      <button class="btn btn-ghost h-7" onclick={() => (opened = 'group')}>Save as group…</button>
     {/if}
     {#if shown.isFiltered}
       <button class="btn btn-ghost h-7" onclick={() => shown.ask('')}> Clear filter </button>
@@ -145,7 +163,7 @@
       <b>{group.name}</b> means <span class="mono">{group.query}</span>{group.note ? `: ${group.note}` : ''}
       <span class="text-quiet">· kept by {group.savedBy}</span>
       {#if session.mayAct}
-        <button class="btn btn-ghost h-7" onclick={() => show({ query: group.query })}>Alter…</button>
+        <button class="btn btn-ghost h-7" onclick={() => show({ query: group.query })}>Change group…</button>
         <button class="btn btn-ghost h-7" onclick={() => shown.removeGroup(group.name)}>Remove group</button>
       {/if}
     </p>
@@ -160,6 +178,7 @@
       at={shown.cursor}
       onsort={(sort) => show({ sort })}
       onchoose={shown.choose}
+      onrange={shown.chooseTo}
       onpoint={(name) => show({ at: name })}
       onview={shown.look}
     />
@@ -187,7 +206,7 @@
     tags={fleet.tags.map((each) => each.value)}
     oncancel={close}
     ondone={(edit) => {
-      shown.notice = { text: `Edited ${count(chosen.size, 'device')}.`, edit };
+      shown.notice = { text: `Changed ${count(chosen.size, 'device')}.`, edit };
       close();
       chosen.clear();
       shown.load();

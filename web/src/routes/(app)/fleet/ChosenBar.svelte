@@ -13,7 +13,7 @@
 </script>
 
 <div
-  class="bg-neutral text-neutral-content fixed right-0 bottom-[var(--tray,0px)] left-[172px] z-10 flex h-10 items-center gap-4 px-5"
+  class="chosen-bar bg-neutral text-neutral-content fixed right-0 bottom-[var(--tray,0px)] left-[172px] z-10 flex h-10 items-center gap-4 px-5"
   role="region"
   aria-label="Chosen devices"
 >
@@ -25,7 +25,7 @@
       >Fill in a template…</a
     >
     <a class="btn on-dark" href="/rollouts?devices={encodeURIComponent(names.join(','))}">Renew…</a>
-    <button class="btn on-dark" onclick={onedit}>Edit…</button>
+    <button class="btn on-dark" onclick={onedit}>Change…</button>
     <button class="btn btn-accent" onclick={oncopy}>Copy now</button>
   {/if}
 </div>

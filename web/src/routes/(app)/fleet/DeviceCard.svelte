@@ -85,7 +85,6 @@
     <Confirm
       title="Remove {device.name} from the fleet?"
       yes="Remove {device.name}"
-      no="Keep it"
       isFinal
       onyes={remove}
       onno={() => (asked = '')}

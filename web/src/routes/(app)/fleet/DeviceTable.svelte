@@ -1,4 +1,6 @@
 <script lang="ts">
+  import MarksHead from '$lib/parts/fleet/MarksHead.svelte';
+  import { preferences } from '$lib/state/preferences.svelte';
   import FourMarks from '$lib/parts/fleet/FourMarks.svelte';
   import { virtualRows } from '$lib/parts/form/virtualRows.svelte';
   import When from '$lib/parts/form/When.svelte';
@@ -15,13 +17,15 @@
     at: number;
     onsort: (sort: string) => void;
     onchoose: (name: string) => void;
+    /** Chosen with Shift: all from the one before to this one. */
+    onrange: (name: string) => void;
     onpoint: (name: string) => void;
     /** Rows that came into view, the last one exclusive. */
     onview: (from: number, to: number) => void;
   }
 
-  let { rows, columns, sort, chosen, at, onsort, onchoose, onpoint, onview }: Props = $props();
-  const ROW = 34;
+  let { rows, columns, sort, chosen, at, onsort, onchoose, onrange, onpoint, onview }: Props = $props();
+  const row = $derived(preferences.rows === 'narrow' ? 28 : 34);
   const HEADING = 27;
   let box: HTMLDivElement | undefined = $state();
   const bySite = $derived(sort === 'site' || sort === '-site');
@@ -42,10 +46,10 @@
     box: () => box,
     // Which rows have a heading is known as they arrive.
     count: () => {
-      void [rows.page, bySite, rows.fetched.length];
+      void [rows.page, bySite, rows.fetched.length, row];
       return rows.matching;
     },
-    size: (index) => ROW + (hasHeading(index) ? HEADING : 0),
+    size: (index) => row + (hasHeading(index) ? HEADING : 0),
     at: () => (at >= 0 ? at : undefined),
     align: 'auto',
     overscan: 12,
@@ -65,7 +69,7 @@
 >
   <div class="head line" role="row" aria-rowindex="1" style:grid-template-columns={template}>
     <span role="columnheader"><span class="sr-only">Chosen</span></span>
-    <span role="columnheader"><span class="sr-only">Kept, matched, sound, current</span></span>
+    <span role="columnheader"><MarksHead /></span>
     {#each [{ key: 'name', title: 'Device', sort: 'name' }, ...columns] as column (column.key)}
       <span role="columnheader" aria-sort={direction(column.sort)}>
         {#if column.sort}
@@ -103,8 +107,12 @@
                 type="checkbox"
                 class="checkbox checkbox-xs"
                 checked={chosen.has(device.name)}
-                onchange={() => onchoose(device.name)}
-                onclick={(event) => event.stopPropagation()}
+                onclick={(event) => {
+                  event.stopPropagation();
+                  if (!event.shiftKey) return onchoose(device.name);
+                  event.preventDefault();
+                  onrange(device.name);
+                }}
                 tabindex={item.index === at ? 0 : -1}
                 aria-label="Choose {device.name}"
               />
@@ -158,7 +166,7 @@
   .line {
     display: grid;
     align-items: center;
-    height: 34px;
+    height: var(--row);
     padding-inline: 0.6rem;
     gap: 0.6rem;
     border-bottom: 1px solid color-mix(in oklab, var(--color-base-300) 55%, transparent);

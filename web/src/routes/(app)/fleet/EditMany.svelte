@@ -50,7 +50,7 @@
   });
 </script>
 
-<Dialog title="Edit {count(names.length, 'device')}" {oncancel}>
+<Dialog title="Change {count(names.length, 'device')}" {oncancel}>
   <form onsubmit={editing.submit}>
     <p class="text-quiet truncate">{names.join(', ')}</p>
     <div class="mt-4 grid grid-cols-[120px_1fr] items-center gap-x-3 gap-y-3">
@@ -97,8 +97,7 @@
     </div>
     <FormEnd
       submission={editing}
-      send="Edit {count(names.length, 'device')}"
-      cancel="Leave them as they are"
+      send="Change {count(names.length, 'device')}"
       {oncancel}
       disabled={isNothing}
       class="mt-5"

@@ -25,7 +25,7 @@
   });
 </script>
 
-<Dialog title="Keep as a group" {oncancel}>
+<Dialog title="Save as a group" {oncancel}>
   <form onsubmit={keeping.submit}>
     <p class="mono mt-2">{query}</p>
     <p class="text-quiet">
@@ -48,11 +48,11 @@
       <input id="group-note" class="input w-full" maxlength="500" bind:value={note} />
     </div>
     {#if same}<p class="text-warning mt-3">
-        {same.name} means <span class="mono">{same.query}</span> today; keeping replaces that wherever it is used.
+        {same.name} means <span class="mono">{same.query}</span> today; saving replaces that wherever it is used.
       </p>{/if}
     <FormEnd
       submission={keeping}
-      send={same ? 'Replace group' : 'Keep group'}
+      send={same ? 'Replace group' : 'Save group'}
       {oncancel}
       disabled={name.trim() === ''}
       class="mt-5"

@@ -1,4 +1,5 @@
 <script lang="ts">
+  import { regret } from '$lib/state/regret.svelte';
   import Menu from '$lib/parts/form/Menu.svelte';
   import FormEnd from '$lib/parts/form/FormEnd.svelte';
   import { onMount } from 'svelte';
@@ -35,7 +36,10 @@
   });
 
   async function remove(view: string) {
-    await need(api.DELETE('/api/fleet-views/{name}', { params: { path: { name: view } } })).catch(() => {});
+    const params = { path: { name: view } };
+    await regret
+      .of(`Removed the view ${view}.`, need(api.DELETE('/api/fleet-views/{name}', { params })), load)
+      .catch(() => {});
     await load();
   }
 
@@ -68,11 +72,11 @@
       >
     </div>
   {:else}<p class="text-quiet p-1">None kept yet.</p>{/each}
-  <button class="btn mt-1 h-7 w-full" onclick={() => (keeps = true)}>Keep what is shown…</button>
+  <button class="btn mt-1 h-7 w-full" onclick={() => (keeps = true)}>Save what is shown…</button>
 </Menu>
 
 {#if keeps}
-  <Dialog title="Keep this view" oncancel={() => (keeps = false)}>
+  <Dialog title="Save this view" oncancel={() => (keeps = false)}>
     <form class="mt-2" onsubmit={keeping.submit}>
       <p class="text-quiet">Filter, order and columns, under a name of your own. Only you see it.</p>
       <Field label="Name" class="mt-2">
@@ -85,7 +89,7 @@
           title="no slashes and no percent sign"
         />
       </Field>
-      <FormEnd submission={keeping} send="Keep" oncancel={() => (keeps = false)} class="mt-3" />
+      <FormEnd submission={keeping} send="Save" oncancel={() => (keeps = false)} class="mt-3" />
     </form>
   </Dialog>
 {/if}

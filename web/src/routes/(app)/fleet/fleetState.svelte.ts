@@ -1,7 +1,9 @@
+import { regret } from '$lib/state/regret.svelte';
 import { goto } from '$app/navigation';
 import { SvelteSet } from 'svelte/reactivity';
 import { api, asProblem, need, type Group, type Problem } from '$lib/api/client';
 import { address } from '$lib/state/address.svelte';
+import { rowAt } from '$lib/state/listKeys';
 import { FleetRows } from './fleetRows.svelte';
 import { groupQuery, queryOf, undoneText, wholeQuery } from './fleetView';
 
@@ -18,6 +20,8 @@ export class FleetState {
   /** What was done a moment ago, and the edit by which it was done. */
   notice = $state.raw<{ text: string; edit?: number } | undefined>();
   #view = { from: 0, to: 0 };
+  /** The device that was chosen last by itself. */
+  #anchor: string | undefined;
 
   readonly query = $derived(queryOf(address.params));
   /** A text: the query is another object whenever the cursor moves, and the list must not be loaded again for that. */
@@ -74,7 +78,8 @@ export class FleetState {
 
   removeGroup = (name: string) =>
     this.act(async () => {
-      await need(api.DELETE('/api/groups/{name}', { params: { path: { name } } }));
+      const removed = need(api.DELETE('/api/groups/{name}', { params: { path: { name } } }));
+      await regret.of(`Removed the group ${name}.`, removed, this.loadGroups);
       await this.show({ query: '' });
       await this.loadGroups();
     });
@@ -100,11 +105,38 @@ export class FleetState {
   };
 
   choose = (name: string | undefined) => {
-    if (name && !this.chosen.delete(name)) this.chosen.add(name);
+    if (!name) return;
+    this.#anchor = name;
+    if (!this.chosen.delete(name)) this.chosen.add(name);
   };
 
-  move = (by: number) => {
-    const next = this.rows.at(Math.min(this.rows.matching - 1, Math.max(0, this.cursor + by)));
-    if (next) this.show({ at: next.name });
+  /** All from the device that was chosen last to this one. */
+  chooseTo = (name: string) =>
+    this.act(async () => {
+      const ends = [this.rows.indexOf(this.#anchor ?? name), this.rows.indexOf(name)];
+      const [first, last] = [Math.min(...ends), Math.max(...ends)];
+      if (first < 0) return this.choose(name);
+      await this.rows.need(first, last + 1);
+      for (let index = first; index <= last; index++) {
+        const device = this.rows.at(index);
+        if (device) this.chosen.add(device.name);
+      }
+      this.#anchor = name;
+    });
+
+  /** This device and the one that lies so many rows from it, to which the cursor goes. */
+  chooseOn = async (by: number) => {
+    if (this.current) this.chosen.add(this.current.name);
+    await this.move(by);
+    if (this.current) this.chosen.add(this.current.name);
   };
+
+  move = (by: number) =>
+    this.act(async () => {
+      const index = rowAt(this.cursor, by, this.rows.matching);
+      // At the far end of a long list the rows are not there yet.
+      await this.rows.need(index, index + 1);
+      const next = this.rows.at(index);
+      if (next) await this.show({ at: next.name });
+    });
 }

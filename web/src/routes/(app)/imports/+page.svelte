@@ -1,4 +1,5 @@
 <script lang="ts">
+  import { rowKeys } from '$lib/state/rowKeys';
   import { onMount } from 'svelte';
   import { api, asProblem, need, type Job, type Problem } from '$lib/api/client';
   import JobBar from '$lib/parts/job/JobBar.svelte';
@@ -51,7 +52,7 @@
   </div>
 {:else if jobs}
   <div class="panel mt-4 overflow-x-auto">
-    <table class="rows">
+    <table class="rows" {@attach rowKeys('import')}>
       <thead>
         <tr>
           <th>Import</th><th>Asked by</th><th>When</th><th class="w-40">Progress</th>

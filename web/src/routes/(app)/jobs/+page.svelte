@@ -1,4 +1,5 @@
 <script lang="ts">
+  import { rowKeys } from '$lib/state/rowKeys';
   import { onMount } from 'svelte';
   import { api, asProblem, need, type Job, type Problem } from '$lib/api/client';
   import JobBar from '$lib/parts/job/JobBar.svelte';
@@ -41,7 +42,7 @@
   </div>
 {:else if jobs}
   <div class="panel mt-4 overflow-x-auto">
-    <table class="rows">
+    <table class="rows" {@attach rowKeys('job')}>
       <thead
         ><tr><th>Job</th><th>Asked by</th><th>When</th><th class="w-56">Progress</th><th>Outcome</th></tr
         ></thead

@@ -1,4 +1,5 @@
 <script lang="ts">
+  import { regret } from '$lib/state/regret.svelte';
   import { goto } from '$app/navigation';
   import { onMount } from 'svelte';
   import { api, need, type MapView } from '$lib/api/client';
@@ -34,10 +35,14 @@
       ? address.change({ site: box.name })
       : goto(`/devices/${encodeURIComponent(box.name)}`);
   const place = (box: Box, x: number, y: number) =>
+    doing.act(() => {
+      const body = { places: [{ kind: box.kind, name: box.name, x, y }] };
+      return regret.of(`Moved ${box.name}.`, need(api.PUT('/api/map/places', { body })), doing.load);
+    });
+  const forget = () =>
     doing.act(() =>
-      need(api.PUT('/api/map/places', { body: { places: [{ kind: box.kind, name: box.name, x, y }] } }))
+      regret.of('The map arranges itself again.', need(api.DELETE('/api/map/places')), doing.load)
     );
-  const forget = () => doing.act(() => need(api.DELETE('/api/map/places')));
   const pin = (text: string) =>
     doing.act(async () => {
       if (pinned) await need(api.POST('/api/map/notes', { body: { site, ...pinned, text } }));
@@ -83,7 +88,7 @@
     {/each}
   </div>
   {#if session.mayAct}
-    <button class="btn" aria-pressed={pins} onclick={() => (pins = !pins)}>Pin a note</button>
+    <button class="btn" aria-pressed={pins} onclick={() => (pins = !pins)}>Pin a note…</button>
     {#if map && map.places.length > 0}<button class="btn" onclick={forget}>Let it arrange itself</button>{/if}
   {/if}
 </div>

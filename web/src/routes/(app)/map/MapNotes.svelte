@@ -1,4 +1,5 @@
 <script lang="ts">
+  import { regret } from '$lib/state/regret.svelte';
   import { api, asProblem, need, type MapView, type Problem } from '$lib/api/client';
   import ProblemNote from '$lib/parts/form/ProblemNote.svelte';
   import When from '$lib/parts/form/When.svelte';
@@ -29,7 +30,10 @@
   const seen = (id: number) =>
     act(() => need(api.POST('/api/map/notes/{id}/seen', { params: { path: { id } } })));
   const remove = (id: number) =>
-    act(() => need(api.DELETE('/api/map/notes/{id}', { params: { path: { id } } })));
+    act(() => {
+      const removed = need(api.DELETE('/api/map/notes/{id}', { params: { path: { id } } }));
+      return regret.of('Took a note off the map.', removed, onchanged);
+    });
 </script>
 
 <section class="panel p-3.5" aria-labelledby="notes">
@@ -52,7 +56,7 @@
         required
         {@attach (area) => area.focus()}></textarea>
       <div class="mt-1 flex gap-2">
-        <button class="btn btn-primary">Pin it</button>
+        <button class="btn btn-primary">Save</button>
         <button class="btn" type="button" onclick={oncancel}>Cancel</button>
       </div>
     </form>
@@ -71,8 +75,8 @@
             >{/if}
           {#if session.mayAct}<button
               class="btn btn-ghost h-6 px-1.5"
-              aria-label="Take note {i + 1} off the map"
-              onclick={() => remove(note.id)}>Take off</button
+              aria-label="Remove note {i + 1}"
+              onclick={() => remove(note.id)}>Remove</button
             >{/if}
         </p>
       </li>

@@ -1,4 +1,5 @@
 <script lang="ts">
+  import { regret } from '$lib/state/regret.svelte';
   import { onMount } from 'svelte';
   import { api, need } from '$lib/api/client';
   import ProblemNote from '$lib/parts/form/ProblemNote.svelte';
@@ -24,7 +25,13 @@
       }
     });
   const refuse = (first: string, second: string) =>
-    doing.act(() => need(api.DELETE('/api/pairs', { params: { query: { first, second } } })));
+    doing.act(() =>
+      regret.of(
+        `${first} and ${second} are no pair.`,
+        need(api.DELETE('/api/pairs', { params: { query: { first, second } } })),
+        doing.load
+      )
+    );
 
   onMount(() => {
     doing.load();
@@ -46,7 +53,7 @@
           {#if session.mayAct}
             <button class="btn h-6 px-2" onclick={() => confirm(pair.first, pair.second)}>A pair</button>
             <button class="btn btn-ghost h-6 px-2" onclick={() => refuse(pair.first, pair.second)}
-              >Not one</button
+              >Not a pair</button
             >
           {/if}
         </li>
@@ -69,8 +76,8 @@
         <span class="grow truncate">{pair.first} and {pair.second}</span>
         {#if session.mayAct}<button
             class="btn btn-ghost h-6 px-1.5"
-            aria-label="Dissolve the pair {pair.first}"
-            onclick={() => refuse(pair.first, pair.second)}>Dissolve</button
+            aria-label="{pair.first} and {pair.second} are not a pair"
+            onclick={() => refuse(pair.first, pair.second)}>Not a pair</button
           >{/if}
       </li>
     {:else}

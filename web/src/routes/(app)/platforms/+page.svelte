@@ -4,8 +4,8 @@
   import { api, asProblem, need, type Platform, type Problem } from '$lib/api/client';
   import ProblemNote from '$lib/parts/form/ProblemNote.svelte';
   import When from '$lib/parts/form/When.svelte';
-  import { keys } from '$lib/state/keys.svelte';
   import { live } from '$lib/state/live.svelte';
+  import { rowKeys } from '$lib/state/rowKeys';
   import { session } from '$lib/state/session.svelte';
   import { isName, PROTOCOL, SOURCE } from './platformText';
 
@@ -14,7 +14,6 @@
   let adds = $state(false);
   let name = $state('');
   let from = $state('plain-indented');
-  let at = $state(0);
   const taken = $derived(platforms?.some((platform) => platform.name === name) ?? false);
 
   async function load() {
@@ -26,21 +25,9 @@
     }
   }
 
-  const open = (platform: string | undefined) =>
-    platform && goto(`/platforms/${encodeURIComponent(platform)}`);
-  const move = (by: number) => (at = Math.min((platforms?.length ?? 1) - 1, Math.max(0, at + by)));
-
   onMount(() => {
     load();
-    const ends = [
-      live.on('platform', load),
-      keys.add([
-        { key: 'j', says: 'next platform', run: () => move(1) },
-        { key: 'k', says: 'previous platform', run: () => move(-1) },
-        { key: 'Enter', says: 'open the platform', run: () => open(platforms?.[at]?.name) }
-      ])
-    ];
-    return () => ends.forEach((end) => end());
+    return live.on('platform', load);
   });
 </script>
 
@@ -87,7 +74,7 @@
           >{/each}
       </select>
     </label>
-    <button class="btn btn-primary" disabled={!isName(name) || taken}>Write it</button>
+    <button class="btn btn-primary" disabled={!isName(name) || taken}>Save</button>
     <button class="btn" type="button" onclick={() => (adds = false)}>Cancel</button>
     {#if taken}<p class="text-error w-full">There is a platform “{name}” already.</p>
     {:else if name !== '' && !isName(name)}<p class="text-error w-full">
@@ -98,7 +85,7 @@
 
 {#if platforms}
   <div class="panel mt-4 overflow-x-auto">
-    <table class="rows">
+    <table class="rows" {@attach rowKeys('platform')}>
       <thead>
         <tr>
           <th>Platform</th><th>Spoken to by</th><th>Configuration</th><th>Tables</th><th>Recognised</th>
@@ -106,8 +93,8 @@
         </tr>
       </thead>
       <tbody>
-        {#each platforms as platform, index (platform.name)}
-          <tr class={{ at: index === at }} onclick={() => (at = index)}>
+        {#each platforms as platform (platform.name)}
+          <tr>
             <td>
               <a class="font-semibold hover:underline" href="/platforms/{platform.name}">{platform.title}</a>
               <div class="text-quiet mono">{platform.name}</div>

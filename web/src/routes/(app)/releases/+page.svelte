@@ -1,4 +1,5 @@
 <script lang="ts">
+  import { rowKeys } from '$lib/state/rowKeys';
   import { onMount } from 'svelte';
   import { api, need, type Model } from '$lib/api/client';
   import { valueText } from '$lib/parts/fleet/queryText';
@@ -73,7 +74,7 @@
   </div>
 {:else if models}
   <div class="panel mt-3 overflow-x-auto">
-    <table class="rows" aria-label="Models">
+    <table class="rows" {@attach rowKeys('model')} aria-label="Models">
       <thead>
         <tr>
           <th>Model</th><th>Devices</th><th>Run</th><th>Standard release</th><th>On another</th><th>Images</th

@@ -1,4 +1,5 @@
 <script lang="ts">
+  import { regret } from '$lib/state/regret.svelte';
   import { api, need, type Image, type Model } from '$lib/api/client';
   import Confirm from '$lib/parts/form/Confirm.svelte';
   import When from '$lib/parts/form/When.svelte';
@@ -18,13 +19,11 @@
   const choose = (image: Image) =>
     doing.act(() => need(api.PUT('/api/standard-releases', { body: { image: image.id } })));
   const withdraw = () =>
-    doing.act(() =>
-      need(
-        api.DELETE('/api/standard-releases', {
-          params: { query: { platform: model.platform, model: model.model } }
-        })
-      )
-    );
+    doing.act(() => {
+      const query = { platform: model.platform, model: model.model };
+      const removed = need(api.DELETE('/api/standard-releases', { params: { query } }));
+      return regret.of(`${model.model} has no standard release any more.`, removed, doing.load);
+    });
   const remove = (image: Image) =>
     doing.act(() => need(api.DELETE('/api/images/{id}', { params: { path: { id: image.id } } })));
   const check = (image: Image, list: string) =>
@@ -45,7 +44,7 @@
       {/if}
     </h2>
     {#if session.mayAct && model.standard}
-      <button class="btn btn-sm" onclick={withdraw}>Withdraw it</button>
+      <button class="btn btn-sm" onclick={withdraw}>Remove</button>
     {/if}
   </div>
   {#if model.images.length === 0}

@@ -1,4 +1,5 @@
 <script lang="ts">
+  import { rowKeys } from '$lib/state/rowKeys';
   import { goto } from '$app/navigation';
   import { onMount } from 'svelte';
   import { api, need, type RolloutRow } from '$lib/api/client';
@@ -53,7 +54,7 @@
   </div>
 {:else if rows}
   <div class="panel mt-4 overflow-x-auto">
-    <table class="rows">
+    <table class="rows" {@attach rowKeys('rollout')}>
       <thead>
         <tr><th>Rollout</th><th>State</th><th>Devices</th><th>Settled</th><th>By</th><th>Planned</th></tr>
       </thead>

@@ -1,5 +1,6 @@
 <script lang="ts">
-  import Confirm from '$lib/parts/form/Confirm.svelte';
+  import { regret } from '$lib/state/regret.svelte';
+  import { rowKeys } from '$lib/state/rowKeys';
   import { goto } from '$app/navigation';
   import { onMount } from 'svelte';
   import { api, need, type Routine, type RoutineRun } from '$lib/api/client';
@@ -17,7 +18,6 @@
   let runs = $state<RoutineRun[]>([]);
   let open = $state<string | undefined>();
   let edits = $state<{ routine?: Routine } | undefined>();
-  let removes = $state<Routine | undefined>();
 
   const doing = new Doing(async () => {
     routines = await need(api.GET('/api/routines'));
@@ -52,10 +52,14 @@
       );
     });
 
-  async function remove(name: string) {
-    removes = undefined;
-    await doing.act(() => need(api.DELETE('/api/routines/{name}', path(name))));
-  }
+  const remove = (name: string) =>
+    doing.act(() =>
+      regret.of(
+        `Removed the routine ${name}: it copies nothing any more.`,
+        need(api.DELETE('/api/routines/{name}', path(name))),
+        doing.load
+      )
+    );
 
   onMount(() => {
     doing.load();
@@ -75,7 +79,7 @@
     <p class="text-quiet">Copies on a calendar. Which devices that means is found out each time.</p>
   </div>
   {#if session.mayAct && !edits}
-    <button class="btn btn-primary" onclick={() => (edits = {})}>New routine <kbd>a</kbd></button>
+    <button class="btn btn-primary" onclick={() => (edits = {})}>New routine… <kbd>a</kbd></button>
   {/if}
 </div>
 
@@ -97,12 +101,12 @@
       A nightly copy of the whole fleet is a good first one: between the last sailing and the first, so that
       every morning begins with a revision to compare with.
     </p>
-    {#if session.mayAct}<button class="btn mt-3" onclick={() => (edits = {})}>Write the first one</button
+    {#if session.mayAct}<button class="btn mt-3" onclick={() => (edits = {})}>Write the first one…</button
       >{/if}
   </div>
 {:else if routines && routines.length > 0}
   <div class="panel mt-4 overflow-x-auto">
-    <table class="rows">
+    <table class="rows" {@attach rowKeys('routine')}>
       <thead>
         <tr><th>Routine</th><th>Copies</th><th>When</th><th>Next</th><th>Latest</th><th></th></tr>
       </thead>
@@ -145,8 +149,8 @@
                 <button class="btn" onclick={() => turn(routine)}
                   >{routine.on ? 'Switch off' : 'Switch on'}</button
                 >
-                <button class="btn" onclick={() => (edits = { routine })}>Alter</button>
-                <button class="btn" onclick={() => (removes = routine)}>Remove</button>
+                <button class="btn" onclick={() => (edits = { routine })}>Change…</button>
+                <button class="btn" onclick={() => remove(routine.name)}>Remove</button>
               {/if}
             </td>
           </tr>
@@ -174,18 +178,4 @@
       </tbody>
     </table>
   </div>
-{/if}
-
-{#if removes}
-  {@const routine = removes}
-  <Confirm
-    title="Remove {routine.name}?"
-    yes="Remove it"
-    isFinal
-    onyes={() => remove(routine.name)}
-    onno={() => (removes = undefined)}
-  >
-    It will not copy {routine.reaches === undefined ? 'anything' : count(routine.reaches, 'device')} any more. Its
-    record goes with it; copies and jobs stay.
-  </Confirm>
 {/if}

@@ -54,7 +54,7 @@
 <form
   class="panel mt-3 max-w-4xl p-4"
   onsubmit={keeping.submit}
-  aria-label={routine ? `Alter ${routine.name}` : 'New routine'}
+  aria-label={routine ? `Change ${routine.name}` : 'New routine'}
 >
   <div class="grid grid-cols-[9rem_1fr] items-center gap-x-3 gap-y-2">
     <label for="routine-name" class="font-semibold">Name</label>
@@ -167,7 +167,7 @@
   </div>
   <ProblemNote {problem} class="mt-3" />
   <div class="mt-3 flex gap-2">
-    <button class="btn btn-primary">Keep it</button>
+    <button class="btn btn-primary">Save</button>
     <button class="btn" type="button" onclick={() => onclose(false)}>Cancel</button>
   </div>
 </form>

@@ -101,7 +101,7 @@
     </div>
     {#if session.mayManage}
       <div class="col-span-2 flex items-center gap-3">
-        <button class="btn" disabled={wanted === undefined || !isWritten}>Keep this rule</button>
+        <button class="btn" disabled={wanted === undefined || !isWritten}>Save</button>
         {#if isKept}<span role="status" class="text-success font-semibold">Kept.</span>{/if}
       </div>
     {/if}

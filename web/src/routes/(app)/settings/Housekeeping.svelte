@@ -10,7 +10,8 @@
     { kind: 'DEVICE_EVENTS', says: 'What became different about devices' },
     { kind: 'CREDENTIAL_USES', says: 'Uses of credential sets' },
     { kind: 'RECORDINGS', says: 'Recordings of consoles' },
-    { kind: 'ROUTINE_RUNS', says: 'What came of routines' }
+    { kind: 'ROUTINE_RUNS', says: 'What came of routines' },
+    { kind: 'REMOVALS', says: 'What was removed, to be put back' }
   ];
   let days = $state<Record<string, number>>({});
   let kept = $state<Grown | undefined>();

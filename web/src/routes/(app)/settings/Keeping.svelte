@@ -125,9 +125,7 @@
           disabled={!session.mayManage}
         /> thin out every night</label
       >
-      {#if session.mayManage}<button class="btn ml-auto" disabled={!isWhole} onclick={keep}
-          >Keep this rule</button
-        >{/if}
+      {#if session.mayManage}<button class="btn ml-auto" disabled={!isWhole} onclick={keep}>Save</button>{/if}
     </div>
     {#if due}
       <div class="mt-3 flex items-center gap-3">

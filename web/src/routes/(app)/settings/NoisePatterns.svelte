@@ -49,10 +49,8 @@
                     at={pattern.takenBackAt}
                   />
                 {:else if session.mayAct}
-                  <button
-                    class="btn"
-                    onclick={() => takeBack(pattern.id)}
-                    aria-label="Take back {pattern.name}">Take back</button
+                  <button class="btn" onclick={() => takeBack(pattern.id)} aria-label="Remove {pattern.name}"
+                    >Remove</button
                   >
                 {/if}
               </td>

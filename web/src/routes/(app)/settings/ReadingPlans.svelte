@@ -1,4 +1,5 @@
 <script lang="ts">
+  import { regret } from '$lib/state/regret.svelte';
   import { onMount } from 'svelte';
   import { api, need, type Group, type ReadingPlan } from '$lib/api/client';
   import ProblemNote from '$lib/parts/form/ProblemNote.svelte';
@@ -29,7 +30,13 @@
       )
     );
   const remove = (group: string) =>
-    doing.act(() => need(api.DELETE('/api/reading-plans', { params: { query: { group } } })));
+    doing.act(() =>
+      regret.of(
+        `Removed the plan of ${group}.`,
+        need(api.DELETE('/api/reading-plans', { params: { query: { group } } })),
+        doing.load
+      )
+    );
   const add = () =>
     set({ group: added, everyMinutes: 5, fullAfterHours: 24, tablesEveryMinutes: 60, on: true }).then(
       () => (added = '')

@@ -1,4 +1,5 @@
 <script lang="ts">
+  import { regret } from '$lib/state/regret.svelte';
   import { onMount } from 'svelte';
   import { api, need, type Site } from '$lib/api/client';
   import Field from '$lib/parts/form/Field.svelte';
@@ -37,7 +38,13 @@
   });
 
   const remove = (site: Site) =>
-    doing.act(() => need(api.DELETE('/api/sites/{code}', { params: { path: { code: site.code } } })));
+    doing.act(() =>
+      regret.of(
+        `Removed the site ${site.name}.`,
+        need(api.DELETE('/api/sites/{code}', { params: { path: { code: site.code } } })),
+        doing.load
+      )
+    );
 
   onMount(doing.load);
 </script>

@@ -2,11 +2,12 @@
   import { onMount } from 'svelte';
   import { api, need, type TokenOf } from '$lib/api/client';
   import ProblemNote from '$lib/parts/form/ProblemNote.svelte';
+  import EndToken from '$lib/parts/form/EndToken.svelte';
   import When from '$lib/parts/form/When.svelte';
   import { Doing } from '$lib/state/doing.svelte';
 
   let tokens = $state.raw<TokenOf[] | undefined>();
-  let asks = $state<number | undefined>();
+  let asks = $state<TokenOf | undefined>();
   const inUse = $derived(tokens?.filter((token) => token.inUse) ?? []);
 
   const doing = new Doing(async () => {
@@ -45,17 +46,11 @@
               >
               <td class="whitespace-nowrap"><When at={token.endsAt} /></td>
               <td class="text-right whitespace-nowrap">
-                {#if asks === token.id}
-                  What uses it is refused at once.
-                  <button class="btn btn-primary" onclick={() => end(token.id)}>End it</button>
-                  <button class="btn" onclick={() => (asks = undefined)}>Keep</button>
-                {:else}
-                  <button
-                    class="btn"
-                    onclick={() => (asks = token.id)}
-                    aria-label="End {token.name} of {token.account}">End…</button
-                  >
-                {/if}
+                <button
+                  class="btn"
+                  onclick={() => (asks = token)}
+                  aria-label="End {token.name} of {token.account}">End…</button
+                >
               </td>
             </tr>
           {/each}
@@ -64,3 +59,8 @@
     </div>
   {/if}
 </section>
+
+{#if asks}
+  {@const token = asks}
+  <EndToken {token} onyes={() => end(token.id)} onno={() => (asks = undefined)} />
+{/if}

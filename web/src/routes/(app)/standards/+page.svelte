@@ -90,7 +90,7 @@
       >{session.mayAct ? 'Write' : 'Read'} {name}</a
     >{/if}
   {#if session.mayAct}
-    <button class="btn btn-primary" onclick={() => (begins = true)}>New standard <kbd>a</kbd></button>
+    <button class="btn btn-primary" onclick={() => (begins = true)}>New standard… <kbd>a</kbd></button>
   {/if}
 </div>
 

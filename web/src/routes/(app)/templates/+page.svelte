@@ -1,4 +1,5 @@
 <script lang="ts">
+  import { rowKeys } from '$lib/state/rowKeys';
   import { goto } from '$app/navigation';
   import { onMount } from 'svelte';
   import { api, need, type TemplateRow } from '$lib/api/client';
@@ -51,7 +52,7 @@
     </p>
   </div>
   {#if session.mayAct}
-    <button class="btn btn-primary" onclick={() => (begins = true)}>New template <kbd>a</kbd></button>
+    <button class="btn btn-primary" onclick={() => (begins = true)}>New template… <kbd>a</kbd></button>
   {/if}
 </div>
 
@@ -67,7 +68,7 @@
   </div>
 {:else if rows}
   <div class="panel mt-4 overflow-x-auto">
-    <table class="rows">
+    <table class="rows" {@attach rowKeys('template')}>
       <thead>
         <tr><th>Template</th><th>Platforms</th><th>Fields</th><th>Version</th><th>By</th><th>Written</th></tr>
       </thead>

@@ -104,7 +104,7 @@ class CompareTest {
         assertThat(page.locator("circle.noise")).hasCount(4);
 
         page.navigate("/settings");
-        page.getByLabel("Take back counter").focus();
+        page.getByLabel("Remove counter").focus();
         page.keyboard().press("Enter");
         assertThat(page.getByText("taken back by r.anand")).isVisible();
         page.navigate("/devices/brkw-acc-2");
@@ -237,7 +237,7 @@ class CompareTest {
         assertThat(page.getByRole(AriaRole.LISTBOX)).containsText("before the kiosks");
         page.getByRole(AriaRole.LISTBOX).getByText("before the kiosks").click();
         assertThat(page).hasURL(Pattern.compile("/devices/ald-wall-1\\?.*b=\\d+"));
-        page.getByLabel("Take away before the kiosks").click();
+        page.getByLabel("Remove before the kiosks").click();
         assertThat(page.locator("svg .label")).hasCount(0);
     }
 
@@ -256,7 +256,10 @@ class CompareTest {
         page.getByLabel("By the clock of").selectOption("Europe/Berlin");
         assertThat(page.getByRole(AriaRole.ALERT)).hasCount(0);
         assertThat(page.locator("form ol li")).hasCount(5);
-        page.getByText("Keep it").dblclick();
+        page.getByRole(
+                        AriaRole.BUTTON,
+                        new Page.GetByRoleOptions().setName("Save").setExact(true))
+                .dblclick();
         Locator row = page.getByRole(AriaRole.ROW).filter(new Locator.FilterOptions().setHasText("one switch"));
         assertThat(row).containsText("1 now");
         row.getByText("Run now").click();
@@ -264,7 +267,10 @@ class CompareTest {
         page.navigate("/routines");
         assertThat(row).containsText("started by hand, 1 device");
         row.getByText("Remove").click();
-        page.getByText("Remove it").click();
+        assertThat(row).hasCount(0);
+        page.getByText("Undo").first().click();
+        assertThat(row).containsText("started by hand, 1 device");
+        row.getByText("Remove").click();
         assertThat(row).hasCount(0);
     }
 

@@ -115,10 +115,10 @@ class FirstContactTest {
         page.navigate("/fleet?query=site+is+Dunsay");
         page.getByText("6 match").first().waitFor();
         button(page, "Choose these 6").click();
-        button(page, "Edit…").click();
+        button(page, "Change…").click();
         page.getByLabel("Add tags").fill("winter");
-        button(page, "Edit 6 devices").click();
-        assertThat(page.getByText("Edited 6 devices.")).isVisible();
+        button(page, "Change 6 devices").click();
+        assertThat(page.getByText("Changed 6 devices.")).isVisible();
         assertThat(page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName("winter 6")))
                 .isVisible();
         button(page, "Undo").click();

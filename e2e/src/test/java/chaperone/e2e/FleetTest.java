@@ -57,7 +57,7 @@ class FleetTest {
         matching(page, 2);
         assertThat(page.getByLabel("Filter")).hasText("site is \"Cairn Point\" and name is cairn-acc-[1-2]");
 
-        page.getByText("Keep as group…").click();
+        page.getByText("Save as group…").click();
         page.getByLabel("Name").fill("ticket hall");
         page.keyboard().press("Enter");
         assertThat(page.getByText("means site is \"Cairn Point\" and name is cairn-acc-[1-2]"))
@@ -68,10 +68,10 @@ class FleetTest {
         page.keyboard().press("x");
         page.keyboard().press("j");
         page.keyboard().press("x");
-        page.getByText("Edit…").click();
+        page.getByText("Change…", new Page.GetByTextOptions().setExact(true)).click();
         page.getByLabel("Add tags").fill("payment, kiosks");
         page.getByRole(AriaRole.DIALOG).getByLabel("Role").fill("hall");
-        page.getByText("Edit 2 devices").last().click();
+        page.getByText("Change 2 devices").last().click();
         assertThat(page.getByRole(AriaRole.GROUP, named("Tag"))).containsText("payment 2");
         assertThat(rows(page).first()).containsText("hall");
 
@@ -109,8 +109,9 @@ class FleetTest {
         matching(page, 15);
         page.keyboard().press("x");
         assertThat(page.getByRole(AriaRole.REGION, named("Chosen devices"))).containsText("1 device chosen");
-        assertThat(page.getByText("Edit…")).hasCount(0);
-        assertThat(page.getByText("Keep as group…")).hasCount(0);
+        assertThat(page.getByText("Change…", new Page.GetByTextOptions().setExact(true)))
+                .hasCount(0);
+        assertThat(page.getByText("Save as group…")).hasCount(0);
     }
 
     /** The list is drawn only where it is looked at; it says how long it is. */

@@ -160,11 +160,11 @@ class OnboardingTest {
 
         page.navigate("/fleet?query=name+is+duns-acc-[1-2]");
         page.getByText("Choose these 2").click();
-        button("Edit…").click();
+        button("Change…").click();
         page.getByRole(AriaRole.DIALOG)
                 .getByLabel("Credential set")
                 .selectOption(new SelectOption().setLabel("quay switches"));
-        page.getByText("Edit 2 devices").last().click();
+        page.getByText("Change 2 devices").last().click();
         page.getByText("Copy these 2").click();
         page.waitForURL("**/jobs/*");
         assertThat(page.getByText("2 of 2")).isVisible();
@@ -210,13 +210,13 @@ class OnboardingTest {
         Locator site = page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName("Brackwater"));
         assertThat(site).isVisible();
         page.getByText("A pair").first().click();
-        assertThat(page.getByText("Dissolve").first()).isVisible();
+        assertThat(page.getByLabel("are not a pair").first()).isVisible();
 
         page.keyboard().press("n");
         page.getByLabel("Map; plus, minus").focus();
         page.keyboard().press("Enter");
         page.getByLabel("Text of the note").fill("crane works on Tuesday");
-        button("Pin it").click();
+        button("Save").click();
         assertThat(page.getByText("crane works on Tuesday").last()).isVisible();
 
         site.focus();

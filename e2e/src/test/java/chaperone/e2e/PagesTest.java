@@ -4,6 +4,7 @@ import static com.microsoft.playwright.assertions.PlaywrightAssertions.assertTha
 import static org.assertj.core.api.Assertions.assertThat;
 
 import chaperone.server.support.TestServer;
+import com.microsoft.playwright.Locator;
 import com.microsoft.playwright.Page;
 import com.microsoft.playwright.options.AriaRole;
 import com.microsoft.playwright.options.ColorScheme;
@@ -11,6 +12,8 @@ import java.io.IOException;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.List;
+import java.util.concurrent.CopyOnWriteArrayList;
+import java.util.regex.Pattern;
 import org.junit.jupiter.api.AfterAll;
 import org.junit.jupiter.api.AfterEach;
 import org.junit.jupiter.api.BeforeAll;
@@ -75,7 +78,8 @@ class PagesTest {
             "/changes/1",
             "/changes/2",
             "/changes/2?view=difference",
-            "/audit");
+            "/audit",
+            "/removed");
     private static TestServer server;
     private static Browsing browsing;
     private static String axe;
@@ -114,7 +118,10 @@ class PagesTest {
             assertThat(inside.getByText("Loading…")).hasCount(0);
             assertSound(inside, path, scheme);
             // By keyboard both themes are the same page.
-            if (scheme == ColorScheme.LIGHT) assertReachable(inside, path);
+            if (scheme == ColorScheme.LIGHT) {
+                assertKeysAreListed(inside, path);
+                assertReachable(inside, path);
+            }
         }
         // Asking who is logged in before log-in is a 401, which the browser's console reports by itself.
         browsing.complaints.removeIf(complaint -> complaint.contains("status of 401"));
@@ -158,6 +165,146 @@ class PagesTest {
         assertThat(page.getByText("Bring devices in…")).hasCount(0);
     }
 
+    /** Whatever a viewer can press leads somewhere or says something, and is never refused by the server. */
+    @Test
+    void noControlOfAViewerIsRefused() {
+        Page page = browsing.logIn(ColorScheme.LIGHT, "watch", "demo-viewer");
+        List<String> refused = new CopyOnWriteArrayList<>();
+        page.onResponse(response -> {
+            if (response.status() == 403) refused.add(response.request().method() + " " + response.url());
+        });
+        for (String path : PAGES) {
+            if (path.startsWith("/bench")) continue;
+            page.navigate(path);
+            page.getByRole(AriaRole.HEADING, new Page.GetByRoleOptions().setLevel(1))
+                    .waitFor();
+            assertThat(page.getByText("Loading…")).hasCount(0);
+            pressAll(page);
+            assertThat(refused).as(path).isEmpty();
+        }
+    }
+
+    /** Every button of the page as it came, one after the other, until one of them leads away; then the others. */
+    private static void pressAll(Page page) {
+        String here = page.url();
+        int next = 0;
+        while (next >= 0) {
+            next = ((Number) page.evaluate("""
+                    async (from) => {
+                      const buttons = [...document.querySelectorAll('main button:not(:disabled)')];
+                      const here = location.pathname;
+                      const close = (dialog) => dialog.dispatchEvent(new Event('cancel', { cancelable: true }));
+                      for (let i = from; i < buttons.length; i++) {
+                        buttons[i].click();
+                        await new Promise(requestAnimationFrame);
+                        document.querySelectorAll('dialog[open]').forEach(close);
+                        if (location.pathname !== here) return i + 1;
+                      }
+                      return -1;
+                    }
+                    """, next)).intValue();
+            if (next >= 0) page.navigate(here);
+        }
+    }
+
+    @Test
+    void whatIsRemovedComesBackByOneKey() {
+        Page page = browsing.logIn(ColorScheme.LIGHT, "r.anand", "demo-engineer");
+        page.navigate("/fleet?query=name+has+acc");
+        button(page, "Save as group…").click();
+        page.getByLabel("Name").fill("at the kiosks");
+        button(page, "Save group").click();
+        Locator chips = page.getByRole(AriaRole.GROUP, new Page.GetByRoleOptions().setName("Group"));
+        assertThat(chips.getByText("at the kiosks")).isVisible();
+        button(page, "Remove group").click();
+        assertThat(page.getByText("Removed the group at the kiosks.")).isVisible();
+        assertThat(chips.getByText("at the kiosks")).hasCount(0);
+        press(page, "u");
+        assertThat(chips.getByText("at the kiosks")).isVisible();
+        assertThat(page.getByText("Removed the group at the kiosks.")).hasCount(0);
+
+        chips.getByText("at the kiosks").click();
+        button(page, "Remove group").click();
+        page.getByRole(AriaRole.STATUS).getByText("Lately removed").click();
+        Locator row = page.getByRole(AriaRole.ROW)
+                .filter(new Locator.FilterOptions().setHasText("at the kiosks"))
+                .first();
+        row.getByText("Undo").click();
+        assertThat(row).containsText("put back by r.anand");
+        page.navigate("/fleet");
+        chips.getByText("at the kiosks").click();
+        button(page, "Remove group").click();
+        assertThat(chips.getByText("at the kiosks")).hasCount(0);
+    }
+
+    @Test
+    void pagesAreReachedByTwoKeysAndListsByOne() {
+        Page page = browsing.logIn(ColorScheme.LIGHT, "r.anand", "demo-engineer");
+        page.getByText("49 devices").waitFor();
+        press(page, "Shift+ArrowDown", "Shift+ArrowDown");
+        assertThat(page.getByText("3 devices chosen")).isVisible();
+        press(page, "End");
+        page.waitForURL("**at=**");
+        press(page, "g", "t");
+        page.waitForURL("**/templates");
+        page.getByRole(AriaRole.TABLE).waitFor();
+        press(page, "j", "ArrowDown", "Enter");
+        page.waitForURL("**/templates/*");
+        String opened = page.url();
+        page.goBack();
+        page.waitForURL("**/templates");
+        // The row that was left has the focus again.
+        page.locator("td :focus").waitFor();
+        press(page, "Enter");
+        page.waitForURL(opened);
+        press(page, "g", "f");
+        page.getByText("49 devices").waitFor();
+        page.keyboard().press("Control+k");
+        page.keyboard().type("audit");
+        assertThat(page.getByRole(AriaRole.OPTION)).containsText(new String[] {"Audit log"});
+        press(page, "Enter");
+        page.waitForURL("**/audit");
+    }
+
+    /** On a German keyboard brackets come with AltGr, which some systems tell as Ctrl and Alt together. */
+    @Test
+    void keysOfAnotherLayoutMoveTheHandlesToo() {
+        Page page = browsing.logIn(ColorScheme.LIGHT, "r.anand", "demo-engineer");
+        page.navigate("/devices/brkw-core-1");
+        Locator first = page.getByRole(AriaRole.SLIDER, new Page.GetByRoleOptions().setName("Handle A"));
+        first.waitFor();
+        int at = Integer.parseInt(first.getAttribute("aria-valuenow"));
+        press(page, ",");
+        assertThat(first).hasAttribute("aria-valuenow", Integer.toString(at - 1));
+        page.evaluate("""
+                () => document.body.dispatchEvent(new KeyboardEvent('keydown',
+                  { key: '[', ctrlKey: true, altKey: true, bubbles: true, cancelable: true }))
+                """);
+        assertThat(first).hasAttribute("aria-valuenow", Integer.toString(at - 2));
+        press(page, ".");
+        assertThat(first).hasAttribute("aria-valuenow", Integer.toString(at - 1));
+    }
+
+    @Test
+    void timesThemeAndRowsAreAsOneLikes() {
+        Page page = browsing.logIn(ColorScheme.LIGHT, "r.anand", "demo-engineer");
+        page.navigate("/audit");
+        button(page, "local").click();
+        assertThat(page.locator("td time").first()).containsText(Pattern.compile("^\\d{4}-\\d\\d-\\d\\d .*Z$"));
+        page.locator("header [aria-haspopup]").click();
+        button(page, "dark").click();
+        button(page, "narrow").click();
+        assertThat(page.locator("html")).hasAttribute("data-theme", "nightwatch");
+        page.reload();
+        assertThat(page.locator("html")).hasAttribute("data-theme", "nightwatch");
+        assertThat(page.locator("html")).hasAttribute("data-rows", "narrow");
+        assertThat(page.locator("td time").first()).containsText("Z");
+    }
+
+    private static Locator button(Page page, String name) {
+        return page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName(name));
+    }
+
     @Test
     void aPageThatIsNotThereSaysSo() {
         Page page = browsing.logIn(ColorScheme.LIGHT, "r.anand", "demo-engineer");
@@ -183,6 +330,16 @@ class PagesTest {
                   .flatMap((v) => v.nodes.map((n) => v.id + ': ' + n.html.slice(0, 160) + ' ' + n.failureSummary))
                 """, rules);
         assertThat((List<?>) findings).as(path).isEmpty();
+    }
+
+    /** One key opens the list, and the same key or Escape closes it. */
+    private static void assertKeysAreListed(Page page, String path) {
+        page.evaluate("() => document.activeElement?.blur()");
+        Locator list = page.getByRole(AriaRole.DIALOG, new Page.GetByRoleOptions().setName("Keys"));
+        press(page, "?");
+        assertThat(list).containsText("Audit log");
+        press(page, path.length() % 2 == 0 ? "Escape" : "?");
+        assertThat(list).hasCount(0);
     }
 
     /** Tab leads to everything that can be used, and is never caught. */

@@ -26,7 +26,10 @@ class PlatformsTest {
         page.getByLabel("Name").fill("quay-wall");
         page.getByLabel("Begin with the text of")
                 .selectOption(new SelectOption().setLabel("Any command line, one statement a line"));
-        page.getByText("Write it").click();
+        page.getByRole(
+                        AriaRole.BUTTON,
+                        new Page.GetByRoleOptions().setName("Save").setExact(true))
+                .click();
         page.waitForURL("**/platforms/quay-wall?from=plain-flat");
         Locator editor = page.getByLabel("Text of the platform");
         assertThat(editor).containsText("platform: quay-wall");

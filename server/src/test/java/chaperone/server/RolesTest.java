@@ -48,6 +48,8 @@ class RolesTest {
         POST   /api/map/notes                                 | ENGINEER
         POST   /api/map/notes/{id}/seen                       | VIEWER
         DELETE /api/map/notes/{id}                            | ENGINEER
+        GET    /api/removals                                  | VIEWER
+        POST   /api/removals/{id}/undo                        | VIEWER
         GET    /api/pairs                                     | VIEWER
         PUT    /api/pairs                                     | ENGINEER
         DELETE /api/pairs                                     | ENGINEER

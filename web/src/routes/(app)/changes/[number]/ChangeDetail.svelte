@@ -6,6 +6,7 @@
   import When from '$lib/parts/form/When.svelte';
   import { address } from '$lib/state/address.svelte';
   import { keys } from '$lib/state/keys.svelte';
+  import { listKeys, rowAt } from '$lib/state/listKeys';
   import { live } from '$lib/state/live.svelte';
   import ChangeHead from './ChangeHead.svelte';
   import { ChangePage } from './changePage.svelte';
@@ -41,7 +42,7 @@
 
   const choose = (name: string) => address.change({ device: name });
   const move = (by: number) => {
-    const next = names[Math.min(names.length - 1, Math.max(0, names.indexOf(chosen ?? '') + by))];
+    const next = names[rowAt(names.indexOf(chosen ?? ''), by, names.length)];
     if (next) choose(next);
   };
 
@@ -51,8 +52,7 @@
       live.on('change', (id) => (id === 0 || id === number) && opened.doing.load()),
       live.on('fleet', () => opened.isOpen && opened.doing.load()),
       keys.add([
-        { key: 'j', says: 'next device', run: () => move(1) },
-        { key: 'k', says: 'device before', run: () => move(-1) },
+        ...listKeys('device', move),
         { key: 'a', says: 'type lines for a device', run: () => opened.mayEdit && (types = true) }
       ])
     ];

@@ -67,7 +67,7 @@
   </div>
   <div class="flex shrink-0 gap-2">
     {#if opened.mayEdit}
-      <button class="btn" onclick={ontype}>Type lines <kbd>a</kbd></button>
+      <button class="btn" onclick={ontype}>Type lines… <kbd>a</kbd></button>
       <button class="btn" onclick={() => (asks = 'drop')}>Drop</button>
     {/if}
     {#if change.state === 'PROPOSED' || change.state === 'APPROVED'}

@@ -44,7 +44,7 @@
           {#if edit.kind === 'LINES'}
             <button class="btn btn-sm" onclick={() => (alters = edit)}>Change…</button>
           {/if}
-          <button class="btn btn-sm" onclick={() => opened.removeEdit(edit.id)}>Take out</button>
+          <button class="btn btn-sm" onclick={() => opened.removeEdit(edit.id)}>Remove</button>
         {/if}
       </div>
       {#if edit.note}<p>{edit.note}</p>{/if}

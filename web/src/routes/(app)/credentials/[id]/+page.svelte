@@ -145,7 +145,6 @@
                 (each) => each.id === instead
               )?.name}”?"
               yes="Replace on {users.length}"
-              no="Keep"
               onyes={replace}
               onno={() => (asks = false)}
             >

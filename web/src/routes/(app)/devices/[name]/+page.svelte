@@ -6,13 +6,13 @@
   import ProblemNote from '$lib/parts/form/ProblemNote.svelte';
   import RevisionLine from '$lib/parts/revision/RevisionLine.svelte';
   import { address } from '$lib/state/address.svelte';
-  import { clock } from '$lib/state/clock.svelte';
   import { saveDiff } from '$lib/state/diffFile';
   import { keys } from '$lib/state/keys.svelte';
   import { KINDS, kinds, originText, titled } from '$lib/text/configKind';
   import { live } from '$lib/state/live.svelte';
   import { session } from '$lib/state/session.svelte';
-  import { count, moment } from '$lib/text/time';
+  import { saidMoment } from '$lib/state/times.svelte';
+  import { count } from '$lib/text/time';
   import { handlesOf, moved, otherConfigurationOf, viewOf } from './deviceView';
   import { opened } from './opened.svelte';
   import RestoreDialog from './RestoreDialog.svelte';
@@ -86,7 +86,7 @@
   const titleOf = (letter: string, number: number) => {
     const revision = revisions?.find((each) => each.number === number);
     if (!revision) return letter;
-    return `${letter} · revision ${revision.number} · ${originText(revision)} · ${moment(Date.parse(revision.firstCopyAt), clock.now)}`;
+    return `${letter} · revision ${revision.number} · ${originText(revision)} · ${saidMoment(revision.firstCopyAt)}`;
   };
 
   let restores = $state<number | undefined>();
@@ -95,10 +95,11 @@
     const ends = [
       live.on('fleet', loadRevisions),
       keys.add([
-        { key: '[', says: 'move A to the revision before', run: () => step('a', -1) },
-        { key: ']', says: 'move A to the revision after', run: () => step('a', 1) },
-        { key: '{', says: 'move B to the revision before', run: () => step('b', -1) },
-        { key: '}', says: 'move B to the revision after', run: () => step('b', 1) }
+        { key: '[', also: [','], says: 'move A to the revision before', run: () => step('a', -1) },
+        { key: ']', also: ['.'], says: 'move A to the revision after', run: () => step('a', 1) },
+        // These need no AltGr on any layout.
+        { key: '{', also: [';', '<'], says: 'move B to the revision before', run: () => step('b', -1) },
+        { key: '}', also: [':', '>'], says: 'move B to the revision after', run: () => step('b', 1) }
       ])
     ];
     return () => ends.forEach((end) => end());

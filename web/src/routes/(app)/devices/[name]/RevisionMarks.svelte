@@ -1,4 +1,5 @@
 <script lang="ts">
+  import { regret } from '$lib/state/regret.svelte';
   import { api, asProblem, need, type ConfigKind, type Problem, type Revision } from '$lib/api/client';
   import ProblemNote from '$lib/parts/form/ProblemNote.svelte';
   import When from '$lib/parts/form/When.svelte';
@@ -39,13 +40,11 @@
   });
 
   const remove = (id: number) =>
-    act(() =>
-      need(
-        api.DELETE('/api/devices/{name}/revisions/{number}/marks/{id}', {
-          params: { path: { ...path, id }, query: { kind } }
-        })
-      )
-    );
+    act(() => {
+      const params = { path: { ...path, id }, query: { kind } };
+      const removed = need(api.DELETE('/api/devices/{name}/revisions/{number}/marks/{id}', { params }));
+      return regret.of(`Took away what was written to revision ${revision.number}.`, removed, onmarked);
+    });
 </script>
 
 <div
@@ -60,7 +59,7 @@
       {#if session.mayAct}
         <button
           class="text-quiet hover:text-act-text ml-1 cursor-pointer px-1"
-          aria-label="Take away {mark.text}"
+          aria-label="Remove {mark.text}"
           onclick={() => remove(mark.id)}>×</button
         >
       {/if}
@@ -80,12 +79,12 @@
           placeholder={writes === 'LABEL' ? 'before the kiosks' : 'what is worth knowing of it'}
           onkeydown={(event) => event.key === 'Escape' && (writes = undefined)}
         />
-        <button class="btn btn-primary">Keep</button>
+        <button class="btn btn-primary">Save</button>
         <button class="btn" type="button" onclick={() => (writes = undefined)}>Cancel</button>
       </form>
     {:else}
-      <button class="btn" onclick={() => (writes = 'LABEL')}>Label {revision.number}</button>
-      <button class="btn" onclick={() => (writes = 'NOTE')}>Note</button>
+      <button class="btn" onclick={() => (writes = 'LABEL')}>Label {revision.number}…</button>
+      <button class="btn" onclick={() => (writes = 'NOTE')}>Note…</button>
     {/if}
   {/if}
 </div>

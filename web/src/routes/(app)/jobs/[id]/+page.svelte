@@ -10,6 +10,7 @@
   import { address } from '$lib/state/address.svelte';
   import { Doing } from '$lib/state/doing.svelte';
   import { keys } from '$lib/state/keys.svelte';
+  import { listKeys, rowAt } from '$lib/state/listKeys';
   import { live } from '$lib/state/live.svelte';
   import { session } from '$lib/state/session.svelte';
   import { bringsIn, deviceOf, endedOf, isOfFleet, rateOf, totalOf } from '../jobText';
@@ -52,7 +53,7 @@
     });
 
   function move(by: number) {
-    at = Math.min(lines.length - 1, Math.max(0, at + by));
+    at = at < 0 && by === 1 ? 0 : rowAt(at, by, lines.length);
   }
 
   function choose() {
@@ -128,8 +129,7 @@
         if (moved === 0 || moved === id) doing.load();
       }),
       keys.add([
-        { key: 'j', says: 'next line', run: () => move(1) },
-        { key: 'k', says: 'previous line', run: () => move(-1) },
+        ...listKeys('line', move),
         { key: 'x', says: 'choose or let go of the line, to try it again', run: choose }
       ])
     ];
@@ -149,7 +149,7 @@
       <h1>{job.title}</h1>
       <p class="text-quiet">
         <a class="underline" href="/jobs">Job {job.id}</a> · asked by {job.askedBy}, <When at={job.askedAt} />
-        {#if job.endedAt}· ended <When at={job.endedAt} />{:else if job.stopAsked}· stopping{/if}
+        {#if job.endedAt}· ended <When at={job.endedAt} full />{:else if job.stopAsked}· stopping{/if}
       </p>
     </div>
     {#if session.mayAct && !job.endedAt}

@@ -152,7 +152,6 @@
         ? 'Go back to the text that was shipped?'
         : `Remove the platform ${name}?`}
       yes={platform.source === 'ALTERED' ? 'Go back' : `Remove ${name}`}
-      no="Keep it"
       isFinal={platform.source !== 'ALTERED'}
       onyes={remove}
       onno={() => (asks = false)}

@@ -93,5 +93,5 @@
     </div>
   </div>
   <Field label="Why"><input class="input w-full" maxlength="500" bind:value={clause.reason} /></Field>
-  <button class="btn btn-sm justify-self-end" type="button" onclick={ontakeout}>Take this clause out</button>
+  <button class="btn btn-sm justify-self-end" type="button" onclick={ontakeout}>Remove this clause</button>
 </fieldset>

@@ -1,8 +1,8 @@
 <script lang="ts">
+  import { regret } from '$lib/state/regret.svelte';
   import { goto } from '$app/navigation';
   import { onMount } from 'svelte';
   import { api, need } from '$lib/api/client';
-  import Confirm from '$lib/parts/form/Confirm.svelte';
   import ProblemNote from '$lib/parts/form/ProblemNote.svelte';
   import { keys } from '$lib/state/keys.svelte';
   import { session } from '$lib/state/session.svelte';
@@ -22,7 +22,6 @@
   const opened = new StandardPage(name);
   let platforms = $state<string[]>([]);
   let sites = $state<string[]>([]);
-  let removes = $state(false);
 
   /** Typing is judged when it pauses. */
   const PAUSE = 300;
@@ -35,7 +34,9 @@
   );
 
   const removing = new Submission(async () => {
-    await opened.remove();
+    await regret.of(`Removed the standard ${name}: no device is judged by it.`, opened.remove(), () =>
+      goto(`/standards/${encodeURIComponent(name)}`)
+    );
     await goto('/standards');
   });
 
@@ -69,9 +70,9 @@
   </div>
   <a class="btn" href="/standards?standard={encodeURIComponent(name)}">Findings</a>
   {#if session.mayAct}
-    <button class="btn" onclick={() => (removes = true)}>Remove</button>
+    <button class="btn" onclick={removing.send}>Remove</button>
     <button class="btn" disabled={opened.isKept || opened.keeping.isSending} onclick={opened.keeping.send}
-      >Keep the draft <kbd>Ctrl S</kbd></button
+      >Save the draft <kbd>Ctrl S</kbd></button
     >
     <button
       class="btn btn-primary"
@@ -115,19 +116,4 @@
     </div>
     <TrialPanel {opened} />
   </div>
-{/if}
-
-{#if removes}
-  <Confirm
-    title="Remove {name}?"
-    yes="Remove it"
-    isFinal
-    onyes={() => {
-      removes = false;
-      removing.send();
-    }}
-    onno={() => (removes = false)}
-  >
-    Its clauses go with it, and no device is judged by them any more. Its findings are gone.
-  </Confirm>
 {/if}

@@ -121,6 +121,8 @@ class SecurityRules {
 
         rules.requestMatchers(HttpMethod.PUT, "/api/sites/*").hasRole(ENGINEER);
         rules.requestMatchers(HttpMethod.DELETE, "/api/sites/*").hasRole(ENGINEER);
+        // Whose it is, and what of it a viewer may put back, is told there.
+        rules.requestMatchers(HttpMethod.POST, "/api/removals/*/undo").hasRole(VIEWER);
         rules.requestMatchers(HttpMethod.PUT, "/api/fleet-views/*").hasRole(VIEWER);
         rules.requestMatchers(HttpMethod.DELETE, "/api/fleet-views/*").hasRole(VIEWER);
         rules.requestMatchers(HttpMethod.PUT, "/api/pairs", "/api/map/places").hasRole(ENGINEER);

@@ -4,11 +4,16 @@ import chaperone.server.audit.AuditNote;
 import chaperone.server.audit.Audited;
 import chaperone.server.problem.ProblemException;
 import chaperone.server.query.Groups;
+import chaperone.server.removal.RemovalKind;
+import chaperone.server.removal.Removals;
+import chaperone.server.removal.Removed;
 import jakarta.validation.Valid;
 import jakarta.validation.constraints.Max;
 import jakarta.validation.constraints.Min;
 import jakarta.validation.constraints.Size;
+import java.security.Principal;
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
 import org.springframework.http.HttpStatus;
 import org.springframework.transaction.annotation.Transactional;
@@ -29,8 +34,10 @@ class ReadingController {
 
     private final ReadingPlanRepository plans;
     private final Groups groups;
+    private final Removals removals;
 
-    ReadingController(ReadingPlanRepository plans, Groups groups) {
+    ReadingController(ReadingPlanRepository plans, Groups groups, Removals removals) {
+        this.removals = removals;
         this.plans = plans;
         this.groups = groups;
     }
@@ -75,11 +82,14 @@ class ReadingController {
 
     @Audited("removed how often devices of a group are looked at")
     @DeleteMapping
-    @ResponseStatus(HttpStatus.NO_CONTENT)
     @Transactional
-    public void remove(@RequestParam @Size(min = 1, max = 60) String group) {
+    public Removed remove(@RequestParam @Size(min = 1, max = 60) String group, Principal principal) {
         AuditNote.add(group);
-        plans.delete(find(group).orElseThrow(() -> ProblemException.notFound("reading plan for the group", group)));
+        ReadingPlan plan =
+                find(group).orElseThrow(() -> ProblemException.notFound("reading plan for the group", group));
+        Removed removed = removals.keep(RemovalKind.READING_PLAN, group, principal.getName(), Map.of("id", plan.id()));
+        plans.delete(plan);
+        return removed;
     }
 
     private Optional<ReadingPlan> find(String group) {

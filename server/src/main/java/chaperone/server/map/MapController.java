@@ -7,6 +7,9 @@ import chaperone.server.fleet.Fleet.Standing;
 import chaperone.server.fleet.FourAnswers;
 import chaperone.server.pair.Pairs;
 import chaperone.server.problem.ProblemException;
+import chaperone.server.removal.RemovalKind;
+import chaperone.server.removal.Removals;
+import chaperone.server.removal.Removed;
 import jakarta.validation.Valid;
 import jakarta.validation.constraints.DecimalMax;
 import jakarta.validation.constraints.DecimalMin;
@@ -18,6 +21,7 @@ import java.security.Principal;
 import java.time.Clock;
 import java.time.Instant;
 import java.util.List;
+import java.util.Map;
 import org.springframework.http.HttpStatus;
 import org.springframework.transaction.annotation.Transactional;
 import org.springframework.web.bind.annotation.DeleteMapping;
@@ -39,8 +43,16 @@ class MapController {
     private final MapPlaceRepository places;
     private final MapNoteRepository notes;
     private final Clock clock;
+    private final Removals removals;
 
-    MapController(Network network, Pairs pairs, MapPlaceRepository places, MapNoteRepository notes, Clock clock) {
+    MapController(
+            Network network,
+            Pairs pairs,
+            MapPlaceRepository places,
+            MapNoteRepository notes,
+            Clock clock,
+            Removals removals) {
+        this.removals = removals;
         this.pairs = pairs;
         this.network = network;
         this.places = places;
@@ -137,22 +149,28 @@ class MapController {
 
     @Audited("arranged the map")
     @PutMapping("/places")
-    @ResponseStatus(HttpStatus.NO_CONTENT)
     @Transactional
-    public void arrange(@Valid @RequestBody PlacesInput input) {
-        AuditNote.add(input.places().size() + " moved");
+    public Removed arrange(@Valid @RequestBody PlacesInput input, Principal principal) {
+        List<String> names = input.places().stream()
+                .map(place -> place.kind() + " " + place.name())
+                .toList();
+        String moved = names.size() == 1 ? input.places().get(0).name() : names.size() + " moved";
+        AuditNote.add(names.size() + " moved");
+        Removed before = removals.keep(RemovalKind.MAP_MOVE, moved, principal.getName(), Map.of("names", names));
         input.places()
                 .forEach(place ->
                         places.save(new MapPlace(new MapPlace.Key(place.kind(), place.name()), place.x(), place.y())));
+        return before;
     }
 
     /** Back to the places that the drawing finds by itself. */
     @Audited("forgot how the map was arranged")
     @DeleteMapping("/places")
-    @ResponseStatus(HttpStatus.NO_CONTENT)
     @Transactional
-    public void forget() {
+    public Removed forget(Principal principal) {
+        Removed before = removals.keep(RemovalKind.MAP_PLACES, "all places", principal.getName(), Map.of());
         places.deleteAllInBatch();
+        return before;
     }
 
     @Audited("pinned a note to the map")
@@ -177,12 +195,13 @@ class MapController {
 
     @Audited("took a note off the map")
     @DeleteMapping("/notes/{id}")
-    @ResponseStatus(HttpStatus.NO_CONTENT)
     @Transactional
-    public void unpin(@PathVariable long id) {
+    public Removed unpin(@PathVariable long id, Principal principal) {
         MapNote note = find(id);
         AuditNote.add(note.text());
+        Removed removed = removals.keep(RemovalKind.MAP_NOTE, note.text(), principal.getName(), Map.of("id", id));
         notes.delete(note);
+        return removed;
     }
 
     private MapNote find(long id) {

@@ -3,14 +3,20 @@ package chaperone.server.map;
 import chaperone.core.inventory.PairProposals.Proposal;
 import chaperone.server.audit.AuditNote;
 import chaperone.server.audit.Audited;
+import chaperone.server.fleet.Fleet;
 import chaperone.server.pair.Pairs;
 import chaperone.server.pair.Pairs.Pair;
+import chaperone.server.removal.RemovalKind;
+import chaperone.server.removal.Removals;
+import chaperone.server.removal.Removed;
 import jakarta.validation.Valid;
 import jakarta.validation.constraints.NotBlank;
 import jakarta.validation.constraints.Size;
 import java.security.Principal;
 import java.util.List;
+import java.util.Map;
 import org.springframework.http.HttpStatus;
+import org.springframework.transaction.annotation.Transactional;
 import org.springframework.web.bind.annotation.DeleteMapping;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PutMapping;
@@ -26,8 +32,12 @@ import org.springframework.web.bind.annotation.RestController;
 class PairController {
     private final Network network;
     private final Pairs pairs;
+    private final Fleet fleet;
+    private final Removals removals;
 
-    PairController(Network network, Pairs pairs) {
+    PairController(Network network, Pairs pairs, Fleet fleet, Removals removals) {
+        this.removals = removals;
+        this.fleet = fleet;
         this.network = network;
         this.pairs = pairs;
     }
@@ -53,9 +63,19 @@ class PairController {
 
     @Audited("said that two devices are no pair")
     @DeleteMapping
-    @ResponseStatus(HttpStatus.NO_CONTENT)
-    void refuse(@RequestParam @Size(max = 253) String first, @RequestParam @Size(max = 253) String second) {
-        AuditNote.add(first + " and " + second);
+    @Transactional
+    public Removed refuse(
+            @RequestParam @Size(max = 253) String first,
+            @RequestParam @Size(max = 253) String second,
+            Principal principal) {
+        String both = first + " and " + second;
+        AuditNote.add(both);
+        Removed removed = removals.keep(
+                RemovalKind.PAIR,
+                both,
+                principal.getName(),
+                Map.of("one", fleet.get(first).id(), "other", fleet.get(second).id()));
         pairs.refuse(first, second);
+        return removed;
     }
 }

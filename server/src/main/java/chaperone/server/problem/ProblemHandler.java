@@ -4,13 +4,17 @@ import jakarta.servlet.http.HttpServletResponse;
 import jakarta.validation.ConstraintViolationException;
 import java.sql.SQLException;
 import java.time.DateTimeException;
+import java.time.Instant;
 import java.util.List;
 import java.util.Set;
 import java.util.UUID;
 import java.util.stream.Collectors;
+import java.util.stream.Stream;
 import org.apache.catalina.connector.ClientAbortException;
+import org.jspecify.annotations.Nullable;
 import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
+import org.springframework.beans.TypeMismatchException;
 import org.springframework.dao.DataIntegrityViolationException;
 import org.springframework.dao.OptimisticLockingFailureException;
 import org.springframework.http.HttpHeaders;
@@ -24,6 +28,7 @@ import org.springframework.web.bind.annotation.ExceptionHandler;
 import org.springframework.web.bind.annotation.RestControllerAdvice;
 import org.springframework.web.context.request.WebRequest;
 import org.springframework.web.method.annotation.HandlerMethodValidationException;
+import org.springframework.web.method.annotation.MethodArgumentTypeMismatchException;
 import org.springframework.web.servlet.mvc.method.annotation.ResponseEntityExceptionHandler;
 import tools.jackson.core.JacksonException;
 import tools.jackson.core.TokenStreamLocation;
@@ -125,10 +130,9 @@ class ProblemHandler extends ResponseEntityExceptionHandler {
                 .map(error -> new FieldProblem(error.getField(), String.valueOf(error.getDefaultMessage())))
                 .toList();
         String first = fields.isEmpty()
-                ? "A field"
-                : fields.get(0).field() + " " + fields.get(0).message();
-        ProblemDetail problem =
-                problem(HttpStatus.BAD_REQUEST, "field", first + ".", "Correct the field and send again.");
+                ? "A field is missing or out of bounds."
+                : FieldWords.sentence(fields.get(0).field(), fields.get(0).message());
+        ProblemDetail problem = problem(HttpStatus.BAD_REQUEST, "field", first, "Correct the field and send again.");
         problem.setProperty("fields", fields);
         return ResponseEntity.badRequest().body(problem);
     }
@@ -137,12 +141,33 @@ class ProblemHandler extends ResponseEntityExceptionHandler {
     protected ResponseEntity<Object> handleHandlerMethodValidationException(
             HandlerMethodValidationException e, HttpHeaders headers, HttpStatusCode status, WebRequest request) {
         String first = e.getParameterValidationResults().stream()
-                .map(result -> result.getMethodParameter().getParameterName() + " "
-                        + result.getResolvableErrors().get(0).getDefaultMessage())
+                .map(result -> FieldWords.sentence(
+                        String.valueOf(result.getMethodParameter().getParameterName()),
+                        String.valueOf(result.getResolvableErrors().get(0).getDefaultMessage())))
                 .findFirst()
-                .orElse("A value is out of bounds");
+                .orElse("A value is out of bounds.");
         return ResponseEntity.badRequest()
-                .body(problem(HttpStatus.BAD_REQUEST, "out-of-bounds", first + ".", "Correct the value."));
+                .body(problem(HttpStatus.BAD_REQUEST, "out-of-bounds", first, "Correct the value."));
+    }
+
+    /** What was sent is not repeated: it may be a secret. */
+    @Override
+    protected ResponseEntity<Object> handleTypeMismatch(
+            TypeMismatchException e, HttpHeaders headers, HttpStatusCode status, WebRequest request) {
+        String name = e instanceof MethodArgumentTypeMismatchException of ? of.getName() : e.getPropertyName();
+        String meaning = FieldWords.sentence(name == null ? "a value" : name, "must be " + wanted(e.getRequiredType()));
+        return ResponseEntity.badRequest()
+                .body(problem(HttpStatus.BAD_REQUEST, "out-of-bounds", meaning, "Correct the value."));
+    }
+
+    private static String wanted(@Nullable Class<?> type) {
+        if (type == null) return "something else";
+        if (type.isEnum())
+            return "one of "
+                    + Stream.of(type.getEnumConstants()).map(Object::toString).collect(Collectors.joining(", "));
+        if (type == boolean.class || type == Boolean.class) return "true or false";
+        if (type == Instant.class) return "a moment such as 2026-11-29T02:22:05Z";
+        return Number.class.isAssignableFrom(type) || type.isPrimitive() ? "a number" : "something else";
     }
 
     @Override

@@ -2,11 +2,15 @@ package chaperone.server.query;
 
 import chaperone.server.audit.Audited;
 import chaperone.server.problem.ProblemException;
+import chaperone.server.removal.RemovalKind;
+import chaperone.server.removal.Removals;
+import chaperone.server.removal.Removed;
 import jakarta.validation.Valid;
 import jakarta.validation.constraints.NotNull;
 import jakarta.validation.constraints.Size;
 import java.security.Principal;
 import java.util.List;
+import java.util.Map;
 import org.springframework.http.HttpStatus;
 import org.springframework.jdbc.core.simple.JdbcClient;
 import org.springframework.transaction.annotation.Transactional;
@@ -26,8 +30,10 @@ class FleetViewController {
     private static final int MOST_VIEWS = 50;
 
     private final JdbcClient database;
+    private final Removals removals;
 
-    FleetViewController(JdbcClient database) {
+    FleetViewController(JdbcClient database, Removals removals) {
+        this.removals = removals;
         this.database = database;
     }
 
@@ -67,13 +73,15 @@ class FleetViewController {
 
     @Audited("removed a view of the fleet")
     @DeleteMapping("/fleet-views/{name}")
-    @ResponseStatus(HttpStatus.NO_CONTENT)
     @Transactional
-    public void remove(@PathVariable String name, Principal principal) {
+    public Removed remove(@PathVariable String name, Principal principal) {
+        Removed kept = removals.keep(
+                RemovalKind.VIEW, name, principal.getName(), Map.of("account", principal.getName(), "name", name));
         int removed = database.sql("delete from fleet_view where account = ? and name = ?")
                 .params(principal.getName(), name)
                 .update();
         if (removed == 0) throw ProblemException.notFound("view", name);
+        return kept;
     }
 
     /** How many devices of each model run each release. */

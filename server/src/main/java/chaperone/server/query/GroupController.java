@@ -3,6 +3,9 @@ package chaperone.server.query;
 import chaperone.core.query.QueryReader;
 import chaperone.server.audit.Audited;
 import chaperone.server.fleet.DeviceRepository;
+import chaperone.server.removal.RemovalKind;
+import chaperone.server.removal.Removals;
+import chaperone.server.removal.Removed;
 import jakarta.validation.Valid;
 import jakarta.validation.constraints.NotBlank;
 import jakarta.validation.constraints.NotNull;
@@ -11,6 +14,7 @@ import jakarta.validation.constraints.Size;
 import java.security.Principal;
 import java.time.Instant;
 import java.util.List;
+import java.util.Map;
 import org.springframework.http.HttpStatus;
 import org.springframework.transaction.annotation.Transactional;
 import org.springframework.web.bind.annotation.DeleteMapping;
@@ -32,8 +36,15 @@ class GroupController {
     private final DeviceGroupRepository stored;
     private final DeviceRepository devices;
     private final DeviceSearch search;
+    private final Removals removals;
 
-    GroupController(Groups groups, DeviceGroupRepository stored, DeviceRepository devices, DeviceSearch search) {
+    GroupController(
+            Groups groups,
+            DeviceGroupRepository stored,
+            DeviceRepository devices,
+            DeviceSearch search,
+            Removals removals) {
+        this.removals = removals;
         this.groups = groups;
         this.stored = stored;
         this.devices = devices;
@@ -77,8 +88,10 @@ class GroupController {
 
     @Audited("removed a group")
     @DeleteMapping("/{name}")
-    @ResponseStatus(HttpStatus.NO_CONTENT)
-    void remove(@PathVariable String name) {
+    @Transactional
+    public Removed remove(@PathVariable String name, Principal principal) {
+        Removed removed = removals.keep(RemovalKind.GROUP, name, principal.getName(), Map.of("id", groups.idOf(name)));
         groups.remove(name);
+        return removed;
     }
 }

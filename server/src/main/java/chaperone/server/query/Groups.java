@@ -7,11 +7,13 @@ import chaperone.core.query.QueryProblem;
 import chaperone.core.query.QueryReader;
 import chaperone.core.query.QueryWriter;
 import chaperone.server.problem.ProblemException;
+import chaperone.server.query.GroupUser.Use;
 import java.time.Clock;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
+import java.util.stream.Stream;
 import org.springframework.http.HttpStatus;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
@@ -20,10 +22,12 @@ import org.springframework.transaction.annotation.Transactional;
 @Service
 public class Groups {
     private final DeviceGroupRepository groups;
+    private final List<GroupUser> others;
     private final Clock clock;
 
-    Groups(DeviceGroupRepository groups, Clock clock) {
+    Groups(DeviceGroupRepository groups, List<GroupUser> others, Clock clock) {
         this.groups = groups;
+        this.others = others;
         this.clock = clock;
     }
 
@@ -87,24 +91,27 @@ public class Groups {
     public void remove(String name) {
         DeviceGroup group =
                 groups.findByNameIgnoreCase(name).orElseThrow(() -> ProblemException.notFound("group", name));
-        List<String> users = groups.findAll().stream()
-                .filter(other -> names(other, name))
-                .map(DeviceGroup::name)
+        List<String> users = Stream.concat(
+                        groups.findAll().stream()
+                                .map(other -> new Use("the group \"" + other.name() + "\"", other.query())),
+                        others.stream().flatMap(other -> other.uses().stream()))
+                .filter(use -> names(use.query(), name))
+                .map(Use::what)
                 .sorted()
                 .toList();
         if (!users.isEmpty()) {
             throw new ProblemException(
                     HttpStatus.CONFLICT,
                     "group-in-use",
-                    "The group \"" + name + "\" is part of: " + String.join(", ", users) + ".",
-                    "Alter or remove these groups first.");
+                    "The group \"" + name + "\" is used by " + String.join(", ", users) + ".",
+                    "Change or remove these first.");
         }
         groups.delete(group);
     }
 
-    private static boolean names(DeviceGroup group, String name) {
+    private static boolean names(String query, String group) {
         try {
-            return GroupExpansion.names(QueryReader.read(group.query()), name);
+            return GroupExpansion.names(QueryReader.read(query), group);
         } catch (QueryProblem e) {
             return false;
         }

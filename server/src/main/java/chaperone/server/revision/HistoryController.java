@@ -7,6 +7,9 @@ import chaperone.server.audit.AuditNote;
 import chaperone.server.audit.Audited;
 import chaperone.server.fleet.Device;
 import chaperone.server.fleet.Fleet;
+import chaperone.server.removal.RemovalKind;
+import chaperone.server.removal.Removals;
+import chaperone.server.removal.Removed;
 import chaperone.server.secret.SecretMasks;
 import jakarta.validation.Valid;
 import jakarta.validation.constraints.Max;
@@ -16,6 +19,7 @@ import jakarta.validation.constraints.NotNull;
 import jakarta.validation.constraints.Size;
 import java.security.Principal;
 import java.util.List;
+import java.util.Map;
 import java.util.stream.IntStream;
 import org.springframework.http.HttpStatus;
 import org.springframework.http.MediaType;
@@ -39,8 +43,10 @@ class HistoryController {
     private final History history;
     private final RevisionMarks marks;
     private final SecretMasks masks;
+    private final Removals removals;
 
-    HistoryController(Fleet fleet, History history, RevisionMarks marks, SecretMasks masks) {
+    HistoryController(Fleet fleet, History history, RevisionMarks marks, SecretMasks masks, Removals removals) {
+        this.removals = removals;
         this.fleet = fleet;
         this.history = history;
         this.marks = marks;
@@ -138,13 +144,17 @@ class HistoryController {
 
     @Audited("took away what was written to a revision")
     @DeleteMapping("/revisions/{number}/marks/{id}")
-    @ResponseStatus(HttpStatus.NO_CONTENT)
     @Transactional
-    public void unmark(
+    public Removed unmark(
             @PathVariable String name,
             @PathVariable int number,
             @PathVariable long id,
-            @RequestParam(defaultValue = "RUNNING") ConfigKind kind) {
-        AuditNote.add(marks.remove(history.get(fleet.get(name), kind, number).revision(), id));
+            @RequestParam(defaultValue = "RUNNING") ConfigKind kind,
+            Principal principal) {
+        Revision revision = history.get(fleet.get(name), kind, number).revision();
+        String words = name + ", revision " + number;
+        Removed removed = removals.keep(RemovalKind.REVISION_MARK, words, principal.getName(), Map.of("id", id));
+        AuditNote.add(marks.remove(revision, id));
+        return removed;
     }
 }

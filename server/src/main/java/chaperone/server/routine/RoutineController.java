@@ -3,6 +3,9 @@ package chaperone.server.routine;
 import chaperone.server.audit.AuditNote;
 import chaperone.server.audit.Audited;
 import chaperone.server.problem.ProblemException;
+import chaperone.server.removal.RemovalKind;
+import chaperone.server.removal.Removals;
+import chaperone.server.removal.Removed;
 import chaperone.server.routine.Routine.Missed;
 import chaperone.server.routine.RoutineRun.Outcome;
 import jakarta.validation.Valid;
@@ -14,6 +17,7 @@ import java.security.Principal;
 import java.time.Clock;
 import java.time.Instant;
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
 import org.springframework.data.domain.Limit;
 import org.springframework.http.HttpStatus;
@@ -40,9 +44,16 @@ class RoutineController {
     private final RoutineClock starter;
     private final Routines writer;
     private final Clock clock;
+    private final Removals removals;
 
     RoutineController(
-            RoutineRepository routines, RoutineRunRepository runs, RoutineClock starter, Routines writer, Clock clock) {
+            RoutineRepository routines,
+            RoutineRunRepository runs,
+            RoutineClock starter,
+            Routines writer,
+            Clock clock,
+            Removals removals) {
+        this.removals = removals;
         this.routines = routines;
         this.runs = runs;
         this.starter = starter;
@@ -115,10 +126,13 @@ class RoutineController {
 
     @Audited("removed a routine")
     @DeleteMapping("/{name}")
-    @ResponseStatus(HttpStatus.NO_CONTENT)
     @Transactional
-    public void remove(@PathVariable String name) {
-        routines.delete(find(name));
+    public Removed remove(@PathVariable String name, Principal principal) {
+        Routine routine = find(name);
+        Removed removed =
+                removals.keep(RemovalKind.ROUTINE, routine.name(), principal.getName(), Map.of("id", routine.id()));
+        routines.delete(routine);
+        return removed;
     }
 
     @Audited("started a routine by hand")

@@ -4,10 +4,14 @@ import chaperone.server.audit.AuditNote;
 import chaperone.server.audit.Audited;
 import chaperone.server.event.Events;
 import chaperone.server.problem.ProblemException;
+import chaperone.server.removal.RemovalKind;
+import chaperone.server.removal.Removals;
+import chaperone.server.removal.Removed;
 import jakarta.validation.Valid;
 import jakarta.validation.constraints.NotBlank;
 import jakarta.validation.constraints.Pattern;
 import jakarta.validation.constraints.Size;
+import java.security.Principal;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
@@ -31,8 +35,10 @@ class SiteController {
 
     private final SiteRepository sites;
     private final Events events;
+    private final Removals removals;
 
-    SiteController(SiteRepository sites, Events events) {
+    SiteController(SiteRepository sites, Events events, Removals removals) {
+        this.removals = removals;
         this.sites = sites;
         this.events = events;
     }
@@ -85,9 +91,8 @@ class SiteController {
 
     @Audited("removed a site")
     @DeleteMapping("/{code}")
-    @ResponseStatus(HttpStatus.NO_CONTENT)
     @Transactional
-    public void remove(@PathVariable String code) {
+    public Removed remove(@PathVariable String code, Principal principal) {
         Site site = get(code);
         AuditNote.add(site.name());
         if (sites.existsByParent(site)) {
@@ -96,8 +101,10 @@ class SiteController {
         if (sites.hasDevices(site)) {
             throw refused("in-use", "Devices stand at \"" + site.name() + "\".", "Give them another site first.");
         }
+        Removed removed = removals.keep(RemovalKind.SITE, site.name(), principal.getName(), Map.of("id", site.id()));
         sites.delete(site);
         events.fleetMoved();
+        return removed;
     }
 
     private Site get(String code) {

@@ -3,6 +3,9 @@ package chaperone.server.software;
 import chaperone.core.release.ReleaseOrder;
 import chaperone.server.audit.AuditNote;
 import chaperone.server.audit.Audited;
+import chaperone.server.removal.RemovalKind;
+import chaperone.server.removal.Removals;
+import chaperone.server.removal.Removed;
 import jakarta.validation.Valid;
 import jakarta.validation.constraints.NotBlank;
 import jakarta.validation.constraints.NotNull;
@@ -45,13 +48,16 @@ class SoftwareController {
     private final Images images;
     private final StandardReleases standards;
     private final JdbcClient database;
+    private final Removals removals;
 
     SoftwareController(
             ImageRepository repository,
             StandardReleaseRepository standardRepository,
             Images images,
             StandardReleases standards,
-            JdbcClient database) {
+            JdbcClient database,
+            Removals removals) {
+        this.removals = removals;
         this.repository = repository;
         this.standardRepository = standardRepository;
         this.images = images;
@@ -210,12 +216,15 @@ class SoftwareController {
 
     @Audited("withdrew a standard release")
     @DeleteMapping("/standard-releases")
-    @ResponseStatus(HttpStatus.NO_CONTENT)
     @Transactional
-    public void withdraw(
+    public Removed withdraw(
             @RequestParam @NotBlank @Size(max = 40) String platform,
-            @RequestParam @NotBlank @Size(max = 100) String model) {
+            @RequestParam @NotBlank @Size(max = 100) String model,
+            Principal principal) {
         AuditNote.add(model);
+        Removed removed = removals.keep(
+                RemovalKind.STANDARD_RELEASE, model, principal.getName(), Map.of("platform", platform, "model", model));
         standards.withdraw(platform, model);
+        return removed;
     }
 }

@@ -4,6 +4,9 @@ import chaperone.server.audit.AuditNote;
 import chaperone.server.audit.Audited;
 import chaperone.server.fleet.Fleet;
 import chaperone.server.problem.RetryOnConflict;
+import chaperone.server.removal.RemovalKind;
+import chaperone.server.removal.Removals;
+import chaperone.server.removal.Removed;
 import chaperone.server.standard.StandardViews.FindingDetail;
 import chaperone.server.standard.StandardViews.FindingView;
 import chaperone.server.standard.StandardViews.FleetTrialView;
@@ -17,8 +20,8 @@ import jakarta.validation.constraints.NotNull;
 import jakarta.validation.constraints.Size;
 import java.security.Principal;
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
-import org.springframework.http.HttpStatus;
 import org.springframework.transaction.annotation.Transactional;
 import org.springframework.web.bind.annotation.DeleteMapping;
 import org.springframework.web.bind.annotation.GetMapping;
@@ -28,7 +31,6 @@ import org.springframework.web.bind.annotation.PutMapping;
 import org.springframework.web.bind.annotation.RequestBody;
 import org.springframework.web.bind.annotation.RequestMapping;
 import org.springframework.web.bind.annotation.RequestParam;
-import org.springframework.web.bind.annotation.ResponseStatus;
 import org.springframework.web.bind.annotation.RestController;
 
 /** Standards, how they would judge, and what they found. */
@@ -39,8 +41,11 @@ class StandardController {
     private final Standards standards;
     private final StandardViews views;
     private final Fleet fleet;
+    private final Removals removals;
 
-    StandardController(StandardRepository repository, Standards standards, StandardViews views, Fleet fleet) {
+    StandardController(
+            StandardRepository repository, Standards standards, StandardViews views, Fleet fleet, Removals removals) {
+        this.removals = removals;
         this.repository = repository;
         this.standards = standards;
         this.views = views;
@@ -84,10 +89,15 @@ class StandardController {
 
     @Audited("removed a standard")
     @DeleteMapping("/{name}")
-    @ResponseStatus(HttpStatus.NO_CONTENT)
     @Transactional
-    public void remove(@PathVariable String name) {
+    public Removed remove(@PathVariable String name, Principal principal) {
+        Removed removed = removals.keep(
+                RemovalKind.STANDARD,
+                name,
+                principal.getName(),
+                Map.of("id", standards.get(name).id()));
         standards.remove(name);
+        return removed;
     }
 
     /** How many devices of each site fail which clause. */

@@ -2,6 +2,8 @@ package chaperone.server.standard;
 
 import chaperone.server.fleet.DevicesPlacedEvent;
 import chaperone.server.fleet.Fleet;
+import chaperone.server.removal.RemovalKind;
+import chaperone.server.removal.RestoredEvent;
 import chaperone.server.revision.RevisionsSettledEvent;
 import chaperone.server.revision.RunningChangedEvent;
 import chaperone.server.task.DeviceByDevice;
@@ -40,6 +42,11 @@ class StandardJudging implements DisposableBean {
     @TransactionalEventListener(phase = TransactionPhase.AFTER_COMMIT)
     void published(StandardPublishedEvent published) {
         worker.doAll(fleet.standings().stream().map(Fleet.Standing::id).toList());
+    }
+
+    @TransactionalEventListener(phase = TransactionPhase.AFTER_COMMIT)
+    void restored(RestoredEvent restored) {
+        if (restored.kind() == RemovalKind.STANDARD) published(new StandardPublishedEvent());
     }
 
     /** Their site fills in other values, and other clauses may be for them. */

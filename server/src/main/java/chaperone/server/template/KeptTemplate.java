@@ -38,6 +38,10 @@ class KeptTemplate {
         this.name = name;
     }
 
+    long id() {
+        return id == null ? 0 : id;
+    }
+
     String name() {
         return name;
     }

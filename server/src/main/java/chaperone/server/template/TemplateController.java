@@ -12,6 +12,9 @@ import chaperone.server.fleet.Fleet;
 import chaperone.server.platform.PlatformRegistry;
 import chaperone.server.problem.ProblemException;
 import chaperone.server.problem.RetryOnConflict;
+import chaperone.server.removal.RemovalKind;
+import chaperone.server.removal.Removals;
+import chaperone.server.removal.Removed;
 import chaperone.server.secret.SecretMasks;
 import chaperone.server.template.TemplateFilling.DeviceValues;
 import chaperone.server.template.TemplateFilling.Filled;
@@ -55,6 +58,7 @@ class TemplateController {
     private final Fleet fleet;
     private final PlatformRegistry platforms;
     private final SecretMasks masks;
+    private final Removals removals;
 
     TemplateController(
             TemplateRepository repository,
@@ -63,7 +67,9 @@ class TemplateController {
             Changes changes,
             Fleet fleet,
             PlatformRegistry platforms,
-            SecretMasks masks) {
+            SecretMasks masks,
+            Removals removals) {
+        this.removals = removals;
         this.repository = repository;
         this.templates = templates;
         this.filling = filling;
@@ -143,10 +149,15 @@ class TemplateController {
 
     @Audited("removed a template")
     @DeleteMapping("/templates/{name}")
-    @ResponseStatus(HttpStatus.NO_CONTENT)
     @Transactional
-    public void remove(@PathVariable String name) {
+    public Removed remove(@PathVariable String name, Principal principal) {
+        Removed removed = removals.keep(
+                RemovalKind.TEMPLATE,
+                name,
+                principal.getName(),
+                Map.of("id", templates.get(name).id()));
         templates.remove(name);
+        return removed;
     }
 
     /** What a template comes to on each device, and what that would alter today; nothing is kept. */

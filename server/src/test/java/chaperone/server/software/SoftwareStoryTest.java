@@ -189,7 +189,7 @@ class SoftwareStoryTest {
         assertThat(current("brkw-acc-1")).isEqualTo("YES");
 
         String path = "/api/standard-releases?platform=corvane&model=" + model();
-        assertThat(engineer.delete(path).status()).isEqualTo(204);
+        assertThat(engineer.delete(path).status()).isEqualTo(200);
         assertThat(engineer.delete(path).status()).isEqualTo(404);
         engineer.await(
                 "/api/devices/brkw-acc-1",

@@ -1,6 +1,6 @@
 import type { DeviceEvent } from '$lib/api/client';
 import { bytes } from '$lib/text/bytes';
-import { exact } from '$lib/text/time';
+import { saidIso } from '$lib/state/times.svelte';
 
 /** Both sides of an event as people read them: bytes with their unit, moments in the reader's zone, words for codes. */
 export function beforeAndAfter(event: Pick<DeviceEvent, 'kind' | 'before' | 'after'>) {
@@ -10,7 +10,7 @@ export function beforeAndAfter(event: Pick<DeviceEvent, 'kind' | 'before' | 'aft
 
 function said(kind: DeviceEvent['kind'], text: string): string {
   if (kind === 'STORAGE_FREE' || kind === 'STORAGE_TOTAL') return bytes(Number(text));
-  if (kind === 'RESTARTED') return exact(Date.parse(text));
+  if (kind === 'RESTARTED') return saidIso(text);
   if (kind === 'FAILED' || kind === 'ANSWERS_AGAIN') return text.toLowerCase().replaceAll('_', ' ');
   return text;
 }

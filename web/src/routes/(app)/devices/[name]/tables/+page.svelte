@@ -3,9 +3,9 @@
   import { api, asProblem, need, type DeviceTable, type Problem, type TableReading } from '$lib/api/client';
   import ProblemNote from '$lib/parts/form/ProblemNote.svelte';
   import When from '$lib/parts/form/When.svelte';
-  import { clock } from '$lib/state/clock.svelte';
   import { address } from '$lib/state/address.svelte';
-  import { count, moment } from '$lib/text/time';
+  import { saidMoment } from '$lib/state/times.svelte';
+  import { count } from '$lib/text/time';
   import TableDifference from './TableDifference.svelte';
   import { broughtBy, COLUMN, ORDER, rowsWith, TABLE } from './tableText';
   import { whenever } from '$lib/state/whenever.svelte';
@@ -35,7 +35,7 @@
   }
 
   const titleOf = (reading: TableReading) =>
-    `${reading.number}: ${moment(Date.parse(reading.firstReadAt), clock.now)} ${broughtBy(reading)}`;
+    `${reading.number}: ${saidMoment(reading.firstReadAt)} ${broughtBy(reading)}`;
 
   async function load(wanted: string) {
     try {

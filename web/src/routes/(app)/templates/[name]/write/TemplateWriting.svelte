@@ -1,8 +1,8 @@
 <script lang="ts">
+  import { regret } from '$lib/state/regret.svelte';
   import { goto } from '$app/navigation';
   import { onMount } from 'svelte';
   import { api, need, type Template, type TemplateField, type TemplateText } from '$lib/api/client';
-  import Confirm from '$lib/parts/form/Confirm.svelte';
   import Field from '$lib/parts/form/Field.svelte';
   import ProblemNote from '$lib/parts/form/ProblemNote.svelte';
   import { freeName } from '$lib/parts/template/templateText';
@@ -23,7 +23,6 @@
   let variants = $state<Record<string, string>>({});
   let platforms = $state<string[]>([]);
   let platform = $state('');
-  let removes = $state(false);
 
   // svelte-ignore state_referenced_locally
   const path = { params: { path: { name } } };
@@ -46,7 +45,9 @@
     kept = await need(api.PUT('/api/templates/{name}', { ...path, body: text }));
   });
   const removing = new Submission(async () => {
-    await need(api.DELETE('/api/templates/{name}', path));
+    await regret.of(`Removed the template ${name}.`, need(api.DELETE('/api/templates/{name}', path)), () =>
+      goto(`/templates/${encodeURIComponent(name)}`)
+    );
     await goto('/templates');
   });
   const add = () =>
@@ -72,7 +73,7 @@
   </div>
   <a class="btn" href="/templates/{encodeURIComponent(name)}">Fill it in</a>
   {#if session.mayAct}
-    <button class="btn" onclick={() => (removes = true)}>Remove…</button>
+    <button class="btn" onclick={removing.send}>Remove</button>
     <button class="btn btn-primary" disabled={isKept || keeping.isSending} onclick={keeping.send}
       >Save <kbd>Ctrl S</kbd></button
     >
@@ -119,20 +120,4 @@
       </Field>
     </div>
   </fieldset>
-{/if}
-
-{#if removes}
-  <Confirm
-    title="Remove {name}?"
-    yes="Remove it"
-    isFinal
-    onyes={() => {
-      removes = false;
-      removing.send();
-    }}
-    onno={() => (removes = false)}
-  >
-    Its texts for {Object.keys(text.variants).join(', ') || 'no platform'} are gone. What it brought into changes
-    stays there.
-  </Confirm>
 {/if}

@@ -1,0 +1,59 @@
+import { api, asProblem, need, type Problem } from '$lib/api/client';
+
+/** How long the way back is offered beside the page, in milliseconds; after that it stands under "Lately removed". */
+const OFFERED = 30_000;
+
+interface Offer {
+  text: string;
+  removal: number;
+  /** Shows again what was put back. */
+  again: () => unknown;
+}
+
+/** What was done a moment ago and can be taken back. */
+class Regret {
+  offer = $state.raw<Offer | undefined>();
+  /** Why it could not be taken back. */
+  problem = $state.raw<Problem | undefined>();
+  #end: ReturnType<typeof setTimeout> | undefined;
+
+  /**
+   * Waits for a deed and offers the way back.
+   *
+   * @param text what was done, as a sentence
+   */
+  async of(text: string, deed: Promise<{ removal: number }>, again: () => unknown): Promise<void> {
+    const { removal } = await deed;
+    this.offer = { text, removal, again };
+    this.problem = undefined;
+    this.wait();
+  }
+
+  undo = async () => {
+    const offer = this.offer;
+    if (!offer) return;
+    try {
+      await need(api.POST('/api/removals/{id}/undo', { params: { path: { id: offer.removal } } }));
+      this.close();
+      await offer.again();
+    } catch (thrown) {
+      this.problem = asProblem(thrown);
+    }
+  };
+
+  close = () => {
+    clearTimeout(this.#end);
+    this.offer = undefined;
+    this.problem = undefined;
+  };
+
+  /** Nothing goes while somebody reaches for it. */
+  hold = () => clearTimeout(this.#end);
+
+  wait = () => {
+    clearTimeout(this.#end);
+    this.#end = setTimeout(this.close, OFFERED);
+  };
+}
+
+export const regret = new Regret();
