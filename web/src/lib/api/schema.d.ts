@@ -3206,7 +3206,10 @@ export interface components {
             revisions: number;
         };
         JobList: {
+            askers: string[];
             jobs: components["schemas"]["JobView"][];
+            /** Format: int64 */
+            matching: number;
             /** Format: int64 */
             running: number;
         };
@@ -6579,7 +6582,11 @@ export interface operations {
         parameters: {
             query?: {
                 size?: number;
+                page?: number;
                 kinds?: ("IMPORT" | "RANGE" | "COPY" | "TRY")[];
+                who?: string;
+                state?: "ANY" | "RUNNING" | "FAILED" | "DONE";
+                device?: string;
             };
             header?: never;
             path?: never;

@@ -5,9 +5,10 @@ const OFFERED = 30_000;
 
 interface Offer {
   text: string;
-  removal: number;
+  /** What can be put back; a notice without one only tells. */
+  removal?: number;
   /** Shows again what was put back. */
-  again: () => unknown;
+  again?: () => unknown;
 }
 
 /** What was done a moment ago and can be taken back. */
@@ -24,18 +25,25 @@ class Regret {
    */
   async of(text: string, deed: Promise<{ removal: number }>, again: () => unknown): Promise<void> {
     const { removal } = await deed;
-    this.offer = { text, removal, again };
+    this.#show({ text, removal, again });
+  }
+
+  /** Something that is good to know and cannot be taken back by a key. */
+  tell = (text: string) => this.#show({ text });
+
+  #show(offer: Offer) {
+    this.offer = offer;
     this.problem = undefined;
     this.wait();
   }
 
   undo = async () => {
     const offer = this.offer;
-    if (!offer) return;
+    if (offer?.removal === undefined) return;
     try {
       await need(api.POST('/api/removals/{id}/undo', { params: { path: { id: offer.removal } } }));
       this.close();
-      await offer.again();
+      await offer.again?.();
     } catch (thrown) {
       this.problem = asProblem(thrown);
     }

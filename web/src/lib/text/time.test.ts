@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest';
-import { age, count, iso, moment } from './time';
+import { age, count, iso, moment, span } from './time';
 
 const NOW = Date.parse('2026-11-23T07:58:00Z');
 
@@ -43,3 +43,11 @@ it('counts as one speaks', () => {
   expect(count(1, 'device')).toBe('1 device');
   expect(count(12_000, 'device')).toBe('12,000 devices');
 });
+
+it.each([
+  [0, '1 s'],
+  [4200, '4 s'],
+  [59_000, '59 s'],
+  [12 * 60_000 + 5, '12 min'],
+  [3 * 3_600_000 + 5 * 60_000, '3 h 05 min']
+])('%i ms took %s', (long, said) => expect(span(long)).toBe(said));

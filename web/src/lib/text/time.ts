@@ -11,6 +11,14 @@ export function age(then: number, now: number): string {
   return `${Math.floor(gone / DAY)} days`;
 }
 
+/** How long something took, in plain words: "4 s", "12 min", "3 h 05 min". In milliseconds. */
+export function span(long: number): string {
+  if (long < MINUTE) return `${Math.max(1, Math.round(long / 1000))} s`;
+  if (long < HOUR) return `${Math.floor(long / MINUTE)} min`;
+  const minutes = String(Math.floor((long % HOUR) / MINUTE)).padStart(2, '0');
+  return `${Math.floor(long / HOUR)} h ${minutes} min`;
+}
+
 /** A moment as all tables have it: "29 Nov 02:22", with the year where it is not this one. */
 export function moment(then: number, now: number, zone?: string): string {
   const format = (options: Intl.DateTimeFormatOptions) => inZone(then, options, zone);

@@ -15,6 +15,7 @@
   import Tray from '$lib/parts/change/Tray.svelte';
   import { draft } from '$lib/state/draft.svelte';
   import { arrived, cameBack } from '$lib/state/arrival';
+  import { tellWhatIsCut } from '$lib/state/cutInput';
   import { keys, letGoOfChip } from '$lib/state/keys.svelte';
   import { live } from '$lib/state/live.svelte';
   import { session } from '$lib/state/session.svelte';
@@ -91,7 +92,11 @@
   });
 </script>
 
-<svelte:window onkeydown={(event) => keys.handle(event)} onclick={letGoOfChip} />
+<svelte:window
+  onkeydown={(event) => keys.handle(event)}
+  onclick={letGoOfChip}
+  onpaste={tellWhatIsCut(regret.tell)}
+/>
 
 <div class="flex min-h-screen flex-col">
   <header

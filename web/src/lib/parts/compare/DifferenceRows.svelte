@@ -42,7 +42,12 @@
         {/each}
       </div>
     </div>
-    <OverviewStrip {kinds} {at} onjump={(index) => $rows.scrollToIndex(index, { align: 'center' })} />
+    <OverviewStrip
+      {kinds}
+      {at}
+      height={$rows.getTotalSize()}
+      onjump={(index) => $rows.scrollToIndex(index, { align: 'center' })}
+    />
   </div>
 </div>
 

@@ -135,7 +135,7 @@
       submission={keeping}
       send="Set them aside"
       oncancel={() => onclose(false)}
-      disabled={!effect}
+      why={effect ? undefined : 'What it would set aside is not known yet.'}
       class=""
     />
   </form>

@@ -9,7 +9,7 @@
   name="What the marks K, M, S and C mean"
   align="start"
   buttonClass="cursor-help pl-[5px] font-mono text-[10px] font-bold tracking-[10px]"
-  class="w-[25rem] p-3 text-[1rem] font-normal"
+  class="w-[25rem] p-3 text-[1rem] font-normal whitespace-normal"
 >
   <p class="font-semibold">Four questions about each device</p>
   <dl class="mt-1 grid grid-cols-[auto_1fr] gap-x-3 gap-y-0.5 text-left font-normal">

@@ -15,8 +15,10 @@
       onfocusout={regret.wait}
     >
       <span class="line-clamp-2">{regret.offer.text}</span>
-      <button class="btn on-dark" onclick={regret.undo}>Undo <kbd>u</kbd></button>
-      <a class="btn on-dark" href="/removed" onclick={regret.close}>Lately removed</a>
+      {#if regret.offer.removal !== undefined}
+        <button class="btn on-dark" onclick={regret.undo}>Undo <kbd>u</kbd></button>
+        <a class="btn on-dark" href="/removed" onclick={regret.close}>Lately removed</a>
+      {/if}
       <button class="btn on-dark" onclick={regret.close} aria-label="Close">×</button>
     </div>
     <ProblemNote problem={regret.problem} class="mt-1" />
@@ -25,9 +27,6 @@
 
 <style>
   .offer {
-    bottom: calc(var(--tray, 0px) + 0.75rem);
-  }
-  :global(:root:has(.chosen-bar)) .offer {
-    bottom: calc(var(--tray, 0px) + 3.6rem);
+    bottom: calc(var(--tray, 0px) + var(--chosen-bar, 0px) + 0.75rem);
   }
 </style>

@@ -1,5 +1,6 @@
 <script lang="ts">
   import { api, need, type AuditPage } from '$lib/api/client';
+  import Pager from '$lib/parts/form/Pager.svelte';
   import ProblemNote from '$lib/parts/form/ProblemNote.svelte';
   import When from '$lib/parts/form/When.svelte';
   import { address } from '$lib/state/address.svelte';
@@ -130,12 +131,5 @@
       </tbody>
     </table>
   </div>
-  <div class="mt-3 flex items-center gap-3">
-    <span class="text-quiet">{count(found.matching, 'entry', 'entries')}</span>
-    {#if page > 0}<button class="btn" onclick={() => address.change({ page: String(page - 1) })}>Newer</button
-      >{/if}
-    {#if (page + 1) * SIZE < found.matching}
-      <button class="btn" onclick={() => address.change({ page: String(page + 1) })}>Older</button>
-    {/if}
-  </div>
+  <Pager {page} size={SIZE} matching={found.matching} one="entry" many="entries" />
 {:else if !log.problem}<p class="text-quiet mt-4">Loading…</p>{/if}

@@ -29,6 +29,7 @@
     (agreed.value?.parts ?? []).filter((part) => !left.includes(part.key)).map((part) => part.key)
   );
   const isWhole = $derived(chosen.length === agreed.value?.parts.length);
+  const whyNot = $derived(chosen.length === 0 ? 'No part is chosen.' : undefined);
   const what = $derived(isWhole ? 'all of it' : count(chosen.length, 'part'));
 
   // svelte-ignore state_referenced_locally
@@ -121,13 +122,17 @@
           <input class="input w-full" maxlength="2000" bind:value={note} />
         </Field>
         <div class="mt-3 grid gap-1">
-          <button class="btn" disabled={chosen.length === 0 || adopting.isSending} onclick={adopting.send}
-            >Adopt {what}</button
+          <button
+            class="btn"
+            disabled={chosen.length === 0 || adopting.isSending}
+            title={whyNot}
+            onclick={adopting.send}>Adopt {what}</button
           >
           <p class="text-quiet">The device is right: this is agreed from now on.</p>
           <button
             class="btn btn-primary mt-2"
             disabled={chosen.length === 0 || puttingBack.isSending}
+            title={whyNot}
             onclick={puttingBack.send}>Put back {what}</button
           >
           <p class="text-quiet">What was agreed is right: an edit in your draft change.</p>

@@ -42,6 +42,8 @@
         ? ''
         : 'Loading…'
   );
+  /** The devices that are shown answer another question than the one that stands in the filter. */
+  const stale = $derived(shown.mistake && 'The filter has a mistake.');
   const close = () => (opened = undefined);
 
   whenever(() => shown.wanted, shown.begin);
@@ -95,8 +97,11 @@
   </div>
   {#if session.mayAct && fleet && fleet.all > 0}
     <button class="btn" onclick={() => (opened = 'releases')}>Releases…</button>
-    <button class="btn" disabled={rows.matching === 0} onclick={() => shown.copy([])}
-      >{shown.isFiltered ? `Copy these ${matches}` : 'Copy all'}</button
+    <button
+      class="btn"
+      disabled={rows.matching === 0 || stale !== undefined}
+      title={stale}
+      onclick={() => shown.copy([])}>{shown.isFiltered ? `Copy these ${matches}` : 'Copy all'}</button
     >
     <a class="btn btn-primary" href="/fleet/bring-in">Bring devices in…</a>
   {/if}
@@ -137,25 +142,28 @@
   </div>
   <div class="mt-2 flex flex-wrap items-center gap-x-3 gap-y-1.5">
     <Facets {fleet} groups={shown.groups} {group} onchange={show} />
-    <button
-      class="btn btn-ghost h-7"
-      disabled={rows.matching === 0 || rows.matching > MOST_CHOSEN}
-      title={rows.matching > MOST_CHOSEN ? 'Narrow the filter first' : undefined}
-      onclick={shown.chooseAll}>Choose these {rows.matching}</button
-    >
-    <a class="btn btn-ghost h-7" href={tableAddress(shown.query)} download="fleet.csv">CSV</a>
-    <Views
-      columns={address.params.get('columns')}
-      here={address.params.toString()}
-      oncolumns={(text) => show({ columns: text })}
-      onview={(text) => goto(`/fleet?${text}`)}
-    />
     {#if session.mayAct && shown.isFiltered && !shown.isGroupAlone && !shown.mistake}
       <button class="btn btn-ghost h-7" onclick={() => (opened = 'group')}>Save as group…</button>
     {/if}
     {#if shown.isFiltered}
       <button class="btn btn-ghost h-7" onclick={() => shown.ask('')}> Clear filter </button>
     {/if}
+    <span class="ml-auto flex items-center gap-x-1">
+      <button
+        class="btn btn-ghost h-7"
+        disabled={rows.matching === 0 || rows.matching > MOST_CHOSEN || stale !== undefined}
+        title={stale ?? (rows.matching > MOST_CHOSEN ? 'Narrow the filter first' : undefined)}
+        onclick={shown.chooseAll}>Choose these {rows.matching}</button
+      >
+      {#if !stale}<a class="btn btn-ghost h-7" href={tableAddress(shown.query)} download="fleet.csv">CSV</a
+        >{/if}
+      <Views
+        columns={address.params.get('columns')}
+        here={address.params.toString()}
+        oncolumns={(text) => show({ columns: text })}
+        onview={(text) => goto(`/fleet?${text}`)}
+      />
+    </span>
   </div>
 
   {#if group}
@@ -169,7 +177,14 @@
     </p>
   {/if}
 
-  <div class="mt-3 grid grid-cols-[minmax(0,1fr)_290px] items-start gap-3.5">
+  {#if stale}<p class="text-quiet mt-2">{stale} What is shown is the answer to the one before.</p>{/if}
+  <div
+    class={[
+      'mt-3 grid items-start gap-3.5 min-[1180px]:grid-cols-[minmax(0,1fr)_290px]',
+      stale && 'opacity-50'
+    ]}
+    inert={stale !== undefined}
+  >
     <DeviceTable
       {rows}
       {columns}
@@ -184,7 +199,10 @@
     />
     {#if shown.current}
       {@const current = shown.current}
-      <DeviceCard device={current} oncopy={() => shown.copy([current.name])} onremoved={shown.load} />
+      <!-- In a narrow window the list comes first; the device's own page tells the same. -->
+      <div class="hidden min-[1180px]:block">
+        <DeviceCard device={current} oncopy={() => shown.copy([current.name])} onremoved={shown.load} />
+      </div>
     {/if}
   </div>
 {/if}

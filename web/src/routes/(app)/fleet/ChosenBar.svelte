@@ -29,3 +29,10 @@
     <button class="btn btn-accent" onclick={oncopy}>Copy now</button>
   {/if}
 </div>
+
+<style>
+  /* What else stands at the lower edge makes room for it. */
+  :global(:root:has(.chosen-bar)) {
+    --chosen-bar: 40px;
+  }
+</style>

@@ -1,4 +1,5 @@
 <script lang="ts">
+  import { fillsRest } from '$lib/parts/form/fillsRest';
   import MarksHead from '$lib/parts/fleet/MarksHead.svelte';
   import { preferences } from '$lib/state/preferences.svelte';
   import FourMarks from '$lib/parts/fleet/FourMarks.svelte';
@@ -61,6 +62,7 @@
 <!-- svelte-ignore a11y_no_noninteractive_tabindex -->
 <div
   bind:this={box}
+  use:fillsRest={300}
   class="panel box"
   tabindex="0"
   role="table"
@@ -158,8 +160,6 @@
 
 <style>
   .box {
-    height: calc(100vh - 285px - var(--tray, 0px));
-    min-height: 360px;
     overflow: auto;
     contain: strict;
   }

@@ -99,7 +99,7 @@
       submission={editing}
       send="Change {count(names.length, 'device')}"
       {oncancel}
-      disabled={isNothing}
+      why={isNothing ? 'Nothing is changed yet.' : undefined}
       class="mt-5"
     />
   </form>

@@ -15,8 +15,11 @@
   let { fleet, groups, group, onchange }: Props = $props();
 
   /** Of a long list of values the first ones are shown, and whatever is chosen. */
-  const MANY = 8;
+  const MANY = 5;
+  /** Facets that everybody sees; the others come when they are asked for, or when something of them is chosen. */
+  const FIRST = 2;
   const opened = new SvelteSet<string>();
+  let showsAll = $state(false);
   const facets = $derived(
     [
       { name: 'Site', key: 'site', values: fleet.sites },
@@ -27,9 +30,13 @@
     ].filter((facet) => facet.values.length > 0)
   );
   const chosen = (key: string) => address.params.getAll(key);
+  const shown = $derived(
+    facets.filter(({ key }, index) => showsAll || index < FIRST || chosen(key).length > 0)
+  );
+  const others = $derived(facets.filter((facet) => !shown.includes(facet)));
 </script>
 
-{#each facets as { name, key, values } (key)}
+{#each shown as { name, key, values } (key)}
   {@const more = values.filter((each) => each.devices > 0).length - MANY}
   <span class="flex flex-wrap items-center gap-1.5" role="group" aria-label={name}>
     <span class="text-quiet text-[0.9rem] font-semibold">{name}</span>
@@ -61,4 +68,11 @@
       >
     {/each}
   </span>
+{/if}
+{#if others.length > 0}
+  <button class="btn btn-ghost h-6 px-1.5" onclick={() => (showsAll = true)}
+    >more: {others.map(({ name }) => name.toLowerCase()).join(', ')}</button
+  >
+{:else if showsAll}
+  <button class="btn btn-ghost h-6 px-1.5" onclick={() => (showsAll = false)}>fewer</button>
 {/if}

@@ -54,7 +54,7 @@
       submission={keeping}
       send={same ? 'Replace group' : 'Save group'}
       {oncancel}
-      disabled={name.trim() === ''}
+      why={name.trim() === '' ? 'It needs a name.' : undefined}
       class="mt-5"
     />
   </form>

@@ -1,5 +1,5 @@
 import type { Job, JobLine } from '$lib/api/client';
-import { count } from '$lib/text/time';
+import { count, span } from '$lib/text/time';
 
 /** All lines of a job. */
 export function totalOf(job: Job): number {
@@ -48,6 +48,12 @@ export function importCounts(job: Job) {
     nobody: outcome('NOBODY_THERE'),
     failed: (job.states.FAILED ?? 0) + (job.states.STOPPED ?? 0)
   };
+}
+
+/** How long a job took, or has taken so far. */
+export function tookOf(job: Pick<Job, 'askedAt' | 'endedAt'>, now: number): string {
+  const end = job.endedAt ? Date.parse(job.endedAt) : now;
+  return span(Math.max(0, end - Date.parse(job.askedAt)));
 }
 
 /** Lines in a minute, as exact as it is worth reading. */

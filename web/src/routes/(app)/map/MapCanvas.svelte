@@ -1,4 +1,5 @@
 <script lang="ts">
+  import { fillsRest } from '$lib/parts/form/fillsRest';
   import { untrack } from 'svelte';
   import type { MapView } from '$lib/api/client';
   import { frameOf, type Box, type Drawing } from './drawing';
@@ -98,6 +99,7 @@
   <!-- svelte-ignore a11y_no_noninteractive_tabindex -->
   <!-- svelte-ignore a11y_no_noninteractive_element_interactions -->
   <svg
+    use:fillsRest={420}
     bind:this={svg}
     class={['canvas', pins && 'cursor-crosshair']}
     viewBox="{frame.x} {frame.y} {frame.width} {frame.height}"
@@ -172,8 +174,6 @@
   .canvas {
     display: block;
     width: 100%;
-    height: calc(100vh - 150px - var(--tray, 0px));
-    min-height: 420px;
     touch-action: none;
   }
   .pair {

@@ -74,7 +74,11 @@
           >{/each}
       </select>
     </label>
-    <button class="btn btn-primary" disabled={!isName(name) || taken}>Save</button>
+    <button
+      class="btn btn-primary"
+      disabled={!isName(name) || taken}
+      title={name === '' ? 'It needs a name first.' : undefined}>Save</button
+    >
     <button class="btn" type="button" onclick={() => (adds = false)}>Cancel</button>
     {#if taken}<p class="text-error w-full">There is a platform “{name}” already.</p>
     {:else if name !== '' && !isName(name)}<p class="text-error w-full">

@@ -101,7 +101,11 @@
     </div>
     {#if session.mayManage}
       <div class="col-span-2 flex items-center gap-3">
-        <button class="btn" disabled={wanted === undefined || !isWritten}>Save</button>
+        <button
+          class="btn"
+          disabled={wanted === undefined || !isWritten}
+          title={isWritten ? undefined : 'Nothing is changed yet.'}>Save</button
+        >
         {#if isKept}<span role="status" class="text-success font-semibold">Kept.</span>{/if}
       </div>
     {/if}

@@ -72,6 +72,7 @@ class FleetTest {
         page.getByLabel("Add tags").fill("payment, kiosks");
         page.getByRole(AriaRole.DIALOG).getByLabel("Role").fill("hall");
         page.getByText("Change 2 devices").last().click();
+        page.getByText("more: platform, release, tag").click();
         assertThat(page.getByRole(AriaRole.GROUP, named("Tag"))).containsText("payment 2");
         assertThat(rows(page).first()).containsText("hall");
 

@@ -15,7 +15,7 @@ import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.Timeout;
 
 /** The server is killed under an open page, and comes back. */
-@Timeout(180)
+@Timeout(600)
 class ServerAwayTest {
     private static final int DEVICE_PORT = 2963;
 
@@ -29,6 +29,7 @@ class ServerAwayTest {
             assertThat(row).isVisible();
             assertThat(page.getByText("Nothing running")).isVisible();
 
+            page.evaluate("async () => { await navigator.serviceWorker.ready; }");
             server.end();
             Locator strip = page.getByText("No connection to the server since");
             assertThat(strip).isVisible();
@@ -39,7 +40,12 @@ class ServerAwayTest {
                     .click();
             assertThat(page.getByRole(AriaRole.ALERT).first()).containsText("server");
 
+            page.reload();
+            assertThat(page.getByRole(AriaRole.HEADING)).hasText("No connection to the server");
+            assertThat(page.getByRole(AriaRole.STATUS)).containsText("times so far");
+
             server.begin();
+            assertThat(row).isVisible();
             assertThat(strip).hasCount(0);
             server.admin().post("/api/sites", Map.of("name", "Brackwater")).status();
             assertThat(page.getByText("Nothing running")).isVisible();

@@ -134,7 +134,7 @@ class AccountApiTest {
                         .json(400)
                         .get("detail")
                         .asString())
-                .contains("password")
+                .containsIgnoringCase("password")
                 .doesNotContain("eleven char");
     }
 

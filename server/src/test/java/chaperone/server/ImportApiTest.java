@@ -8,7 +8,9 @@ import chaperone.server.support.TestServer;
 import chaperone.standins.StandIn;
 import java.util.HashMap;
 import java.util.List;
+import java.util.Locale;
 import java.util.Map;
+import java.util.stream.Stream;
 import org.junit.jupiter.api.AfterAll;
 import org.junit.jupiter.api.BeforeAll;
 import org.junit.jupiter.api.Test;
@@ -192,6 +194,67 @@ class ImportApiTest {
                         .get("outcome")
                         .asString())
                 .isEqualTo("ADDED");
+    }
+
+    /** What the list tells of all jobs, and their lines, says which of them fit. */
+    @Test
+    void jobsAreFoundByKindWhoStateAndDevice() {
+        JsonNode lines = bringIn("127.20.4.11\n127.20.4.99\n", Map.of());
+        String found = lines.get(0).get("found").asString();
+        engineer.copy(found);
+        List<JsonNode> all = jobs("");
+        assertThat(all).hasSizeGreaterThan(1);
+        for (String kind : List.of("", "IMPORT", "COPY", "TRY")) {
+            for (String state : List.of("ANY", "RUNNING", "FAILED", "DONE")) {
+                for (String device : List.of("", found.toUpperCase(Locale.ROOT), "127.20.4.99", "nobody")) {
+                    List<JsonNode> expected = all.stream()
+                            .filter(job ->
+                                    kind.isEmpty() || job.get("kind").asString().equals(kind))
+                            .filter(job -> state.equals("ANY") || stateOf(job).equals(state))
+                            .filter(job -> device.isEmpty() || names(job, device))
+                            .toList();
+                    String query = "kinds=" + kind + "&state=" + state + "&device=" + device;
+                    assertThat(jobs(query)).as(query).isEqualTo(expected);
+                }
+            }
+        }
+        assertThat(jobs("who=nobody")).isEmpty();
+        String asker = all.get(0).get("askedBy").asString();
+        assertThat(jobs("who=" + asker))
+                .isEqualTo(all.stream()
+                        .filter(job -> job.get("askedBy").asString().equals(asker))
+                        .toList());
+        JsonNode second = engineer.get("/api/jobs?size=1&page=1").json(200);
+        assertThat(second.get("jobs").get(0)).isEqualTo(all.get(1));
+        assertThat(second.get("matching").asInt()).isEqualTo(all.size());
+        assertThat(engineer.get("/api/jobs?state=ODD").json(400).get("detail").asString())
+                .isEqualTo("State must be one of ANY, RUNNING, FAILED, DONE.");
+    }
+
+    private static List<JsonNode> jobs(String query) {
+        return engineer.get("/api/jobs?size=200&" + query)
+                .json(200)
+                .get("jobs")
+                .valueStream()
+                .toList();
+    }
+
+    private static String stateOf(JsonNode job) {
+        if (!job.hasNonNull("endedAt")) return "RUNNING";
+        JsonNode states = job.get("states");
+        boolean hasFailed =
+                states.path("FAILED").asLong(0) + states.path("STOPPED").asLong(0) > 0;
+        return hasFailed ? "FAILED" : "DONE";
+    }
+
+    private static boolean names(JsonNode job, String device) {
+        return engineer.get("/api/jobs/" + job.get("id").asLong() + "/lines?size=500")
+                .json(200)
+                .get("lines")
+                .valueStream()
+                .flatMap(line -> Stream.of("target", "found", "host")
+                        .map(field -> line.get(field).asString()))
+                .anyMatch(device::equalsIgnoreCase);
     }
 
     private static JsonNode lines(long job) {

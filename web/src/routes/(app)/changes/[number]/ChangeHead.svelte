@@ -15,6 +15,10 @@
     ontype: () => void;
   }
 
+  const NOT_READY = 'A device has an edit that does not fit, is refused, or there is no edit yet.';
+  const NOT_AS_PROPOSED =
+    'A device has changed since this was proposed: put it back to draft and look again.';
+
   let { opened, change, ontype }: Props = $props();
   let asks = $state<'run' | 'drop' | undefined>();
 
@@ -76,14 +80,25 @@
       {/if}
     {/if}
     {#if change.state === 'DRAFT' && session.mayAct}
-      <button class="btn btn-primary" disabled={!opened.isReady} onclick={opened.propose}>Propose</button>
+      <button
+        class="btn btn-primary"
+        disabled={!opened.isReady}
+        title={opened.isReady ? undefined : NOT_READY}
+        onclick={opened.propose}>Propose</button
+      >
     {:else if change.state === 'PROPOSED' && mayApprove && !isMine}
-      <button class="btn btn-primary" disabled={!opened.preview?.isAsProposed} onclick={opened.approve}
-        >Approve</button
+      <button
+        class="btn btn-primary"
+        disabled={!opened.preview?.isAsProposed}
+        title={opened.preview?.isAsProposed ? undefined : NOT_AS_PROPOSED}
+        onclick={opened.approve}>Approve</button
       >
     {:else if change.state === 'APPROVED' && session.mayAct}
-      <button class="btn btn-primary" disabled={!opened.preview?.isAsProposed} onclick={() => (asks = 'run')}
-        >Run…</button
+      <button
+        class="btn btn-primary"
+        disabled={!opened.preview?.isAsProposed}
+        title={opened.preview?.isAsProposed ? undefined : NOT_AS_PROPOSED}
+        onclick={() => (asks = 'run')}>Run…</button
       >
     {:else if change.state === 'RUNNING' && session.mayAct}
       <button class="btn btn-error" onclick={opened.stop}>Stop and put back</button>

@@ -135,8 +135,11 @@
               <option value={undefined}>another set instead…</option>
               {#each others as each (each.id)}<option value={each.id}>{each.name}</option>{/each}
             </select>
-            <button class="btn" disabled={instead === undefined} onclick={() => (asks = true)}
-              >Replace…</button
+            <button
+              class="btn"
+              disabled={instead === undefined}
+              title={instead === undefined ? 'Choose the other set first.' : undefined}
+              onclick={() => (asks = true)}>Replace…</button
             >
           </div>
           {#if asks}

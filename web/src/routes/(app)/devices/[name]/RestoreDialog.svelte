@@ -53,7 +53,7 @@
         submission={restoring}
         send="Add to the draft"
         oncancel={onclose}
-        disabled={chosen.length === 0}
+        why={chosen.length === 0 ? 'No part is chosen.' : undefined}
       />
     </form>
   {/if}

@@ -22,6 +22,16 @@
 
   const toggle = (id: number) =>
     (chosen = chosen.includes(id) ? chosen.filter((each) => each !== id) : [...chosen, id]);
+
+  const whyNot = $derived(
+    !session.mayAct
+      ? 'Your role may look at the fleet, but not add to it.'
+      : chosen.length === 0
+        ? 'Choose a credential set first: it logs in to every address that answers.'
+        : chosen.length > 5
+          ? 'At most five sets are tried one after the other.'
+          : undefined
+  );
 </script>
 
 <form class="mt-4 grid grid-cols-[minmax(0,1fr)_300px] items-start gap-4" onsubmit={looking.submit}>
@@ -69,8 +79,8 @@
     </Field>
     <button
       class="btn btn-primary mt-4 w-full"
-      disabled={looking.isSending || !session.mayAct || chosen.length === 0 || chosen.length > 5}
-      >Look through</button
+      disabled={looking.isSending || whyNot !== undefined}
+      title={whyNot}>Look through</button
     >
   </div>
 </form>

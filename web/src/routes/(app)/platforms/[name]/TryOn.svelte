@@ -109,7 +109,11 @@
     {#if running}
       <button class="btn" type="button" onclick={() => running?.abort()}>Stop</button>
     {:else}
-      <button class="btn btn-primary" disabled={!isKnown && !address}>Try</button>
+      <button
+        class="btn btn-primary"
+        disabled={!isKnown && !address}
+        title={isKnown || address ? undefined : 'Name a device of the fleet or an address first.'}>Try</button
+      >
     {/if}
   </form>
   <p class="text-quiet mt-1">

@@ -70,8 +70,11 @@
       {:else if rollout.state === 'APPROVED' && session.mayAct}
         <button class="btn btn-primary" onclick={() => (asks = 'run')}>Run…</button>
       {:else if rollout.state === 'RUNNING' && session.mayAct}
-        <button class="btn" disabled={rollout.pausedBy !== undefined} onclick={() => act('pause')}
-          >Stop after what is in hand</button
+        <button
+          class="btn"
+          disabled={rollout.pausedBy !== undefined}
+          title={rollout.pausedBy && `${rollout.pausedBy} has asked for that already.`}
+          onclick={() => act('pause')}>Stop after what is in hand</button
         >
       {:else if rollout.state === 'STOPPED' && session.mayAct}
         <button

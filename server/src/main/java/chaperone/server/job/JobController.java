@@ -16,9 +16,11 @@ import java.time.Instant;
 import java.util.Comparator;
 import java.util.EnumMap;
 import java.util.List;
+import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
 import java.util.stream.Collectors;
+import org.jspecify.annotations.Nullable;
 import org.springframework.data.domain.Page;
 import org.springframework.data.domain.PageRequest;
 import org.springframework.web.bind.annotation.GetMapping;
@@ -103,7 +105,30 @@ class JobController {
 
     record LinePage(List<LineView> lines, long total) {}
 
-    record JobList(List<JobView> jobs, long running) {}
+    /**
+     * @param matching how many fit, on all pages
+     * @param running how many go on, whether or not they fit
+     * @param askers all who ever asked for one that is still listed
+     */
+    record JobList(List<JobView> jobs, long matching, long running, List<String> askers) {}
+
+    /** Which jobs are listed by how they stand. */
+    enum ListedState {
+        ANY(null, null),
+        RUNNING(true, null),
+        /** Over, and a line failed or was stopped. */
+        FAILED(false, true),
+        /** Over, and all that was asked for was done. */
+        DONE(false, false);
+
+        private final @Nullable Boolean running;
+        private final @Nullable Boolean failed;
+
+        ListedState(@Nullable Boolean running, @Nullable Boolean failed) {
+            this.running = running;
+            this.failed = failed;
+        }
+    }
 
     /** @param allowTelnet whether these lines may log in by Telnet from now on; absent means no */
     record Retry(
@@ -116,9 +141,20 @@ class JobController {
     @GetMapping
     JobList list(
             @RequestParam(defaultValue = "30") @Min(1) @Max(200) int size,
-            @RequestParam(defaultValue = "") @Size(max = 5) List<JobKind> kinds) {
+            @RequestParam(defaultValue = "0") @Min(0) @Max(100_000) int page,
+            @RequestParam(defaultValue = "") @Size(max = 5) List<JobKind> kinds,
+            @RequestParam(defaultValue = "") @Size(max = 60) String who,
+            @RequestParam(defaultValue = "ANY") ListedState state,
+            @RequestParam(defaultValue = "") @Size(max = 253) String device) {
         List<JobKind> wanted = kinds.isEmpty() ? List.of(JobKind.values()) : kinds;
-        return new JobList(views(jobs.latest(wanted, PageRequest.of(0, size))), jobs.running());
+        Page<Job> found = jobs.latest(
+                wanted,
+                who.strip(),
+                state.running,
+                state.failed,
+                device.strip().toLowerCase(Locale.ROOT),
+                PageRequest.of(page, size));
+        return new JobList(views(found.getContent()), found.getTotalElements(), jobs.running(), jobs.askers());
     }
 
     @GetMapping("/{id}")
