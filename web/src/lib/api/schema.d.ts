@@ -772,6 +772,22 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/devices/remove": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["remove_10"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/devices/{name}": {
         parameters: {
             query?: never;
@@ -782,7 +798,7 @@ export interface paths {
         get: operations["get_7"];
         put?: never;
         post?: never;
-        delete: operations["remove_10"];
+        delete: operations["remove_11"];
         options?: never;
         head?: never;
         patch?: never;
@@ -1262,7 +1278,7 @@ export interface paths {
         get?: never;
         put?: never;
         post?: never;
-        delete: operations["remove_11"];
+        delete: operations["remove_12"];
         options?: never;
         head?: never;
         patch?: never;
@@ -2862,6 +2878,9 @@ export interface components {
             tags: string[];
             telnetAllowed: boolean;
         };
+        DevicesToRemove: {
+            devices: string[];
+        };
         DifferenceView: {
             after?: components["schemas"]["PartView"];
             attribute: string;
@@ -3695,7 +3714,7 @@ export interface components {
             /** Format: int64 */
             id: number;
             /** @enum {string} */
-            kind: "GROUP" | "VIEW" | "ROUTINE" | "READING_PLAN" | "SITE" | "STANDARD" | "TEMPLATE" | "MAP_NOTE" | "REVISION_MARK" | "STANDARD_RELEASE" | "MAP_MOVE" | "MAP_PLACES" | "PAIR";
+            kind: "DEVICES" | "GROUP" | "VIEW" | "ROUTINE" | "READING_PLAN" | "SITE" | "STANDARD" | "TEMPLATE" | "MAP_NOTE" | "REVISION_MARK" | "STANDARD_RELEASE" | "MAP_MOVE" | "MAP_PLACES" | "PAIR";
             name: string;
             /** Format: date-time */
             removedAt: string;
@@ -5606,6 +5625,30 @@ export interface operations {
             };
         };
     };
+    remove_10: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["DevicesToRemove"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Removed"];
+                };
+            };
+        };
+    };
     get_7: {
         parameters: {
             query?: never;
@@ -5628,7 +5671,7 @@ export interface operations {
             };
         };
     };
-    remove_10: {
+    remove_11: {
         parameters: {
             query?: never;
             header?: never;
@@ -5639,12 +5682,14 @@ export interface operations {
         };
         requestBody?: never;
         responses: {
-            /** @description No Content */
-            204: {
+            /** @description OK */
+            200: {
                 headers: {
                     [name: string]: unknown;
                 };
-                content?: never;
+                content: {
+                    "application/json": components["schemas"]["Removed"];
+                };
             };
         };
     };
@@ -6422,7 +6467,7 @@ export interface operations {
             };
         };
     };
-    remove_11: {
+    remove_12: {
         parameters: {
             query?: never;
             header?: never;

@@ -213,6 +213,7 @@
     onletgo={() => chosen.clear()}
     onedit={() => (opened = 'edit')}
     oncopy={() => shown.copy([...chosen])}
+    onremove={shown.removeChosen}
   />
 {/if}
 

@@ -7,9 +7,10 @@
     onletgo: () => void;
     onedit: () => void;
     oncopy: () => void;
+    onremove: () => void;
   }
 
-  let { names, onletgo, onedit, oncopy }: Props = $props();
+  let { names, onletgo, onedit, oncopy, onremove }: Props = $props();
 </script>
 
 <div
@@ -26,6 +27,7 @@
     >
     <a class="btn on-dark" href="/rollouts?devices={encodeURIComponent(names.join(','))}">Renew…</a>
     <button class="btn on-dark" onclick={onedit}>Change…</button>
+    <button class="btn on-dark" onclick={onremove}>Remove</button>
     <button class="btn btn-accent" onclick={oncopy}>Copy now</button>
   {/if}
 </div>

@@ -1,9 +1,9 @@
 <script lang="ts">
-  import Confirm from '$lib/parts/form/Confirm.svelte';
   import { api, asProblem, need, type Device, type Problem } from '$lib/api/client';
   import FourMarks from '$lib/parts/fleet/FourMarks.svelte';
   import { QUESTIONS, wordOf } from '$lib/parts/fleet/fourMarks';
   import ProblemNote from '$lib/parts/form/ProblemNote.svelte';
+  import { regret } from '$lib/state/regret.svelte';
   import When from '$lib/parts/form/When.svelte';
   import { session } from '$lib/state/session.svelte';
 
@@ -14,9 +14,6 @@
   }
 
   let { device, oncopy, onremoved }: Props = $props();
-  /** Which device is to be removed, if somebody has asked for it. */
-  let asked = $state('');
-  const asks = $derived(asked === device.name);
   let problem = $state<Problem | undefined>();
   const colour = { YES: '', ATTENTION: 'text-warning', NO: 'text-error', NOT_KNOWN: 'text-quiet' };
 
@@ -32,8 +29,12 @@
 
   async function remove() {
     try {
-      asked = '';
-      await need(api.DELETE('/api/devices/{name}', { params: { path: { name: device.name } } }));
+      const params = { path: { name: device.name } };
+      await regret.of(
+        `Removed ${device.name} with its revisions; the device itself is not touched.`,
+        need(api.DELETE('/api/devices/{name}', { params })),
+        onremoved
+      );
       onremoved();
     } catch (thrown) {
       problem = asProblem(thrown);
@@ -77,20 +78,9 @@
     <a class="btn btn-primary" href="/devices/{encodeURIComponent(device.name)}">Open</a>
     {#if session.mayAct}
       <button class="btn" onclick={oncopy}>Copy now</button>
-      <button class="btn" onclick={() => (asked = device.name)}>Remove…</button>
+      <button class="btn" onclick={remove}>Remove</button>
       {#if device.telnetAllowed}<button class="btn" onclick={forbidTelnet}>No more Telnet</button>{/if}
     {/if}
   </div>
-  {#if asks}
-    <Confirm
-      title="Remove {device.name} from the fleet?"
-      yes="Remove {device.name}"
-      isFinal
-      onyes={remove}
-      onno={() => (asked = '')}
-    >
-      All its revisions and copies go with it. The device itself is not touched.
-    </Confirm>
-  {/if}
   <ProblemNote {problem} class="mt-3" />
 </section>

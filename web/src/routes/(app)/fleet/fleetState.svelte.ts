@@ -4,6 +4,7 @@ import { SvelteSet } from 'svelte/reactivity';
 import { api, asProblem, need, type Group, type Problem } from '$lib/api/client';
 import { address } from '$lib/state/address.svelte';
 import { rowAt } from '$lib/state/listKeys';
+import { count } from '$lib/text/time';
 import { FleetRows } from './fleetRows.svelte';
 import { groupQuery, queryOf, undoneText, wholeQuery } from './fleetView';
 
@@ -90,6 +91,16 @@ export class FleetState {
       const means = names.length === 0 && this.isFiltered ? wholeQuery(this.query) : undefined;
       const started = await need(api.POST('/api/copies', { body: { devices: names, query: means } }));
       await goto(`/jobs/${started.job}`);
+    });
+
+  /** All that are chosen, with one way back for all of them. */
+  removeChosen = () =>
+    this.act(async () => {
+      const devices = [...this.chosen];
+      const text = `Removed ${devices.length === 1 ? devices[0] : count(devices.length, 'device')} with all revisions; the devices themselves are not touched.`;
+      await regret.of(text, need(api.POST('/api/devices/remove', { body: { devices } })), this.load);
+      this.chosen.clear();
+      await this.load();
     });
 
   undo = (edit: number) =>

@@ -6,9 +6,22 @@ create table removal (
     removed_by text        not null,
     removed_at timestamptz not null,
     keys       jsonb       not null,
-    content    jsonb       not null,
     undone_by  text,
     undone_at  timestamptz
 );
 create index removal_newest on removal (removed_at desc);
+create table removal_rows (
+    removal_id bigint not null references removal on delete cascade,
+    position   int    not null,
+    table_name text   not null,
+    rows       jsonb  not null,
+    primary key (removal_id, position)
+);
+-- Contents that these rows point to: they stay as long.
+create table removal_content (
+    removal_id bigint not null references removal on delete cascade,
+    digest     bytea  not null references content,
+    primary key (removal_id, digest)
+);
+create index removal_content_digest on removal_content (digest);
 insert into housekeeping_rule values ('REMOVALS', 30);

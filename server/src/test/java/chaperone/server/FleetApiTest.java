@@ -130,7 +130,7 @@ class FleetApiTest {
 
     @Test
     void aRemovedDeviceTakesItsHistoryAlongAndCanComeBack() {
-        assertThat(engineer.delete("/api/devices/duns-core-2").status()).isEqualTo(204);
+        assertThat(engineer.delete("/api/devices/duns-core-2").status()).isEqualTo(200);
         assertThat(engineer.get("/api/devices/duns-core-2").status()).isEqualTo(404);
         Map<String, Object> list =
                 Map.of("csv", "127.20.3.12", "credentialSet", switches(), "port", 2945, "listName", "");

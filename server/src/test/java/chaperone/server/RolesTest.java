@@ -34,6 +34,7 @@ class RolesTest {
         GET    /api/devices                                   | VIEWER
         GET    /api/devices.csv                               | VIEWER
         GET    /api/query-help                                | VIEWER
+        POST   /api/devices/remove                            | ENGINEER
         POST   /api/devices/edit                              | ENGINEER
         GET    /api/sites                                     | VIEWER
         PUT    /api/sites/{code}                              | ENGINEER

@@ -50,6 +50,7 @@ class SecurityRules {
                         "/api/jobs/*/stop",
                         "/api/jobs/*/retry")
                 .hasRole(ENGINEER);
+        rules.requestMatchers(HttpMethod.POST, "/api/devices/remove").hasRole(ENGINEER);
         rules.requestMatchers(HttpMethod.POST, "/api/host-keys", "/api/devices/edit", "/api/fleet-edits/*/undo")
                 .hasRole(ENGINEER);
         rules.requestMatchers(HttpMethod.DELETE, "/api/devices/*").hasRole(ENGINEER);

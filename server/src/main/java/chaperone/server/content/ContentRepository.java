@@ -17,18 +17,20 @@ interface ContentRepository extends JpaRepository<Content, byte[]> {
 
     List<Content> findByPackIdOrderByPosition(long pack);
 
-    /** Packs that hold a content to which neither a revision nor a table's reading points any more. */
+    /** Packs that hold a content to which neither a revision nor a table's reading points any more, nor one that can be put back. */
     @NativeQuery("""
             select distinct c.pack_id from content c
             where not exists (select 1 from revision r where r.digest = c.digest)
-              and not exists (select 1 from table_reading t where t.digest = c.digest)""")
+              and not exists (select 1 from table_reading t where t.digest = c.digest)
+              and not exists (select 1 from removal_content k where k.digest = c.digest)""")
     List<Long> packsWithLeftovers();
 
     @Modifying
     @NativeQuery("""
             delete from content c where c.pack_id = :pack
               and not exists (select 1 from revision r where r.digest = c.digest)
-              and not exists (select 1 from table_reading t where t.digest = c.digest)""")
+              and not exists (select 1 from table_reading t where t.digest = c.digest)
+              and not exists (select 1 from removal_content k where k.digest = c.digest)""")
     void forgetLeftovers(long pack);
 
     @Modifying

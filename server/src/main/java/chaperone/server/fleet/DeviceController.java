@@ -7,15 +7,20 @@ import chaperone.server.callable.CallRules;
 import chaperone.server.callable.HostName;
 import chaperone.server.outcome.ConversationOutcome;
 import chaperone.server.problem.ProblemException;
+import chaperone.server.removal.Removed;
 import jakarta.validation.Valid;
 import jakarta.validation.constraints.Max;
 import jakarta.validation.constraints.Min;
 import jakarta.validation.constraints.NotBlank;
+import jakarta.validation.constraints.NotEmpty;
 import jakarta.validation.constraints.Size;
 import java.security.Principal;
+import java.util.List;
 import org.springframework.http.HttpStatus;
+import org.springframework.transaction.annotation.Transactional;
 import org.springframework.web.bind.annotation.DeleteMapping;
 import org.springframework.web.bind.annotation.PathVariable;
+import org.springframework.web.bind.annotation.PostMapping;
 import org.springframework.web.bind.annotation.PutMapping;
 import org.springframework.web.bind.annotation.RequestBody;
 import org.springframework.web.bind.annotation.RequestMapping;
@@ -64,8 +69,19 @@ class DeviceController {
 
     @Audited("removed a device")
     @DeleteMapping("/{name}")
-    @ResponseStatus(HttpStatus.NO_CONTENT)
-    void remove(@PathVariable String name) {
-        fleet.remove(name);
+    @Transactional
+    public Removed remove(@PathVariable String name, Principal principal) {
+        return fleet.remove(List.of(name), principal.getName());
+    }
+
+    record DevicesToRemove(@NotEmpty @Size(max = 2000) List<@NotBlank @Size(max = 253) String> devices) {}
+
+    /** All of them or, if one is not there, none. */
+    @Audited("removed devices")
+    @PostMapping("/remove")
+    @Transactional
+    public Removed remove(@Valid @RequestBody DevicesToRemove wanted, Principal principal) {
+        AuditNote.add(String.join(", ", wanted.devices()));
+        return fleet.remove(wanted.devices(), principal.getName());
     }
 }

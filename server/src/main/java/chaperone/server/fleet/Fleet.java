@@ -10,6 +10,9 @@ import chaperone.server.credential.CredentialSets;
 import chaperone.server.event.Events;
 import chaperone.server.hostkey.HostKeys;
 import chaperone.server.problem.ProblemException;
+import chaperone.server.removal.RemovalKind;
+import chaperone.server.removal.Removals;
+import chaperone.server.removal.Removed;
 import chaperone.server.site.Site;
 import chaperone.server.site.SiteRepository;
 import java.net.InetAddress;
@@ -18,6 +21,7 @@ import java.time.Clock;
 import java.util.Collection;
 import java.util.List;
 import java.util.Locale;
+import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
 import java.util.stream.Collectors;
@@ -37,6 +41,7 @@ public class Fleet {
     private final HostKeys keys;
     private final CredentialSets credentials;
     private final DeviceFacts facts;
+    private final Removals removals;
     private final Events events;
     private final Clock clock;
 
@@ -56,6 +61,7 @@ public class Fleet {
             HostKeys keys,
             CredentialSets credentials,
             DeviceFacts facts,
+            Removals removals,
             Events events,
             Clock clock) {
         this.devices = devices;
@@ -63,6 +69,7 @@ public class Fleet {
         this.keys = keys;
         this.credentials = credentials;
         this.facts = facts;
+        this.removals = removals;
         this.events = events;
         this.clock = clock;
     }
@@ -256,9 +263,19 @@ public class Fleet {
     }
 
     @Transactional
-    void remove(String name) {
-        devices.delete(get(name));
+    Removed remove(List<String> names, String account) {
+        List<Device> going = names.stream().distinct().map(this::get).toList();
+        String words = going.size() == 1
+                ? going.get(0).name()
+                : going.size() + " devices: " + going.stream().map(Device::name).collect(Collectors.joining(", "));
+        Removed removed = removals.keep(
+                RemovalKind.DEVICES,
+                words,
+                account,
+                Map.of("ids", going.stream().map(Device::id).toList()));
+        devices.deleteAllByIdInBatch(going.stream().map(Device::id).toList());
         events.fleetMoved();
+        return removed;
     }
 
     /** By the address, the serial number, or, where one of the two tells no serial number, by the host key. */

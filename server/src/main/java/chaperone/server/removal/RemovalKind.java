@@ -4,6 +4,7 @@ import java.util.List;
 
 /** What can be put back after it was removed, and in which rows it stands; rows that belong to these are found by themselves. */
 public enum RemovalKind {
+    DEVICES("device", false, new Rows("device", "id in (:ids)")),
     GROUP("group", false, new Rows("device_group", "id = :id")),
     VIEW("view of the fleet", false, new Rows("fleet_view", "account = :account and name = :name")),
     ROUTINE("routine", false, new Rows("routine", "id = :id")),

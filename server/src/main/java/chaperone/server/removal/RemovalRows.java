@@ -1,52 +1,77 @@
 package chaperone.server.removal;
 
-import chaperone.server.removal.CascadeTables.Owned;
+import chaperone.server.problem.ProblemException;
 import chaperone.server.removal.RemovalKind.Rows;
+import chaperone.server.removal.TableLinks.Link;
 import java.util.ArrayList;
+import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
+import org.springframework.http.HttpStatus;
 import org.springframework.jdbc.core.simple.JdbcClient;
 import org.springframework.stereotype.Component;
 
-/** Reads rows with all that goes with them, and puts them in again as they were. */
+/**
+ * Keeps rows with all that goes with them, and puts them in again as they were. The rows never leave the database: it
+ * writes them as JSON and reads them from there.
+ */
 @Component
 class RemovalRows {
-    /** More belongs to nothing that people remove by hand. */
-    static final int MOST_ROWS = 50_000;
+    /** More would be held in memory for a single statement. */
+    static final int MOST_ROWS = 200_000;
 
     private final JdbcClient database;
-    private final CascadeTables cascades;
 
-    /** Rows of a table in JSON, as the database itself writes and reads them. */
-    record Kept(String table, String rows) {}
-
-    RemovalRows(JdbcClient database, CascadeTables cascades) {
+    RemovalRows(JdbcClient database) {
         this.database = database;
-        this.cascades = cascades;
     }
 
-    /** Owners before what they own. */
-    List<Kept> read(List<Rows> wanted, Map<String, ?> keys) {
-        Map<String, List<Owned>> owned = cascades.byOwner();
-        List<Kept> kept = new ArrayList<>();
-        for (Rows rows : wanted) follow(rows.table(), rows.condition(), keys, owned, kept);
-        return kept;
-    }
-
-    private void follow(
-            String table, String condition, Map<String, ?> keys, Map<String, List<Owned>> owned, List<Kept> kept) {
-        String rows = database.sql("select coalesce(jsonb_agg(to_jsonb(r)), '[]')::text from (select * from " + table
-                        + " where " + condition + " limit " + MOST_ROWS + ") r")
-                .params(keys)
-                .query(String.class)
-                .single();
-        if (rows.equals("[]")) return;
-        kept.add(new Kept(table, rows));
-        for (Owned each : owned.getOrDefault(table, List.of())) {
-            String below = each.column() + " in (select " + each.ownerColumn() + " from " + table + " where "
-                    + condition + ")";
-            follow(each.table(), below, keys, owned, kept);
+    /** @throws ProblemException if they are too many */
+    void keep(long removal, List<Rows> wanted, Map<String, ?> keys) {
+        TableLinks links = TableLinks.of(database);
+        Map<String, List<String>> conditions = new LinkedHashMap<>();
+        for (Rows rows : wanted) follow(rows.table(), rows.condition(), links, conditions);
+        int position = 0;
+        long count = 0;
+        for (String table : links.ordered(conditions.keySet())) {
+            String condition = String.join(" or ", conditions.get(table));
+            count += keep(removal, position++, table, condition, keys);
+            if (count > MOST_ROWS) throw tooMany();
+            for (Link link : links.between(table, "content")) keepContents(removal, link, condition, keys);
         }
+    }
+
+    private static void follow(String table, String condition, TableLinks links, Map<String, List<String>> conditions) {
+        conditions.computeIfAbsent(table, name -> new ArrayList<>()).add("(" + condition + ")");
+        for (Link link : links.goingWith(table)) {
+            String owners = "select " + link.toColumn() + " from " + table + " where " + condition;
+            follow(link.table(), link.column() + " in (" + owners + ")", links, conditions);
+        }
+    }
+
+    /** @return how many there are */
+    private long keep(long removal, int position, String table, String condition, Map<String, ?> keys) {
+        database.sql("insert into removal_rows (removal_id, position, table_name, rows)"
+                        + " select :removal, :position, :table, jsonb_agg(to_jsonb(r)) from (select * from " + table
+                        + " where " + condition + " limit " + (MOST_ROWS + 1) + ") r having count(*) > 0")
+                .params(keys)
+                .param("removal", removal)
+                .param("position", position)
+                .param("table", table)
+                .update();
+        return database.sql("select jsonb_array_length(rows) from removal_rows where removal_id = ? and position = ?")
+                .params(removal, position)
+                .query(Long.class)
+                .optional()
+                .orElse(0L);
+    }
+
+    private void keepContents(long removal, Link link, String condition, Map<String, ?> keys) {
+        database.sql("insert into removal_content (removal_id, digest) select :removal, " + link.column() + " from "
+                        + link.table() + " where " + condition + " on conflict do nothing")
+                .params(keys)
+                .param("removal", removal)
+                .update();
     }
 
     void delete(List<Rows> wanted, Map<String, ?> keys) {
@@ -57,13 +82,25 @@ class RemovalRows {
         }
     }
 
-    void insert(List<Kept> kept) {
-        for (Kept each : kept) {
-            database.sql("insert into " + each.table()
-                            + " overriding system value select * from jsonb_populate_recordset(null::" + each.table()
-                            + ", cast(:rows as jsonb))")
-                    .param("rows", each.rows())
+    void putBack(long removal) {
+        List<String> tables = database.sql("select table_name from removal_rows where removal_id = ? order by position")
+                .param(removal)
+                .query(String.class)
+                .list();
+        for (String table : tables) {
+            database.sql("insert into " + table + " overriding system value select p.* from removal_rows r,"
+                            + " jsonb_populate_recordset(null::" + table + ", r.rows) p"
+                            + " where r.removal_id = ? and r.table_name = ?")
+                    .params(removal, table)
                     .update();
         }
+    }
+
+    private static ProblemException tooMany() {
+        return new ProblemException(
+                HttpStatus.UNPROCESSABLE_CONTENT,
+                "too-much-at-once",
+                "With all that belongs to it this is more than can be put back.",
+                "Nothing was removed. Remove fewer at once.");
     }
 }

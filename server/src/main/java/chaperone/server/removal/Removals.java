@@ -2,7 +2,6 @@ package chaperone.server.removal;
 
 import chaperone.server.event.Events;
 import chaperone.server.problem.ProblemException;
-import chaperone.server.removal.RemovalRows.Kept;
 import java.sql.ResultSet;
 import java.sql.SQLException;
 import java.sql.Timestamp;
@@ -25,7 +24,6 @@ import tools.jackson.databind.json.JsonMapper;
 public class Removals {
     static final int NEWEST = 200;
     private static final TypeReference<Map<String, Object>> KEYS = new TypeReference<>() {};
-    private static final TypeReference<List<Kept>> CONTENT = new TypeReference<>() {};
 
     private final JdbcClient database;
     private final RemovalRows rows;
@@ -57,17 +55,13 @@ public class Removals {
      */
     @Transactional(propagation = Propagation.MANDATORY)
     public Removed keep(RemovalKind kind, String name, String account, Map<String, ?> keys) {
-        return new Removed(database.sql("insert into removal (kind, name, removed_by, removed_at, keys, content)"
-                        + " values (?, ?, ?, ?, cast(? as jsonb), cast(? as jsonb)) returning id")
-                .params(
-                        kind.name(),
-                        name,
-                        account,
-                        Timestamp.from(clock.instant()),
-                        json.writeValueAsString(keys),
-                        json.writeValueAsString(rows.read(kind.rows(), keys)))
+        long id = database.sql("insert into removal (kind, name, removed_by, removed_at, keys)"
+                        + " values (?, ?, ?, ?, cast(? as jsonb)) returning id")
+                .params(kind.name(), name, account, Timestamp.from(clock.instant()), json.writeValueAsString(keys))
                 .query(Long.class)
-                .single());
+                .single();
+        rows.keep(id, kind.rows(), keys);
+        return new Removed(id);
     }
 
     /** The newest first. */
@@ -97,12 +91,10 @@ public class Removals {
         if (taken == 0) {
             throw refused("undone-before", "This was put back already.", "Look at it where it stands.");
         }
-        Map<String, Object> keys = json.readValue(column("keys", id), KEYS);
-        List<Kept> content = json.readValue(column("content", id), CONTENT);
         RemovalKind kind = removal.kind();
         try {
-            if (kind.replaces()) rows.delete(kind.rows(), keys);
-            rows.insert(content);
+            if (kind.replaces()) rows.delete(kind.rows(), keys(id));
+            rows.putBack(id);
         } catch (DataIntegrityViolationException e) {
             throw refused(
                     "place-taken",
@@ -115,11 +107,13 @@ public class Removals {
         publisher.publishEvent(new RestoredEvent(kind));
     }
 
-    private String column(String column, long id) {
-        return database.sql("select " + column + "::text from removal where id = ?")
-                .param(id)
-                .query(String.class)
-                .single();
+    private Map<String, Object> keys(long id) {
+        return json.readValue(
+                database.sql("select keys::text from removal where id = ?")
+                        .param(id)
+                        .query(String.class)
+                        .single(),
+                KEYS);
     }
 
     private static Removal removal(ResultSet row) throws SQLException {

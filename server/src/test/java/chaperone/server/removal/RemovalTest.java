@@ -3,6 +3,7 @@ package chaperone.server.removal;
 import static org.assertj.core.api.Assertions.assertThat;
 
 import chaperone.server.account.Role;
+import chaperone.server.content.Contents;
 import chaperone.server.support.Api;
 import chaperone.server.support.TestServer;
 import java.util.List;
@@ -13,8 +14,6 @@ import org.junit.jupiter.api.BeforeAll;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.MethodSource;
-import org.springframework.jdbc.core.simple.JdbcClient;
-import org.springframework.transaction.support.TransactionTemplate;
 import tools.jackson.databind.JsonNode;
 
 /** Whatever can be removed and put back is afterwards as it was before, to everybody who looks. */
@@ -208,22 +207,41 @@ class RemovalTest {
         undo(engineer, 999_999, 404);
     }
 
-    /** A device with all that belongs to it: the database's own cascades are followed, whatever tables there will be. */
+    /** Its past, its facts, its tables, its marks and what is found of it: all that anybody can see of it. */
     @Test
-    void rowsAreReadWithAllThatWouldGoWithThem() {
-        RemovalRows rows = server.context().getBean(RemovalRows.class);
-        JdbcClient database = server.context().getBean(JdbcClient.class);
-        long id = database.sql("select id from device where name = 'brkw-acc-2'")
-                .query(Long.class)
-                .single();
-        server.context().getBean(TransactionTemplate.class).executeWithoutResult(status -> {
-            var kept = rows.read(List.of(new RemovalKind.Rows("device", "id = :id")), Map.of("id", id));
-            database.sql("delete from device where id = ?").param(id).update();
-            rows.insert(kept);
-            var again = rows.read(List.of(new RemovalKind.Rows("device", "id = :id")), Map.of("id", id));
-            assertThat(again).isEqualTo(kept).hasSizeGreaterThan(2);
-            status.setRollbackOnly();
-        });
+    void aDeviceComesBackWithItsWholePast() {
+        put("/api/pairs", PAIR);
+        engineer.post("/api/devices/brkw-acc-1/revisions/1/marks", Map.of("kind", "NOTE", "text", "as delivered"))
+                .json(201);
+        List<String> looks = List.of(
+                "/api/devices",
+                "/api/devices/brkw-acc-1",
+                "/api/devices/brkw-acc-1/revisions",
+                "/api/devices/brkw-acc-1/revisions/1/lines",
+                "/api/devices/brkw-acc-1/events",
+                "/api/pairs");
+        List<JsonNode> before = look(looks);
+        long removal =
+                removed(engineer.post("/api/devices/remove", Map.of("devices", List.of("brkw-acc-1", "brkw-acc-2"))));
+        assertThat(engineer.get("/api/devices").json(200).get("devices")).isEmpty();
+        // By night contents go to which nothing points; those of what can be put back stay.
+        Contents contents = server.context().getBean(Contents.class);
+        contents.packsWithLeftovers().forEach(contents::dropLeftovers);
+        undo(engineer, removal, 204);
+        assertThat(look(looks)).isEqualTo(before);
+        assertThat(engineer.copy("brkw-acc-1")).isEqualTo("NOTHING_NEW");
+        removed(engineer.delete(PAIR_QUERY));
+    }
+
+    @Test
+    void ofSeveralDevicesAllGoOrNone() {
+        JsonNode refused = engineer.post("/api/devices/remove", Map.of("devices", List.of("brkw-acc-1", "nobody")))
+                .json(404);
+        assertThat(refused.get("detail").asString()).contains("nobody");
+        assertThat(engineer.get("/api/devices/brkw-acc-1").status()).isEqualTo(200);
+        assertThat(engineer.post("/api/devices/remove", Map.of("devices", List.of()))
+                        .status())
+                .isEqualTo(400);
     }
 
     private static final Map<String, Object> PLAN =
