@@ -13,6 +13,7 @@
   import { pagesFor, wordsFor } from '$lib/parts/frame/words';
   import Wordmark from '$lib/parts/frame/Wordmark.svelte';
   import Tray from '$lib/parts/change/Tray.svelte';
+  import { consoles } from '$lib/state/consoles.svelte';
   import { draft } from '$lib/state/draft.svelte';
   import { arrived, cameBack } from '$lib/state/arrival';
   import { tellWhatIsCut } from '$lib/state/cutInput';
@@ -50,6 +51,7 @@
 
   async function logOut() {
     live.close();
+    consoles.endAll();
     await session.logOut();
     await goto('/login');
   }
@@ -88,7 +90,10 @@
   beforeNavigate(({ type }) => arrived(type));
   afterNavigate(({ from, to }) => {
     // A new page begins at its top for the keyboard too; who comes back stands where the list was left.
-    if (from?.url?.pathname !== to?.url?.pathname && !cameBack()) main?.focus({ preventScroll: true });
+    // What the page itself gave the focus to, a console say, keeps it.
+    const isTaken = main?.contains(document.activeElement) ?? false;
+    if (from?.url?.pathname !== to?.url?.pathname && !cameBack() && !isTaken)
+      main?.focus({ preventScroll: true });
   });
 </script>
 
@@ -96,6 +101,7 @@
   onkeydown={(event) => keys.handle(event)}
   onclick={letGoOfChip}
   onpaste={tellWhatIsCut(regret.tell)}
+  onbeforeunload={(event) => consoles.isAnyOpen && event.preventDefault()}
 />
 
 <div class="flex min-h-screen flex-col">

@@ -1,52 +1,92 @@
 <script lang="ts">
-  import { onMount } from 'svelte';
-  import { terminalIn } from './terminal';
+  import Confirm from '$lib/parts/form/Confirm.svelte';
+  import Dialog from '$lib/parts/form/Dialog.svelte';
+  import { fillsRest } from '$lib/parts/form/fillsRest';
+  import { count } from '$lib/text/time';
+  import type { ConsoleSession } from './consoleSession.svelte';
+  import { LEAVE } from './terminal';
 
   interface Props {
-    /** The device to talk to. */
+    /** The device that is talked to. */
     name: string;
-    /** The address of the web socket, from the first slash. */
-    path: string;
+    session: ConsoleSession;
     /** Said while the session is open. */
     status: string;
+    /** It was ended, or its reader is done with one that has ended. */
     onclose: () => void;
-    onended?: () => void;
   }
 
-  let { name, path, status, onclose, onended }: Props = $props();
-  let holder: HTMLDivElement | undefined = $state();
-  let stage = $state<'opening' | 'open' | 'ended'>('opening');
+  let { name, session, status, onclose }: Props = $props();
+  let panel: HTMLElement | undefined = $state();
+  let asks = $state(false);
+  const sending = $derived(session.sending);
 
-  onMount(() => {
-    if (!holder) return;
-    const terminal = terminalIn(holder);
-    const scheme = location.protocol === 'https:' ? 'wss' : 'ws';
-    const socket = new WebSocket(`${scheme}://${location.host}${path}`);
-    socket.binaryType = 'arraybuffer';
-    socket.onopen = () => {
-      stage = 'open';
-      terminal.focus();
-    };
-    socket.onmessage = (event) => terminal.write(new Uint8Array(event.data as ArrayBuffer));
-    socket.onclose = () => {
-      stage = 'ended';
-      terminal.write('\r\n-- the session has ended --\r\n');
-      onended?.();
-    };
-    terminal.onData((text) => socket.readyState === WebSocket.OPEN && socket.send(text));
-    return () => {
-      socket.onclose = null;
-      socket.close();
-      terminal.dispose();
-    };
-  });
+  function close() {
+    if (session.stage === 'open') asks = true;
+    else end();
+  }
+
+  function end() {
+    asks = false;
+    session.end();
+    onclose();
+  }
+
+  const leave = (button: HTMLElement) => {
+    session.onleave = () => button.focus();
+  };
 </script>
 
-<section class="panel mt-3 p-3" aria-label="Console of {name}">
+<section bind:this={panel} class="panel mt-3 p-3" aria-label="Console of {name}">
   <div class="mb-2 flex items-center gap-2">
     <h2 class="grow">Console of {name}</h2>
-    <span class="text-quiet" role="status">{stage === 'open' ? status : stage}</span>
-    <button class="btn" onclick={onclose}>Close</button>
+    <span class="text-quiet" role="status">
+      {#if sending?.stuck}Not at its prompt after line {sending.sent} of {sending.of}
+      {:else if sending}Line {sending.sent + 1} of {sending.of}…
+      {:else if session.stage === 'open'}{status}; <kbd>{LEAVE}</kbd> leaves it, Tab goes to the device
+      {:else}{session.stage}{/if}
+    </span>
+    {#if sending}
+      {#if sending.stuck}<button class="btn" onclick={session.goOn}>Send the next</button>{/if}
+      <button class="btn" onclick={session.stopSending}>Stop sending</button>
+    {/if}
+    <button class="btn" onclick={() => panel?.requestFullscreen().then(session.focus)}>Full screen</button>
+    <button class="btn" {@attach leave} onclick={close}>{session.stage === 'ended' ? 'Close' : 'End…'}</button
+    >
   </div>
-  <div bind:this={holder} class="bg-neutral h-72 overflow-hidden rounded p-2"></div>
+  <div {@attach session.attach} use:fillsRest class="bg-neutral overflow-hidden rounded p-2"></div>
 </section>
+
+{#if asks}
+  <Confirm title="End the console of {name}?" yes="End it" isFinal onyes={end} onno={() => (asks = false)}>
+    What was typed stays done on the device, and the recording is kept.
+  </Confirm>
+{/if}
+
+{#if session.pasted}
+  {@const lines = session.pasted}
+  <Dialog title="Send {count(lines.length, 'line')} to {name}?" asks oncancel={session.dropPasted}>
+    <pre class="bg-base-200 rounded-field mt-2 max-h-72 overflow-auto p-2">{lines.join('\n')}</pre>
+    <p class="mt-2">Each goes when the device has come back to its prompt after the one before.</p>
+    <div class="mt-4 flex gap-2">
+      <button class="btn btn-primary" onclick={session.sendPasted}>Send them</button>
+      <!-- svelte-ignore a11y_autofocus -->
+      <button class="btn" autofocus onclick={session.dropPasted}>Cancel</button>
+    </div>
+  </Dialog>
+{/if}
+
+<style>
+  section:fullscreen {
+    display: flex;
+    flex-direction: column;
+    margin: 0;
+    border-radius: 0;
+    background: var(--color-base-100);
+  }
+  section:fullscreen > div:last-of-type {
+    flex-grow: 1;
+    height: auto !important;
+    min-height: 0;
+  }
+</style>

@@ -7,7 +7,7 @@
   import { keys } from '$lib/state/keys.svelte';
   import { count } from '$lib/text/time';
   import Cable from './Cable.svelte';
-  import Console from '$lib/parts/console/Console.svelte';
+  import BenchConsole from './BenchConsole.svelte';
   import { faultWord, matching, stateOf } from './benchText';
 
   let standIns = $state<StandIn[] | undefined>();
@@ -106,12 +106,7 @@
         <kbd>/</kbd>
       </label>
       {#if consoleOf}
-        {#key consoleOf}<Console
-            name={consoleOf}
-            path="/api/bench/stand-ins/{encodeURIComponent(consoleOf)}/console"
-            status="logged in as m.oduya; Tab leaves the console"
-            onclose={() => (consoleOf = '')}
-          />{/key}
+        {#key consoleOf}<BenchConsole name={consoleOf} onclose={() => (consoleOf = '')} />{/key}
       {/if}
       {#if cableOf}
         {#key cableOf}<Cable name={cableOf} onclose={() => (cableOf = '')} />{/key}

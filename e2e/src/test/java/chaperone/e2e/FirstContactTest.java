@@ -100,8 +100,27 @@ class FirstContactTest {
         page.keyboard().type("show facts");
         page.keyboard().press("Enter");
         assertThat(screen).containsText("serial");
-        page.keyboard().press("Tab");
-        button(page, "Close").click();
+        page.getByText("Facts").first().click();
+        page.waitForURL("**/facts");
+        page.getByRole(AriaRole.LINK, new Page.GetByRoleOptions().setName("Console"))
+                .click();
+        assertThat(page.locator(".xterm-accessibility").first()).containsText("serial");
+
+        page.evaluate("""
+                () => {
+                  const data = new DataTransfer();
+                  data.setData('text', 'show facts\\nshow neighbours\\n');
+                  document.activeElement.dispatchEvent(
+                    new ClipboardEvent('paste', { clipboardData: data, bubbles: true, cancelable: true }));
+                }
+                """);
+        assertThat(page.getByRole(AriaRole.ALERTDIALOG)).containsText("Send 2 lines to duns-core-1?");
+        button(page, "Send them").click();
+        assertThat(page.locator(".xterm-accessibility").first()).containsText("show neighbours");
+        assertThat(button(page, "Stop sending")).hasCount(0);
+        page.keyboard().press("F6");
+        page.keyboard().press("Enter");
+        button(page, "End it").click();
         assertThat(page.getByText("not ended")).hasCount(0);
         button(page, "Look").click();
         assertThat(page.locator(".xterm-accessibility").first()).containsText("duns-core-1:view> show facts");
@@ -119,6 +138,7 @@ class FirstContactTest {
         page.getByLabel("Add tags").fill("winter");
         button(page, "Change 6 devices").click();
         assertThat(page.getByText("Changed 6 devices.")).isVisible();
+        page.getByText("more: platform, release, tag").click();
         assertThat(page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName("winter 6")))
                 .isVisible();
         button(page, "Undo").click();

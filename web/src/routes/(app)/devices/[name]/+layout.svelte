@@ -1,4 +1,5 @@
 <script lang="ts">
+  import { consoles } from '$lib/state/consoles.svelte';
   import { goto } from '$app/navigation';
   import { page } from '$app/state';
   import { onMount, type Snippet } from 'svelte';
@@ -79,7 +80,10 @@
         class={[
           '-mb-px border-b-2 px-3 py-1.5',
           isHere ? 'border-act-text text-act-text font-semibold' : 'hover:bg-base-200 border-transparent'
-        ]}>{tab.word}</a
+        ]}
+        >{tab.word}{#if tab.word === 'Console' && consoles.of(name)?.session.stage === 'open'}<span
+            class="tag">open</span
+          >{/if}</a
       >
     {/each}
   </nav>

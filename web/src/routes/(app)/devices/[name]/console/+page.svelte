@@ -8,6 +8,8 @@
     type ConsoleReplay,
     type Problem
   } from '$lib/api/client';
+  import { ConsoleSession } from '$lib/parts/console/consoleSession.svelte';
+  import { consoles } from '$lib/state/consoles.svelte';
   import Console from '$lib/parts/console/Console.svelte';
   import ProblemNote from '$lib/parts/form/ProblemNote.svelte';
   import When from '$lib/parts/form/When.svelte';
@@ -24,7 +26,7 @@
   let account = $state('');
   let password = $state('');
   let recordings = $state<ConsoleRecording[] | undefined>();
-  let open = $state<{ console: number; loggedInAs: string } | undefined>();
+  const open = $derived(consoles.of(name));
   let replay = $state<ConsoleReplay | undefined>();
   let problem = $state<Problem | undefined>();
 
@@ -41,12 +43,15 @@
 
   const ask = once(async () => {
     try {
-      open = await need(
+      const device = name;
+      const begun = await need(
         api.POST('/api/devices/{name}/consoles', {
-          params: { path: { name } },
+          params: { path: { name: device } },
           body: own ? { account, password } : {}
         })
       );
+      const console = new ConsoleSession(`/api/consoles/${begun.console}/line`, () => load(device));
+      consoles.keep(device, console, `logged in as ${begun.loggedInAs}; recorded`);
       password = '';
       replay = undefined;
       problem = undefined;
@@ -69,7 +74,6 @@
   whenever(
     () => name,
     (wanted) => {
-      open = undefined;
       replay = undefined;
       load(wanted);
     }
@@ -82,16 +86,15 @@
   <p class="mt-4">Consoles are for engineers.</p>
 {:else}
   {#if open}
-    {#key open.console}
+    {#key open.session}
       <Console
         {name}
-        path="/api/consoles/{open.console}/line"
-        status="logged in as {open.loggedInAs}; recorded; Tab leaves the console"
+        session={open.session}
+        status={open.status}
         onclose={() => {
-          open = undefined;
+          consoles.forget(name);
           load(name);
         }}
-        onended={() => load(name)}
       />
     {/key}
   {:else}

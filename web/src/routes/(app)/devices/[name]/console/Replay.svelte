@@ -3,6 +3,7 @@
   import { onMount } from 'svelte';
   import type { ConsoleReplay } from '$lib/api/client';
   import { terminalIn } from '$lib/parts/console/terminal';
+  import { saidExact, saidIso } from '$lib/state/times.svelte';
   import { bytesOf, moments } from './replay';
 
   interface Props {
@@ -14,12 +15,21 @@
   let holder: HTMLDivElement | undefined = $state();
   let terminal: Terminal | undefined;
   let playing = $state(false);
+  /** How many pieces are shown. */
+  let place = $state(0);
+  let speed = $state(1);
   let timer: ReturnType<typeof setTimeout> | undefined;
+  const times = $derived(moments(replay.pieces));
+  const last = $derived(replay.pieces.length);
+  const at = $derived(
+    new Date(Date.parse(replay.recording.beganAt) + (replay.pieces[place - 1]?.atMillis ?? 0)).toISOString()
+  );
 
-  function showAll() {
-    stop();
+  /** Everything up to a piece; a terminal has no way back but from the beginning. */
+  function show(to: number) {
     terminal?.reset();
-    terminal?.write(bytesOf(replay.pieces, 0, replay.pieces.length));
+    terminal?.write(bytesOf(replay.pieces, 0, to));
+    place = to;
   }
 
   function stop() {
@@ -27,24 +37,28 @@
     playing = false;
   }
 
-  function play() {
+  function jump(to: number) {
     stop();
-    terminal?.reset();
-    const times = moments(replay.pieces);
+    show(to);
+  }
+
+  function play() {
+    if (place >= last) show(0);
     playing = true;
-    const show = (place: number) => {
-      terminal?.write(bytesOf(replay.pieces, place, place + 1));
-      if (place + 1 >= times.length) playing = false;
-      else timer = setTimeout(() => show(place + 1), (times[place + 1] ?? 0) - (times[place] ?? 0));
-    };
-    if (times.length > 0) show(0);
-    else playing = false;
+    step();
+  }
+
+  function step() {
+    terminal?.write(bytesOf(replay.pieces, place, place + 1));
+    place++;
+    if (place >= last) return stop();
+    timer = setTimeout(step, ((times[place] ?? 0) - (times[place - 1] ?? 0)) / speed);
   }
 
   onMount(() => {
     if (!holder) return;
     terminal = terminalIn(holder);
-    showAll();
+    show(last);
     return () => {
       stop();
       terminal?.dispose();
@@ -57,8 +71,20 @@
     <h2 class="grow">
       {replay.recording.account} on {replay.recording.device}, as {replay.recording.loggedInAs}
     </h2>
-    <button class="btn" onclick={play} disabled={playing}>{playing ? 'Playing…' : 'Play'}</button>
-    <button class="btn" onclick={showAll}>Show all of it</button>
+    <span class="mono" title={saidExact(at)}>{saidIso(at)}</span>
+    <input
+      type="range"
+      class="range range-xs w-48"
+      min="0"
+      max={last}
+      value={place}
+      aria-label="Place in the recording"
+      oninput={(event) => jump(Number(event.currentTarget.value))}
+    />
+    <select class="select w-24" bind:value={speed} aria-label="Speed">
+      {#each [1, 2, 5, 20] as each (each)}<option value={each}>{each} times</option>{/each}
+    </select>
+    <button class="btn" onclick={playing ? stop : play}>{playing ? 'Stop' : 'Play'}</button>
     <a class="btn" href="/api/consoles/{replay.recording.id}/text" download>Text</a>
     <button class="btn" onclick={onclose}>Close</button>
   </div>
