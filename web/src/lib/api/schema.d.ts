@@ -3534,6 +3534,7 @@ export interface components {
         PairList: {
             pairs: components["schemas"]["Pair"][];
             proposals: components["schemas"]["Proposal"][];
+            refused: string[][];
         };
         PartView: {
             label: string;

@@ -34,9 +34,14 @@
     box.kind === 'SITE'
       ? address.change({ site: box.name })
       : goto(`/devices/${encodeURIComponent(box.name)}`);
+  /** In one request. */
+  const MOST_PLACES = 1000;
   const place = (box: Box, x: number, y: number) =>
     doing.act(() => {
-      const body = { places: [{ kind: box.kind, name: box.name, x, y }] };
+      // The others stay where they are drawn: only what is dragged moves.
+      const others = (drawing?.boxes ?? []).filter((each) => each !== box && !each.isPlaced);
+      const places = [{ ...box, x, y }, ...others].slice(0, MOST_PLACES);
+      const body = { places: places.map(({ kind, name, x, y }) => ({ kind, name, x, y })) };
       return regret.of(`Moved ${box.name}.`, need(api.PUT('/api/map/places', { body })), doing.load);
     });
   const forget = () =>
@@ -137,9 +142,19 @@
           <h2 id="strangers">Neighbours that are not in the fleet</h2>
           <ul class="mt-1">
             {#each leading.slice(0, 12) as link (`${link.near} ${link.nearPort} ${link.far} ${link.farPort}`)}
-              <li class="text-quiet truncate">
-                {link.near} <span class="mono">{link.nearPort}</span> – {link.far}
-                <span class="mono">{link.farPort}</span>
+              <li class="flex items-center gap-1">
+                <span
+                  class="text-quiet grow truncate"
+                  title="{link.near} {link.nearPort} sees {link.far} {link.farPort}; nothing is known of the other end"
+                >
+                  {link.near} <span class="mono">{link.nearPort}</span> sees <b>{link.far}</b>
+                  <span class="mono">{link.farPort}</span>
+                </span>
+                {#if session.mayAct}<a
+                    class="btn btn-ghost h-6 px-1.5"
+                    href="/fleet/bring-in?address={encodeURIComponent(link.far)}"
+                    aria-label="Bring {link.far} in…">Bring in…</a
+                  >{/if}
               </li>
             {/each}
           </ul>

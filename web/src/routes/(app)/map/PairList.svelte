@@ -9,11 +9,12 @@
 
   let pairs = $state<{ first: string; second: string; decidedBy: string }[]>([]);
   let proposals = $state<{ first: string; second: string; why: string }[]>([]);
+  let refused = $state<string[][]>([]);
   let showsAll = $state(false);
   const SHOWN = 4;
 
   const doing = new Doing(async () => {
-    ({ pairs, proposals } = await need(api.GET('/api/pairs')));
+    ({ pairs, proposals, refused } = await need(api.GET('/api/pairs')));
   });
 
   const confirm = (first: string, second: string) =>
@@ -84,4 +85,21 @@
       {#if proposals.length === 0}<li class="text-quiet">None is proposed and none decided.</li>{/if}
     {/each}
   </ul>
+  {#if refused.length > 0}
+    <details class="mt-2">
+      <summary class="text-quiet cursor-pointer">{refused.length} said to be no pair</summary>
+      <ul class="mt-1">
+        {#each refused as [first = '', second = ''] (`${first} ${second}`)}
+          <li class="flex items-center gap-1">
+            <span class="grow truncate">{first} and {second}</span>
+            {#if session.mayAct}<button
+                class="btn btn-ghost h-6 px-1.5"
+                aria-label="{first} and {second} are a pair"
+                onclick={() => confirm(first, second)}>A pair</button
+              >{/if}
+          </li>
+        {/each}
+      </ul>
+    </details>
+  {/if}
 </section>

@@ -12,7 +12,7 @@
   import { session } from '$lib/state/session.svelte';
   import { count } from '$lib/text/time';
   import RoutineForm from './RoutineForm.svelte';
-  import { runText } from './ruleText';
+  import { runText, isFailure } from './ruleText';
 
   let routines = $state<Routine[] | undefined>();
   let runs = $state<RoutineRun[]>([]);
@@ -124,9 +124,9 @@
               {#if routine.devices.length > 0}{count(routine.devices.length, 'named device')}
               {:else if routine.query === ''}the whole fleet
               {:else}<span class="mono">{routine.query}</span>{/if}
-              <span class="text-quiet">
-                {routine.reaches === undefined ? '· cannot be told now' : `· ${routine.reaches} now`}
-              </span>
+              {#if routine.reaches === undefined}
+                <span class="text-error font-semibold">· its devices cannot be told any more: change it</span>
+              {:else}<span class="text-quiet">· {routine.reaches} now</span>{/if}
             </td>
             <td class="whitespace-nowrap"
               ><span class="mono">{routine.rule}</span> <span class="text-quiet">{routine.zone}</span></td
@@ -140,7 +140,9 @@
                 {#if routine.latest.job}<a class="underline" href="/jobs/{routine.latest.job}"
                     >{runText(routine.latest)}</a
                   >
-                {:else}{runText(routine.latest)}{/if}
+                {:else}<span class={isFailure(routine.latest) ? 'text-error font-semibold' : ''}
+                    >{runText(routine.latest)}</span
+                  >{/if}
               {:else}<span class="text-quiet">not yet</span>{/if}
             </td>
             <td class="text-right whitespace-nowrap">

@@ -75,3 +75,7 @@ export function runText(run: { outcome: string; missed: number; devices: number;
   const devices = run.devices > 0 ? `, ${run.devices} ${run.devices === 1 ? 'device' : 'devices'}` : '';
   return `${said}${missed}${devices}${run.reason === '' ? '' : `: ${run.reason}`}`;
 }
+
+/** Whether nothing was copied though it was due. */
+export const isFailure = (run: { outcome: string }) =>
+  run.outcome === 'FAILED' || run.outcome === 'NO_DEVICE';

@@ -89,6 +89,7 @@ class MapApiTest {
                 .isEqualTo(200);
         JsonNode after = engineer.get("/api/pairs").json(200);
         assertThat(after.get("proposals").findValuesAsString("first")).doesNotContain("cairn-core-1", "duns-core-1");
+        assertThat(after.get("refused").toString()).isEqualTo("[[\"duns-core-1\",\"duns-core-2\"]]");
         engineer.delete("/api/pairs?first=cairn-core-1&second=cairn-core-2");
         assertThat(engineer.get("/api/pairs").json(200).get("pairs").findValuesAsString("first"))
                 .as("those that the demo begins with")

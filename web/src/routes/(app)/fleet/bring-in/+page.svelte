@@ -19,7 +19,7 @@
   let platforms = $state<Platform[]>([]);
   let platform = $state('');
   let allowTelnet = $state(false);
-  let csv = $state('');
+  let csv = $state((address.params.get('address') ?? '').slice(0, 253));
   let listName = $state('');
   let isOver = $state(false);
   let isBusy = $state(false);

@@ -13,6 +13,7 @@ import jakarta.validation.Valid;
 import jakarta.validation.constraints.NotBlank;
 import jakarta.validation.constraints.Size;
 import java.security.Principal;
+import java.util.Comparator;
 import java.util.List;
 import java.util.Map;
 import org.springframework.http.HttpStatus;
@@ -42,7 +43,8 @@ class PairController {
         this.pairs = pairs;
     }
 
-    record PairList(List<Pair> pairs, List<Proposal> proposals) {}
+    /** @param refused said to be no pairs, each with both names in the order of the alphabet */
+    record PairList(List<Pair> pairs, List<Proposal> proposals, List<List<String>> refused) {}
 
     record PairInput(
             @NotBlank @Size(max = 253) String first,
@@ -50,7 +52,10 @@ class PairController {
 
     @GetMapping
     PairList list() {
-        return new PairList(pairs.all(), network.proposals());
+        List<List<String>> refused = pairs.refused().stream()
+                .sorted(Comparator.comparing(Object::toString))
+                .toList();
+        return new PairList(pairs.all(), network.proposals(), refused);
     }
 
     @Audited("made a pair")

@@ -67,6 +67,9 @@ public class Pairs {
             throw refused(
                     "\"" + pair.first().name() + "\" and \"" + pair.second().name() + "\" are a pair already.");
         }
+        database.sql("delete from device_no_pair where first_id = ? and second_id = ?")
+                .params(Math.min(one.id(), other.id()), Math.max(one.id(), other.id()))
+                .update();
         pairs.save(new DevicePair(one, other, account, clock.instant()));
         events.fleetMoved();
     }
