@@ -227,7 +227,7 @@ class CompareTest {
     void aRevisionIsLabelledAndFoundByItsLabel() {
         Page page = DEMO.logIn("r.anand", "demo-engineer");
         page.navigate("/devices/ald-wall-1");
-        page.getByText(Pattern.compile("^Label \\d+$")).focus();
+        page.getByText(Pattern.compile("^Label \\d+…$")).focus();
         page.keyboard().press("Enter");
         page.keyboard().type("before the kiosks");
         page.keyboard().press("Enter");
