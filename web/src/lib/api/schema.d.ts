@@ -948,6 +948,22 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/devices/{name}/revisions/{number}/masked": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["masked"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/devices/{name}/revisions/{number}/outline": {
         parameters: {
             query?: never;
@@ -5966,6 +5982,31 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["Removed"];
+                };
+            };
+        };
+    };
+    masked: {
+        parameters: {
+            query?: {
+                kind?: "RUNNING" | "SAVED" | "AGREED";
+            };
+            header?: never;
+            path: {
+                name: string;
+                number: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "text/plain": string;
                 };
             };
         };

@@ -14,7 +14,12 @@
     {@attach (dialog) => dialog.showModal()}
     onclose={() => (open = false)}
     onclick={(event) => event.target === event.currentTarget && event.currentTarget.close()}
-    onkeydown={(event) => event.key === '?' && event.currentTarget.close()}
+    onkeydown={(event) => {
+      if (event.key !== '?') return;
+      // Else the page would open it again.
+      event.preventDefault();
+      event.currentTarget.close();
+    }}
     class="modal"
     aria-label="Keys"
   >

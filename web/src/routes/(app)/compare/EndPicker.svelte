@@ -1,4 +1,5 @@
 <script lang="ts">
+  import { untrack } from 'svelte';
   import { KINDS, kindOf, kinds } from '$lib/text/configKind';
   import { api, asProblem, need, type Problem, type Revision } from '$lib/api/client';
   import ProblemNote from '$lib/parts/form/ProblemNote.svelte';
@@ -116,6 +117,9 @@
         maxlength="253"
         aria-label="Device {word}"
         placeholder="a device's name"
+        {@attach (input) => {
+          if (side === 'b' && untrack(() => end.device) === '') input.focus();
+        }}
         oninput={(event) => propose(event.currentTarget.value)}
         onchange={(event) =>
           onchange({ ...end, device: event.currentTarget.value.trim(), number: undefined })}

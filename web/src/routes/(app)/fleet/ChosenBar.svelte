@@ -21,6 +21,13 @@
   <span class="font-semibold whitespace-nowrap">{count(names.length, 'device')} chosen</span>
   <span class="grow truncate">{names.join(', ')}</span>
   <button class="btn on-dark" onclick={onletgo}>Let go</button>
+  {#if names.length === 2}
+    <a
+      class="btn on-dark"
+      href="/compare?bd={encodeURIComponent(names[0] ?? '')}&ad={encodeURIComponent(names[1] ?? '')}"
+      >Compare</a
+    >
+  {/if}
   {#if session.mayAct}
     <a class="btn on-dark" href="/templates?devices={encodeURIComponent(names.join(','))}"
       >Fill in a template…</a

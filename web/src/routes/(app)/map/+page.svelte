@@ -54,12 +54,17 @@
       pinned = undefined;
     });
 
+  function leave() {
+    if (pins || pinned) [pins, pinned] = [false, undefined];
+    else address.change({ site: '' });
+  }
+
   onMount(() => {
     doing.load();
     const ends = [
       live.on('fleet', doing.load),
       keys.add([
-        { key: 'Escape', says: 'back to all sites', run: () => address.change({ site: '' }) },
+        { key: 'Escape', says: 'leave pinning, or go back to all sites', run: leave },
         { key: 'n', says: 'pin a note', run: () => session.mayAct && (pins = true) }
       ])
     ];

@@ -54,6 +54,7 @@
         bind:value={text}
         maxlength="1000"
         required
+        onkeydown={(event) => event.key === 'Escape' && oncancel()}
         {@attach (area) => area.focus()}></textarea>
       <div class="mt-1 flex gap-2">
         <button class="btn btn-primary">Save</button>

@@ -187,6 +187,9 @@ class CopyStoryTest {
         String lines = api.get("/api/devices/cairn-acc-1/revisions/1/lines").body();
         assertThat(lines).contains("admin-secret ••••").doesNotContain("c1.7f3a");
         assertThat(api.get("/api/devices/cairn-acc-1/revisions/1/text").body()).contains("c1.7f3a");
+        Api.Answer masked = server.as(Role.VIEWER).get("/api/devices/CAIRN-acc-1/revisions/1/masked");
+        assertThat(masked.status()).isEqualTo(200);
+        assertThat(masked.body()).contains("admin-secret ••••").doesNotContain("c1.7f3a");
         assertThat(server.as(Role.VIEWER)
                         .get("/api/devices/cairn-acc-1/revisions/1/text")
                         .status())

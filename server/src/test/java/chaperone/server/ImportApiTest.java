@@ -199,7 +199,11 @@ class ImportApiTest {
     /** What the list tells of all jobs, and their lines, says which of them fit. */
     @Test
     void jobsAreFoundByKindWhoStateAndDevice() {
-        JsonNode lines = bringIn("127.20.4.11\n127.20.4.99\n", Map.of());
+        JsonNode lines = bringIn("address,site\n127.20.4.11,New Jetty\n127.20.4.99,Nowhere\n", Map.of());
+        assertThat(engineer.get("/api/sites").json(200).findValuesAsString("name"))
+                .as("a line that failed makes no site")
+                .contains("New Jetty")
+                .doesNotContain("Nowhere");
         String found = lines.get(0).get("found").asString();
         engineer.copy(found);
         List<JsonNode> all = jobs("");

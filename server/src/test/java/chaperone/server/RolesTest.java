@@ -65,6 +65,7 @@ class RolesTest {
         GET    /api/devices/{name}/revisions                  | VIEWER
         GET    /api/devices/{name}/revisions/{number}/lines   | VIEWER
         GET    /api/devices/{name}/revisions/{number}/text    | ENGINEER
+        GET    /api/devices/{name}/revisions/{number}/masked  | VIEWER
         POST   /api/devices/{name}/revisions/{number}/whole   | ENGINEER
         GET    /api/devices/{name}/revisions/{number}/outline | VIEWER
         POST   /api/devices/{name}/revisions/{number}/marks   | ENGINEER

@@ -84,6 +84,9 @@ class SecretsShownTest {
             answers.add(viewer.get(base));
             answers.add(viewer.get(base + "/events"));
             answers.add(viewer.get("/api/jobs"));
+            String file = viewer.get(base + "/revisions/" + newest + "/masked").body();
+            assertThat(file).isNotBlank();
+            for (String secret : secrets) assertThat(file).doesNotContain(secret);
             assertThat(viewer.get(base + "/revisions/" + newest + "/text").status())
                     .isEqualTo(403);
         }

@@ -61,7 +61,12 @@
           >{/if}
         {#if device.pair}· pair with <a class="underline" href="/devices/{encodeURIComponent(device.pair)}"
             >{device.pair}</a
-          >{/if} ·
+          >
+          (<a
+            class="underline"
+            href="/compare?bd={encodeURIComponent(device.name)}&ad={encodeURIComponent(device.pair)}"
+            >compare</a
+          >){/if} ·
         {#if device.lastCopyAt}copied <When at={device.lastCopyAt} ago />{device.lastFailure
             ? ', latest attempt failed'
             : ''}{:else}never copied{/if}{#if device.checkedAt && device.checkedAt !== device.lastCopyAt},

@@ -130,7 +130,8 @@
       }),
       keys.add([
         ...listKeys('line', move),
-        { key: 'x', says: 'choose or let go of the line, to try it again', run: choose }
+        { key: 'x', says: 'choose or let go of the line, to try it again', run: choose },
+        { key: 'Escape', says: 'let go of all chosen lines', run: () => chosen.clear() }
       ])
     ];
     return () => ends.forEach((end) => end());

@@ -28,6 +28,8 @@ public interface DeviceRepository extends JpaRepository<Device, Long>, JpaSpecif
     @EntityGraph(attributePaths = "site")
     Optional<Device> findByName(String name);
 
+    List<Device> findByNameIgnoreCase(String name);
+
     @EntityGraph(attributePaths = "site")
     List<Device> findByNameIn(Collection<String> names);
 

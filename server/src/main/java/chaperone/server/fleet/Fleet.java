@@ -93,12 +93,16 @@ public class Fleet {
 
     @Transactional(readOnly = true)
     public Device get(String name) {
-        return devices.findByName(name).orElseThrow(() -> ProblemException.notFound("device", name));
+        return named(name).orElseThrow(() -> ProblemException.notFound("device", name));
     }
 
+    /** Whatever its case, if that leaves one. */
     @Transactional(readOnly = true)
     public Optional<Device> named(String name) {
-        return devices.findByName(name);
+        return devices.findByName(name).or(() -> {
+            List<Device> alike = devices.findByNameIgnoreCase(name);
+            return alike.size() == 1 ? Optional.of(alike.get(0)) : Optional.empty();
+        });
     }
 
     /** @param isOwnAddress whether the message was sent from the address of the device that it names, or at which it is */
@@ -198,16 +202,6 @@ public class Fleet {
     @Transactional
     public void addSite(String code, String name) {
         if (sites.named(name).isEmpty()) sites.saveAndFlush(new Site(code, name));
-    }
-
-    /** Makes the sites that a list names for the first time. */
-    @Transactional
-    public void addSites(Collection<String> names) {
-        for (String name : names) {
-            String code = name.toLowerCase(Locale.ROOT).replaceAll("[^a-z0-9]+", "-");
-            String shortened = code.length() > 40 ? code.substring(0, 40) : code;
-            if (sites.named(shortened).isEmpty()) addSite(shortened, name);
-        }
     }
 
     /** A device that nobody says anything of but its address. */
@@ -330,8 +324,20 @@ public class Fleet {
         return new Endpoint(device.host(), device.port()).toString();
     }
 
-    /** The site that the list names; without one, the site whose short word the name begins with. */
+    /**
+     * The site that the list names, which is made with the first device that stands there; without one, the site whose
+     * short word the name begins with.
+     */
     private Optional<Site> siteFor(String wanted, Optional<DeviceName> name) {
-        return wanted.isBlank() ? name.flatMap(parts -> sites.named(parts.site())) : sites.named(wanted);
+        return wanted.isBlank()
+                ? name.flatMap(parts -> sites.named(parts.site()))
+                : sites.named(wanted).or(() -> newSite(wanted));
+    }
+
+    private Optional<Site> newSite(String name) {
+        String code = name.toLowerCase(Locale.ROOT).replaceAll("[^a-z0-9]+", "-");
+        String shortened = code.length() > 40 ? code.substring(0, 40) : code;
+        sites.addIfNew(shortened, name);
+        return sites.named(name).or(() -> sites.findByCode(shortened));
     }
 }

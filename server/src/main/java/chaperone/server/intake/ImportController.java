@@ -100,10 +100,6 @@ class ImportController {
         List<AddressLine> read = AddressList.read(request.csv(), columns).orThrow(ImportLines::refused);
         List<NewJobLine> lines = new ImportLines(credentials, platforms, request).of(read);
         headings.remember(columns);
-        fleet.addSites(lines.stream()
-                .map(NewJobLine::site)
-                .filter(site -> !site.isBlank())
-                .collect(Collectors.toSet()));
         String from = request.listName().isBlank() ? "a list" : request.listName();
         String title = "Bring in " + lines.size() + (lines.size() == 1 ? " device" : " devices") + " from " + from
                 + " with \"" + set + "\"";

@@ -20,6 +20,7 @@ import jakarta.validation.constraints.Size;
 import java.security.Principal;
 import java.util.List;
 import java.util.Map;
+import java.util.stream.Collectors;
 import java.util.stream.IntStream;
 import org.springframework.http.HttpStatus;
 import org.springframework.http.MediaType;
@@ -107,6 +108,22 @@ class HistoryController {
         Device device = fleet.get(name);
         String text = history.get(device, kind, number).whole();
         return TextFile.of(name + "-" + kind.word() + "-" + number + ".conf", ConfigBytes.encode(text));
+    }
+
+    /** What everybody may see of it, as a file. */
+    @GetMapping(path = "/revisions/{number}/masked", produces = MediaType.TEXT_PLAIN_VALUE)
+    @Transactional(readOnly = true)
+    public ResponseEntity<byte[]> masked(
+            @PathVariable String name,
+            @PathVariable int number,
+            @RequestParam(defaultValue = "RUNNING") ConfigKind kind) {
+        Device device = fleet.get(name);
+        MaskedConfig masked = masks.of(
+                history.platformOf(device), history.get(device, kind, number).whole());
+        String text = IntStream.range(0, masked.document().lineCount())
+                .mapToObj(line -> ConfigBytes.printable(masked.line(line)) + "\n")
+                .collect(Collectors.joining());
+        return TextFile.of(name + "-" + kind.word() + "-" + number + "-masked.conf", ConfigBytes.encode(text));
     }
 
     /** An engineer's word against the doubt that a revision is only a part. */

@@ -124,13 +124,17 @@
   <span class="text-quiet ml-auto">
     {#if number}revision {number}, {count(lines.length, 'line')}{/if}
   </span>
-  {#if session.mayAct && number}
-    <a
-      class="btn"
-      href="/api/devices/{encodeURIComponent(name)}/revisions/{number}/text?kind={kind}"
-      title="With its secrets; the look is recorded"
-      download>Download…</a
-    >
+  {#if number}
+    {@const file = `/api/devices/${encodeURIComponent(name)}/revisions/${number}`}
+    <a class="btn" href="{file}/masked?kind={kind}" title="As it is shown here" download>Download</a>
+    {#if session.mayAct}
+      <a
+        class="btn"
+        href="{file}/text?kind={kind}"
+        title="The look is recorded in the audit log, with your name"
+        download>With secrets…</a
+      >
+    {/if}
   {/if}
 </div>
 
