@@ -4,11 +4,11 @@
 </script>
 
 <!-- It stands there all the time, so that what comes into it is read out. -->
-<div class="offer fixed left-1/2 z-30 -translate-x-1/2" role="status">
+<div class="offer fixed left-[192px] z-30" role="status">
   {#if regret.offer}
     <!-- svelte-ignore a11y_no_static_element_interactions -->
     <div
-      class="bg-neutral text-neutral-content rounded-box flex max-w-[min(46rem,90vw)] items-center gap-2 py-1.5 pr-1.5 pl-4"
+      class="bg-neutral text-neutral-content rounded-box flex max-w-[min(46rem,calc(100vw-212px))] items-center gap-2 py-1.5 pr-1.5 pl-4"
       onpointerenter={regret.hold}
       onpointerleave={regret.wait}
       onfocusin={regret.hold}

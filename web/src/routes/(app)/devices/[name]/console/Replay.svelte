@@ -81,8 +81,10 @@
       aria-label="Place in the recording"
       oninput={(event) => jump(Number(event.currentTarget.value))}
     />
-    <select class="select w-24" bind:value={speed} aria-label="Speed">
-      {#each [1, 2, 5, 20] as each (each)}<option value={each}>{each} times</option>{/each}
+    <select class="select w-28" bind:value={speed} aria-label="Speed">
+      {#each [1, 2, 5, 20] as each (each)}<option value={each}
+          >{each === 1 ? 'as it was' : `${each} times`}</option
+        >{/each}
     </select>
     <button class="btn" onclick={playing ? stop : play}>{playing ? 'Stop' : 'Play'}</button>
     <a class="btn" href="/api/consoles/{replay.recording.id}/text" download>Text</a>
