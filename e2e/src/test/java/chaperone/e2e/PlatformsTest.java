@@ -150,8 +150,8 @@ class PlatformsTest {
         assertThat(page.getByText("logged in as m.oduya")).isVisible();
         page.keyboard().type("show facts\r");
         assertThat(page.locator(".xterm")).containsText("serial");
-        page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName("Close"))
-                .click();
+        page.getByText("End…").click();
+        page.getByText("End it").click();
         assertThat(page.locator(".xterm")).hasCount(0);
         page.navigate("/bench?at=mv-curlew-sw-1");
         page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName("Out of reach"))
