@@ -11,6 +11,10 @@ import java.time.Duration;
  */
 public class ReceiveBuffer extends OutputStream {
     private static final int TAIL = 1024;
+    /** So long a wait lasts at most before it is looked at the clock again. */
+    private static final long SLICE_MILLIS = 100;
+    /** A wait that ends later than this after its time was up did so because nothing ran. */
+    private static final long LATE_MILLIS = 50;
 
     private final Bytes bytes = new Bytes();
     private final int most;
@@ -85,18 +89,22 @@ public class ReceiveBuffer extends OutputStream {
     /**
      * Waits until more than {@code known} bytes have come and the last line is not ended, or the end, or too much; false if
      * nothing came for as long as {@code silence}, or {@code deadline} (of {@link System#nanoTime}) passed. A prompt does
-     * not end its line: whoever waits for one is not woken for each of the lines before it.
+     * not end its line: whoever waits for one is not woken for each of the lines before it. Time in which this process
+     * itself stood still is no silence of the device: it may have answered all the while.
      */
     public synchronized boolean awaitOpenLine(long known, Duration silence, long deadline) throws InterruptedException {
         long since = System.nanoTime();
+        long stoodStill = 0;
         onlyOpenLinesWake = true;
         try {
             while (!ended && !isOverfull() && (arrived <= known || !isLineOpen)) {
-                long quiet = (arrived > known ? lastCame : since) + silence.toNanos();
+                long quiet = (arrived > known ? lastCame : since) + silence.toNanos() + stoodStill;
                 long now = System.nanoTime();
                 long left = Math.min(quiet - now, deadline - now) / 1_000_000;
                 if (left <= 0) return false;
-                wait(left);
+                long slice = Math.min(left, SLICE_MILLIS);
+                wait(slice);
+                stoodStill += Math.max(0, System.nanoTime() - now - (slice + LATE_MILLIS) * 1_000_000);
             }
             return true;
         } finally {

@@ -6,6 +6,7 @@ import java.nio.charset.StandardCharsets;
 import java.time.Duration;
 import java.util.List;
 import java.util.concurrent.CompletableFuture;
+import java.util.concurrent.TimeUnit;
 import net.jqwik.api.ForAll;
 import net.jqwik.api.Property;
 import net.jqwik.api.constraints.CharRange;
@@ -47,6 +48,31 @@ class ReceiveBufferTest {
     void aDeadlineEndsItHoweverLongSilenceMayLast() throws InterruptedException {
         assertThat(new ReceiveBuffer(1000).awaitOpenLine(0, LONG, System.nanoTime() + SHORT.toNanos()))
                 .isFalse();
+    }
+
+    /** Nobody can say that a device was silent who did not listen: here the buffer is held for longer than silence may last. */
+    @Test
+    void whatThisProcessStandsStillIsNoSilenceOfTheDevice() throws Exception {
+        ReceiveBuffer incoming = new ReceiveBuffer(1000);
+        Duration silence = Duration.ofMillis(300);
+        CompletableFuture<Boolean> waiting = new CompletableFuture<>();
+        Thread reader = new Thread(() -> {
+            try {
+                waiting.complete(incoming.awaitOpenLine(0, silence, System.nanoTime() + LONG.toNanos()));
+            } catch (InterruptedException e) {
+                waiting.completeExceptionally(e);
+            }
+        });
+        reader.start();
+        while (reader.getState() != Thread.State.TIMED_WAITING) Thread.onSpinWait();
+        synchronized (incoming) {
+            long until = System.nanoTime() + silence.multipliedBy(3).toNanos();
+            while (System.nanoTime() < until) Thread.onSpinWait();
+        }
+        // The reader has had its turn by now, and has not given up.
+        while (reader.getState() == Thread.State.BLOCKED) Thread.onSpinWait();
+        write(incoming, "brkw-acc-1> ");
+        assertThat(waiting.get(20, TimeUnit.SECONDS)).isTrue();
     }
 
     /** However the packets are cut, whoever waits for the prompt gets it, with all that came before. */
