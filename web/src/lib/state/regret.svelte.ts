@@ -1,4 +1,5 @@
-import { api, asProblem, need, type Problem } from '$lib/api/client';
+import { api, need } from '$lib/api/client';
+import { Submission } from './submission.svelte';
 
 /** How long the way back is offered beside the page, in milliseconds; after that it stands under "Lately removed". */
 const OFFERED = 30_000;
@@ -14,8 +15,6 @@ interface Offer {
 /** What was done a moment ago and can be taken back. */
 class Regret {
   offer = $state.raw<Offer | undefined>();
-  /** Why it could not be taken back. */
-  problem = $state.raw<Problem | undefined>();
   #end: ReturnType<typeof setTimeout> | undefined;
 
   /**
@@ -33,26 +32,30 @@ class Regret {
 
   #show(offer: Offer) {
     this.offer = offer;
-    this.problem = undefined;
+    this.#undoing.forget();
     this.wait();
   }
 
-  undo = async () => {
+  /** Once, however often the key is pressed meanwhile. */
+  readonly #undoing = new Submission(async () => {
     const offer = this.offer;
     if (offer?.removal === undefined) return;
-    try {
-      await need(api.POST('/api/removals/{id}/undo', { params: { path: { id: offer.removal } } }));
-      this.close();
-      await offer.again?.();
-    } catch (thrown) {
-      this.problem = asProblem(thrown);
-    }
-  };
+    await need(api.POST('/api/removals/{id}/undo', { params: { path: { id: offer.removal } } }));
+    this.close();
+    await offer.again?.();
+  });
+
+  undo = () => void this.#undoing.send();
+
+  /** Why it could not be taken back. */
+  get problem() {
+    return this.#undoing.problem;
+  }
 
   close = () => {
     clearTimeout(this.#end);
     this.offer = undefined;
-    this.problem = undefined;
+    this.#undoing.forget();
   };
 
   /** Nothing goes while somebody reaches for it. */

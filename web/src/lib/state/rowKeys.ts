@@ -19,7 +19,6 @@ function openers(table: HTMLTableElement): HTMLElement[] {
  * Who comes back to the list finds the row that was left.
  */
 export const rowKeys = (thing: string) => (table: HTMLTableElement) => {
-  const place = here();
   const focused = () =>
     openers(table).findIndex((each) => each.closest('tr') === document.activeElement?.closest('tr'));
   const move = (by: number) => {
@@ -31,10 +30,10 @@ export const rowKeys = (thing: string) => (table: HTMLTableElement) => {
   };
   const remember = () => {
     const opener = openers(table)[focused()];
-    if (opener) left.set(place, opener.textContent);
+    if (opener) left.set(here(), opener.textContent);
   };
   table.addEventListener('focusin', remember);
-  const before = cameBack() ? left.get(place) : undefined;
+  const before = cameBack() ? left.get(here()) : undefined;
   if (before !== undefined && !isTyping(document.activeElement))
     openers(table)
       .find((each) => each.textContent === before)

@@ -59,6 +59,7 @@ export class ConsoleSession {
   sendPasted = async () => {
     const lines = this.pasted ?? [];
     await this.dropPasted();
+    this.#prompt = this.#lineAtCursor();
     await this.#send(lines, 0);
   };
 
@@ -83,30 +84,31 @@ export class ConsoleSession {
   };
 
   #lines: readonly string[] = [];
+  /** What stood before the cursor when the first of them was sent. */
+  #prompt = '';
 
   async #send(lines: readonly string[], from: number) {
     this.#lines = lines;
     this.#stops = false;
-    const before = this.#lineAtCursor();
     for (let at = from; at < lines.length; at++) {
-      if (this.#stops || this.stage !== 'open') return;
+      if (this.#stops || this.stage !== 'open') break;
       this.sending = { sent: at, of: lines.length, stuck: false };
       this.#socket?.send(`${lines[at]}\r`);
-      if (!(await this.#comesBack(before))) {
-        if (!this.#stops) this.sending = { sent: at + 1, of: lines.length, stuck: true };
-        return;
-      }
+      if (await this.#comesBack()) continue;
+      if (this.#stops || this.stage !== 'open') break;
+      this.sending = { sent: at + 1, of: lines.length, stuck: true };
+      return;
     }
     this.sending = undefined;
   }
 
   /** True when the device has said something, is quiet, and stands at a prompt. */
-  async #comesBack(before: string): Promise<boolean> {
+  async #comesBack(): Promise<boolean> {
     const from = Date.now();
     while (Date.now() - from < PATIENCE && !this.#stops && this.stage === 'open') {
       await new Promise((done) => setTimeout(done, QUIET));
       const isQuiet = this.#saidAt > from && Date.now() - this.#saidAt >= QUIET;
-      if (isQuiet && isPrompt(before, this.#lineAtCursor())) return true;
+      if (isQuiet && isPrompt(this.#prompt, this.#lineAtCursor())) return true;
     }
     return false;
   }

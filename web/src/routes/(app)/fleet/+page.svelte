@@ -201,7 +201,14 @@
       {@const current = shown.current}
       <!-- In a narrow window the list comes first; the device's own page tells the same. -->
       <div class="hidden min-[1180px]:block">
-        <DeviceCard device={current} oncopy={() => shown.copy([current.name])} onremoved={shown.load} />
+        <DeviceCard
+          device={current}
+          oncopy={() => shown.copy([current.name])}
+          onremoved={() => {
+            chosen.delete(current.name);
+            return shown.load();
+          }}
+        />
       </div>
     {/if}
   </div>

@@ -142,12 +142,11 @@ export class FleetState {
     if (this.current) this.chosen.add(this.current.name);
   };
 
-  move = (by: number) =>
-    this.act(async () => {
-      const index = rowAt(this.cursor, by, this.rows.matching);
-      // At the far end of a long list the rows are not there yet.
-      await this.rows.need(index, index + 1);
-      const next = this.rows.at(index);
-      if (next) await this.show({ at: next.name });
-    });
+  move = async (by: number) => {
+    const index = rowAt(this.cursor, by, this.rows.matching);
+    // At the far end of a long list the rows are not there yet.
+    if (!this.rows.at(index)) await this.act(() => this.rows.need(index, index + 1));
+    const next = this.rows.at(index);
+    if (next) await this.show({ at: next.name });
+  };
 }
