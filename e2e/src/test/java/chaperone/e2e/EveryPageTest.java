@@ -1,0 +1,240 @@
+package chaperone.e2e;
+
+import static com.microsoft.playwright.assertions.PlaywrightAssertions.assertThat;
+import static org.assertj.core.api.Assertions.assertThat;
+
+import chaperone.server.support.TestServer;
+import com.microsoft.playwright.Locator;
+import com.microsoft.playwright.Page;
+import com.microsoft.playwright.options.AriaRole;
+import com.microsoft.playwright.options.ColorScheme;
+import com.microsoft.playwright.options.ReducedMotion;
+import java.io.IOException;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.util.List;
+import java.util.concurrent.CopyOnWriteArrayList;
+import java.util.stream.Stream;
+import org.junit.jupiter.api.AfterAll;
+import org.junit.jupiter.api.BeforeAll;
+import org.junit.jupiter.api.BeforeEach;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.api.Timeout;
+import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.FieldSource;
+import org.junit.jupiter.params.provider.MethodSource;
+
+/**
+ * Every page by keyboard, in both themes: no console error, no request that leaves, no serious finding of axe-core.
+ * Each page is a case of its own, so that no bound on time grows with their number.
+ */
+@Timeout(180)
+class EveryPageTest {
+    private static final List<String> PAGES = List.of(
+            "/fleet",
+            "/fleet?query=no-such-device",
+            "/fleet/bring-in",
+            "/devices/brkw-core-1",
+            "/devices/brkw-core-1?layout=one&noise=1",
+            "/devices/brkw-core-1?kind=SAVED",
+            "/devices/brkw-core-1?layout=structure&noise=1",
+            "/compare",
+            "/compare?bd=brkw-acc-1&ad=brkw-acc-2&place=2",
+            "/compare?bt=1&at=1",
+            "/routines",
+            "/devices/ald-wall-1",
+            "/devices/mv-curlew-sw-1",
+            "/platforms",
+            "/platforms/corvane",
+            "/platforms/altamont?tab=read",
+            "/platforms/pellon?tab=texts",
+            "/platforms/harbour-switch?from=plain-flat",
+            "/bench",
+            "/jobs",
+            "/jobs/1",
+            "/settings",
+            "/credentials",
+            "/credentials/1",
+            "/account",
+            "/map",
+            "/map?site=Brackwater&by=matched",
+            "/imports",
+            "/fleet?sort=-changed&columns=site+address+serial+tags",
+            "/fleet/bring-in?by=ranges",
+            "/fleet/bring-in?by=new",
+            "/devices/brkw-core-1/console",
+            "/devices/brkw-core-1/configuration?find=vlan",
+            "/devices/brkw-core-1/facts",
+            "/devices/brkw-rtr-1/tables",
+            "/devices/brkw-core-1/events",
+            "/drift",
+            "/drift?q=nothing-like-this",
+            "/standards",
+            "/standards?standard=access+and+logging&tag=no-bait-shop&site=Brackwater",
+            "/standards/access%20and%20logging",
+            "/releases?model=C2024",
+            "/rollouts",
+            "/rollouts/1",
+            "/rollouts/2",
+            "/templates",
+            "/templates/segment%20on%20access%20ports?devices=brkw-acc-1,cairn-rtr-1",
+            "/templates/segment%20on%20access%20ports/write",
+            "/changes?show=all",
+            "/changes/1",
+            "/changes/2",
+            "/changes/2?view=difference",
+            "/audit",
+            "/removed");
+    private static TestServer server;
+    private static Browsing browsing;
+    private static String axe;
+    private static Page inside;
+    private static Page viewers;
+    private static final List<String> REFUSED = new CopyOnWriteArrayList<>();
+
+    @BeforeAll
+    static void start() throws IOException {
+        server = TestServer.startDemo(2982);
+        browsing = new Browsing(server);
+        axe = Files.readString(Path.of("../web/node_modules/axe-core/axe.min.js"));
+        inside = browsing.logIn(ColorScheme.LIGHT, "a.keel", "demo-administrator");
+        viewers = browsing.logIn(ColorScheme.LIGHT, "watch", "demo-viewer");
+        viewers.onResponse(response -> {
+            if (response.status() == 403) REFUSED.add(response.request().method() + " " + response.url());
+        });
+    }
+
+    @AfterAll
+    static void stop() {
+        browsing.close();
+        server.close();
+    }
+
+    @BeforeEach
+    void forget() {
+        browsing.complaints.clear();
+        REFUSED.clear();
+    }
+
+    @Test
+    void theWayInIsSound() {
+        Page page = browsing.page(ColorScheme.LIGHT);
+        page.navigate("/login");
+        page.getByLabel("Password").waitFor();
+        assertSound(page);
+        page.context().close();
+        // Asking who is logged in before log-in is a 401, which the browser's console reports by itself.
+        browsing.complaints.removeIf(complaint -> complaint.contains("status of 401"));
+        assertThat(browsing.complaints).isEmpty();
+    }
+
+    @ParameterizedTest
+    @FieldSource("PAGES")
+    void isSound(String path) {
+        open(inside, path);
+        assertSound(inside);
+        assertKeysAreListed(inside, path);
+        assertReachable(inside);
+        assertThat(browsing.complaints).isEmpty();
+    }
+
+    private static Stream<String> pagesOfViewers() {
+        return PAGES.stream().filter(path -> !path.startsWith("/bench"));
+    }
+
+    private static void open(Page page, String path) {
+        page.navigate(path);
+        page.getByRole(AriaRole.HEADING, new Page.GetByRoleOptions().setLevel(1))
+                .waitFor();
+        assertThat(page.getByText("Loading…")).hasCount(0);
+    }
+
+    /** Whatever a viewer can press leads somewhere or says something, and is never refused by the server. */
+    @ParameterizedTest
+    @MethodSource("pagesOfViewers")
+    void noControlOfAViewerIsRefused(String path) {
+        open(viewers, path);
+        pressAll(viewers);
+        assertThat(REFUSED).isEmpty();
+    }
+
+    /** Every button of the page as it came, one after the other, until one of them leads away; then the others. */
+    private static void pressAll(Page page) {
+        String here = page.url();
+        int next = 0;
+        while (next >= 0) {
+            next = ((Number) page.evaluate("""
+                    async (from) => {
+                      const buttons = [...document.querySelectorAll('main button:not(:disabled)')];
+                      const here = location.pathname;
+                      const close = (dialog) => dialog.dispatchEvent(new Event('cancel', { cancelable: true }));
+                      for (let i = from; i < buttons.length; i++) {
+                        buttons[i].click();
+                        await new Promise(requestAnimationFrame);
+                        document.querySelectorAll('dialog[open]').forEach(close);
+                        if (location.pathname !== here) return i + 1;
+                      }
+                      return -1;
+                    }
+                    """, next)).intValue();
+            if (next >= 0) page.navigate(here);
+        }
+    }
+
+    /** All rules in the light theme; the dark one differs in its colours alone. */
+    private static void assertSound(Page page) {
+        page.evaluate(axe);
+        assertThat(seriousFindings(page, List.of("wcag2a", "wcag2aa", "wcag21aa", "wcag22aa")))
+                .isEmpty();
+        page.emulateMedia(media(ColorScheme.DARK));
+        assertThat(seriousFindings(page, List.of("color-contrast"))).as("dark").isEmpty();
+        page.emulateMedia(media(ColorScheme.LIGHT));
+    }
+
+    /** Without motion: half way from one theme to the other no colour is right. */
+    private static Page.EmulateMediaOptions media(ColorScheme scheme) {
+        return new Page.EmulateMediaOptions().setColorScheme(scheme).setReducedMotion(ReducedMotion.REDUCE);
+    }
+
+    private static List<?> seriousFindings(Page page, List<String> rules) {
+        return (List<?>) page.evaluate("""
+                async (rules) => (await axe.run({ runOnly: rules })).violations
+                  .filter((v) => v.impact === 'serious' || v.impact === 'critical')
+                  .flatMap((v) => v.nodes.map((n) => v.id + ': ' + n.html.slice(0, 160) + ' ' + n.failureSummary))
+                """, rules);
+    }
+
+    /** One key opens the list, and the same key or Escape closes it. */
+    private static void assertKeysAreListed(Page page, String path) {
+        page.evaluate("() => document.activeElement?.blur()");
+        Locator list = page.getByRole(AriaRole.DIALOG, new Page.GetByRoleOptions().setName("Keys"));
+        page.keyboard().press("?");
+        assertThat(list).containsText("Audit log");
+        page.keyboard().press(path.length() % 2 == 0 ? "Escape" : "?");
+        assertThat(list).hasCount(0);
+    }
+
+    /** Tab leads to everything that can be used, and is never caught. */
+    private static void assertReachable(Page page) {
+        page.evaluate("() => document.activeElement?.blur()");
+        Number usable = (Number) page.evaluate("""
+                () => {
+                  const all = [...document.querySelectorAll('a[href], button, input, select, textarea, summary, [tabindex="0"]')];
+                  const seen = all.filter((e) => e.checkVisibility() && !e.disabled && e.tabIndex >= 0);
+                  window.places = new Set(seen);
+                  document.addEventListener('focusin', (event) => window.places.delete(event.target));
+                  return seen.length;
+                }
+                """);
+        // A page may get more while it is walked through, or the same anew: what is gone need not be reached.
+        List<?> missed = List.of();
+        for (int i = 0; i < usable.intValue() / 10 + 10; i++) {
+            for (int press = 0; press < 20; press++) page.keyboard().press("Tab");
+            missed = (List<?>) page.evaluate("""
+                    () => [...window.places].filter((e) => e.isConnected).map((e) => e.outerHTML.slice(0, 120))
+                    """);
+            if (missed.isEmpty()) return;
+        }
+        assertThat(missed).as("not reached by Tab").isEmpty();
+    }
+}
