@@ -411,7 +411,7 @@ export interface paths {
             path?: never;
             cookie?: never;
         };
-        get: operations["preview_1"];
+        get: operations["preview_2"];
         put?: never;
         post?: never;
         delete?: never;
@@ -542,6 +542,22 @@ export interface paths {
         get?: never;
         put?: never;
         post: operations["diff"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/compare/diff/masked": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["maskedDiff"];
         delete?: never;
         options?: never;
         head?: never;
@@ -1348,6 +1364,22 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/imports/preview": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["preview_1"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/imports/ranges": {
         parameters: {
             query?: never;
@@ -1428,6 +1460,22 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/jobs/{id}/lines.csv": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["linesAsCsv"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/jobs/{id}/retry": {
         parameters: {
             query?: never;
@@ -1468,6 +1516,22 @@ export interface paths {
             cookie?: never;
         };
         get: operations["counts"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/mac-places": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["places"];
         put?: never;
         post?: never;
         delete?: never;
@@ -2725,6 +2789,12 @@ export interface components {
             line: number;
             message: string;
         };
+        Conflict: {
+            /** Format: int32 */
+            line: number;
+            message: string;
+            target: string;
+        };
         ConsoleAsked: {
             /** Format: int64 */
             console: number;
@@ -2964,9 +3034,13 @@ export interface components {
             /** Format: int64 */
             credentialSet?: number;
             devices: string[];
+            platform?: string;
+            /** Format: int32 */
+            port?: number;
             removeTags: string[];
             role?: string;
             site?: string;
+            telnetAllowed?: boolean;
         };
         EditView: {
             account: string;
@@ -2994,6 +3068,8 @@ export interface components {
             examples: string[];
         };
         EndInput: {
+            /** Format: date-time */
+            asOf?: string;
             device?: string;
             /** @enum {string} */
             kind?: "RUNNING" | "SAVED" | "AGREED";
@@ -3297,6 +3373,7 @@ export interface components {
             advice: string;
             /** Format: int32 */
             attempts: number;
+            earlier: components["schemas"]["TryView"][];
             /** Format: date-time */
             endedAt?: string;
             found: string;
@@ -3316,6 +3393,18 @@ export interface components {
             /** Format: int32 */
             from: number;
             lines: string[];
+        };
+        ListPreview: {
+            /** Format: int32 */
+            addresses: number;
+            /** Format: int32 */
+            calls: number;
+            /** Format: int32 */
+            conflicting: number;
+            conflicts: components["schemas"]["Conflict"][];
+            /** Format: int32 */
+            known: number;
+            sets: components["schemas"]["SetUse"][];
         };
         LogCountsView: {
             /** Format: int64 */
@@ -3356,6 +3445,16 @@ export interface components {
             address: string;
             /** Format: int64 */
             messages: number;
+        };
+        MacPlace: {
+            cells: {
+                [key: string]: string;
+            };
+            device: string;
+            /** @enum {string} */
+            kind: "ROUTES" | "ARP" | "MACS" | "NEIGHBOURS";
+            /** Format: date-time */
+            readAt: string;
         };
         MadeToken: {
             token: string;
@@ -3509,6 +3608,7 @@ export interface components {
             takenBackBy?: string;
         };
         NoteInput: {
+            pinnedTo?: components["schemas"]["ThingOnMap"];
             site: string;
             text: string;
             /** Format: double */
@@ -3520,6 +3620,7 @@ export interface components {
             /** Format: int64 */
             id: number;
             isNew: boolean;
+            pinnedTo?: components["schemas"]["ThingOnMap"];
             site: string;
             text: string;
             /** Format: date-time */
@@ -3991,6 +4092,11 @@ export interface components {
             /** @enum {string} */
             role: "VIEWER" | "ENGINEER" | "APPROVER" | "ADMINISTRATOR";
         };
+        SetUse: {
+            /** Format: int32 */
+            addresses: number;
+            set: string;
+        };
         SideView: {
             /** Format: int32 */
             line: number;
@@ -4177,6 +4283,11 @@ export interface components {
             savedAt: string;
             savedBy: string;
         };
+        ThingOnMap: {
+            /** @enum {string} */
+            kind: "SITE" | "DEVICE";
+            name: string;
+        };
         Thinned: {
             /** Format: int64 */
             bytes: number;
@@ -4255,6 +4366,13 @@ export interface components {
             address?: components["schemas"]["TryAddress"];
             device?: string;
             yaml?: string;
+        };
+        TryView: {
+            /** Format: date-time */
+            at: string;
+            credentialSet: string;
+            meaning: string;
+            seen: string;
         };
         TypedLinesInput: {
             lines: string[];
@@ -5063,7 +5181,7 @@ export interface operations {
             };
         };
     };
-    preview_1: {
+    preview_2: {
         parameters: {
             query?: never;
             header?: never;
@@ -5242,6 +5360,30 @@ export interface operations {
         };
     };
     diff: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["CompareRequest"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "text/x-diff": string;
+                };
+            };
+        };
+    };
+    maskedDiff: {
         parameters: {
             query?: never;
             header?: never;
@@ -6603,6 +6745,30 @@ export interface operations {
             };
         };
     };
+    preview_1: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["ImportRequest"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ListPreview"];
+                };
+            };
+        };
+    };
     look: {
         parameters: {
             query?: never;
@@ -6718,6 +6884,7 @@ export interface operations {
         parameters: {
             query?: {
                 states?: ("WAITING" | "IN_HAND" | "DONE" | "FAILED" | "STOPPED")[];
+                outcome?: string;
                 page?: number;
                 size?: number;
             };
@@ -6736,6 +6903,31 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["LinePage"];
+                };
+            };
+        };
+    };
+    linesAsCsv: {
+        parameters: {
+            query?: {
+                states?: ("WAITING" | "IN_HAND" | "DONE" | "FAILED" | "STOPPED")[];
+                outcome?: string;
+            };
+            header?: never;
+            path: {
+                id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "text/csv": string;
                 };
             };
         };
@@ -6804,6 +6996,29 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["LogCountsView"];
+                };
+            };
+        };
+    };
+    places: {
+        parameters: {
+            query: {
+                address: string;
+                size?: number;
+            };
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["MacPlace"][];
                 };
             };
         };

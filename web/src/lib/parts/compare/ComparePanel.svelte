@@ -45,6 +45,10 @@
   const aside = $derived(comparing.structure?.counts.aside ?? comparing.compare?.counts.noise ?? 0);
   const isNothing = $derived(!counts || counts.added + counts.modified + counts.removed + counts.moved === 0);
   const ends = $derived(comparing.structure ?? comparing.compare);
+  const isItself = $derived(
+    ends?.before.number !== undefined &&
+      (['device', 'kind', 'number'] as const).every((key) => ends.before[key] === ends.after[key])
+  );
   const noise = $derived(ends?.noise ?? []);
   const layout = $derived(layoutWords(ends?.layout));
   const odd = $derived(comparing.structure?.oddBefore ?? comparing.structure?.oddAfter);
@@ -135,6 +139,10 @@
     <span class="text-quiet">Comparing…</span>
   {:else if instead}
     <span class="font-semibold">{instead}</span>
+  {:else if isItself}
+    <span class="font-semibold"
+      >Revision {ends?.after.number} of {ends?.after.device} against itself: nothing can differ.</span
+    >
   {:else if counts && isNothing}
     <span class="font-semibold">No difference{aside > 0 ? ' but noise' : ''}.</span>
   {:else if counts}

@@ -2,7 +2,7 @@
   import { goto } from '$app/navigation';
   import { api, need } from '$lib/api/client';
   import { session } from '$lib/state/session.svelte';
-  import { choicesOf, pagesOf, wordsAndPort, type Choice } from './findChoices';
+  import { choicesOf, isMac, pagesOf, placesOf, wordsAndPort, type Choice } from './findChoices';
   import { pagesFor } from './words';
   import { wordsAsQuery } from '../fleet/queryText';
 
@@ -24,16 +24,19 @@
       found = [];
       return;
     }
-    const [page, marks] = await Promise.all([
+    const [page, marks, places] = await Promise.all([
       need(api.GET('/api/devices', { params: { query } })).catch(() => undefined),
       need(api.GET('/api/revision-marks', { params: { query: { find: text.trim(), size: 4 } } })).catch(
         () => []
-      )
+      ),
+      isMac(text)
+        ? need(api.GET('/api/mac-places', { params: { query: { address: text.trim() } } })).catch(() => [])
+        : []
     ]);
     // Answers may overtake each other: only the latest question counts.
     if (mine !== asked) return;
     const pages = pagesOf(text, pagesFor(session.isDemo && session.mayAct));
-    found = [...choicesOf(page?.devices ?? [], marks, port), ...pages];
+    found = [...placesOf(places), ...choicesOf(page?.devices ?? [], marks, port), ...pages];
   }
 
   function leave() {
@@ -79,7 +82,7 @@
       aria-expanded={isOpen}
       aria-controls="found"
       aria-activedescendant={isOpen && found[at] ? `found-${at}` : undefined}
-      placeholder="Find a device, its address, a page…"
+      placeholder="Find a device, an address, a page…"
     />
     <kbd>Ctrl K</kbd>
   </label>
@@ -103,7 +106,9 @@
       </li>
     {:else}
       <li role="option" aria-selected="false" class="text-quiet px-3 py-1">
-        No device, label, note or page has these words.
+        {isMac(text)
+          ? 'No MAC or ARP table that was read has this address.'
+          : 'No device, label, note or page has these words.'}
       </li>
     {/each}
   </ul>

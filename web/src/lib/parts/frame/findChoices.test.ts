@@ -1,5 +1,5 @@
 import { expect, it } from 'vitest';
-import { pagesOf, wordsAndPort } from './findChoices';
+import { isMac, pagesOf, placesOf, wordsAndPort } from './findChoices';
 import { pagesFor } from './words';
 
 it.each([
@@ -27,4 +27,24 @@ it.each([
 it('no letter leads to two pages', () => {
   const letters = pagesFor(true).map(({ letter }) => letter);
   expect(new Set(letters).size).toBe(letters.length);
+});
+
+it.each([
+  ['02:00:5e:10:00:01', true],
+  ['0200.5E10.0001', true],
+  ['02005e100001', true],
+  ['127.20.1.11', false],
+  ['2001:db8::7', false],
+  ['brkw-core-1', false]
+])('%s is a MAC address: %s', (text, is) => expect(isMac(text)).toBe(is));
+
+it('a place leads to its row', () => {
+  const cells = { vlan: '340', mac: '0200.5e10.0001', port: 'p1/4' };
+  expect(placesOf([{ device: 'cairn-acc-1', kind: 'MACS', cells, readAt: '' }])).toMatchObject([
+    {
+      title: 'cairn-acc-1',
+      more: 'MAC table · port p1/4 · VLAN 340',
+      path: '/devices/cairn-acc-1/tables?table=MACS&find=0200.5e10.0001'
+    }
+  ]);
 });

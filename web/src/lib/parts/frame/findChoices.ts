@@ -1,4 +1,4 @@
-import type { Device, RevisionMarkLocation } from '$lib/api/client';
+import type { Device, MacPlace, RevisionMarkLocation } from '$lib/api/client';
 import type { Word } from './words';
 
 /** Something that was found, and the page that shows it. */
@@ -16,6 +16,28 @@ const PLACE = /^(?:\[([^\]\s]+)\]|([^\s:[\]]+)):(\d{1,5})$/;
 export function wordsAndPort(text: string): { words: string; port?: number } {
   const [, bracketed, plain, port] = PLACE.exec(text.trim()) ?? [];
   return port === undefined ? { words: text } : { words: bracketed ?? plain ?? '', port: Number(port) };
+}
+
+/** Whether a text is a MAC address, in groups or not. */
+export function isMac(text: string): boolean {
+  return /^[0-9a-f]{12}$/i.test(text.trim().replace(/[.:-]/g, ''));
+}
+
+/** Where a MAC address was seen: the port behind which it is, or what it has for an address. */
+export function placesOf(places: readonly MacPlace[]): Choice[] {
+  return places.map(({ device, kind, cells }, index) => ({
+    key: `mac ${index}`,
+    title: device,
+    more: [
+      kind === 'MACS' ? 'MAC table' : 'ARP',
+      cells.port && `port ${cells.port}`,
+      cells.vlan && `VLAN ${cells.vlan}`,
+      cells.address
+    ]
+      .filter(Boolean)
+      .join(' · '),
+    path: `/devices/${encodeURIComponent(device)}/tables?table=${kind}&find=${encodeURIComponent(cells.mac ?? '')}`
+  }));
 }
 
 /** Pages whose word begins with what was typed. */

@@ -2,7 +2,8 @@
   import type { Revision } from '$lib/api/client';
   import { clock } from '$lib/state/clock.svelte';
   import { saidExact, saidMoment } from '$lib/state/times.svelte';
-  import { dotsOf, labelsOf, nearest, ticksOf } from './revisionScale';
+  import { count } from '$lib/text/time';
+  import { dotsOf, labelsOf, nearest, SPANS, spread, ticksOf, within } from './revisionScale';
 
   interface Props {
     revisions: readonly Revision[];
@@ -10,22 +11,32 @@
     a: number;
     b: number;
     onmove: (handle: 'a' | 'b', number: number) => void;
+    /** The name of a span of the past; the empty text for all of it. */
+    span: string;
+    onspan: (name: string) => void;
   }
 
-  let { revisions, a, b, onmove }: Props = $props();
+  let { revisions: all, a, b, onmove, span, onspan }: Props = $props();
+  /** From so many rings on it is worth looking at a part of them. */
+  const MANY = 6;
+  /** Two rings and a little room between them, in pixels. */
+  const RING = 17;
+  const part = $derived(within(all, span, clock.now));
+  const revisions = $derived(part.shown);
   const HEIGHT = 92;
   const LINE = 44;
   let width = $state(800);
   let svg: SVGSVGElement | undefined = $state();
   let dragging = $state<'a' | 'b' | undefined>();
 
-  const dots = $derived(dotsOf(revisions, clock.now));
+  const dots = $derived(spread(dotsOf(revisions, clock.now), RING / Math.max(1, width - 56)));
   const labels = $derived(labelsOf(dots, Math.max(1, width - 56)));
   const ticks = $derived(ticksOf(revisions, clock.now));
   const x = (at: number) => 28 + at * Math.max(1, width - 56);
+  const isShown = (number: number) => dots.some((dot) => dot.number === number);
   const place = (number: number) => x(dots.find((dot) => dot.number === number)?.at ?? 0);
   const said = (number: number) => {
-    const revision = revisions.find((candidate) => candidate.number === number);
+    const revision = all.find((candidate) => candidate.number === number);
     return revision ? saidMoment(revision.firstCopyAt) : '';
   };
   /** A character beside a handle is about this wide, in pixels. */
@@ -60,6 +71,22 @@
 <svelte:window onpointermove={drag} onpointerup={() => (dragging = undefined)} />
 
 <div class="panel px-1" bind:clientWidth={width}>
+  {#if all.length >= MANY || span !== ''}
+    <div class="flex items-center gap-2 px-2 pt-1.5">
+      <span class="text-quiet grow"
+        >{count(all.length, 'revision')}{part.earlier > 0 ? `, ${part.earlier} before this span` : ''}</span
+      >
+      <div class="join" role="group" aria-label="How much of the past">
+        {#each SPANS as each (each.name)}
+          <button
+            class="btn join-item h-6"
+            aria-pressed={span === each.name}
+            onclick={() => onspan(each.name)}>{each.word}</button
+          >
+        {/each}
+      </div>
+    </div>
+  {/if}
   <svg bind:this={svg} {width} height={HEIGHT} aria-label="Revisions in time" role="group">
     <rect
       x={Math.min(place(a), place(b))}
@@ -78,7 +105,7 @@
       <text x={x(label.at)} y={LINE + 28} text-anchor={label.anchor} class="label">{label.text}</text>
     {/each}
     {#each dots.filter((dot) => dot.notes > 0) as dot (dot.number)}
-      <rect x={x(dot.at) - 2} y={LINE - 13} width="4" height="4" class="note" />
+      <rect x={x(dot.at) - 2} y={LINE - 25} width="4" height="4" class="note" />
     {/each}
     {#each handles as handle (handle.name)}
       {@const at = place(handle.number)}
@@ -105,9 +132,15 @@
           y="13"
           text-anchor={left ? 'end' : 'start'}
         >
-          {handle.letter} · {said(handle.number)}
+          {handle.letter} · {said(handle.number)}{isShown(handle.number) ? '' : ' ‹'}
         </text>
       </g>
+    {/each}
+    {#each dots as dot, i (dot.number)}
+      {@const beside = Math.min(dot.at - (dots[i - 1]?.at ?? -1), (dots[i + 1]?.at ?? 2) - dot.at)}
+      {#if dot.lines > 0 && dot.number !== a && dot.number !== b && x(beside) - x(0) > 24}
+        <text x={x(dot.at)} y={LINE - 10} text-anchor="middle" class="tick">{dot.lines}</text>
+      {/if}
     {/each}
     {#each dots as dot (dot.number)}
       {@const isChosen = dot.number === a || dot.number === b}
@@ -131,9 +164,9 @@
         <title
           >revision {dot.number}, {saidExact(
             revisions.find((r) => r.number === dot.number)?.firstCopyAt ?? ''
-          )}, {dot.origin}{dot.onlyNoise ? ', differs from the one before in noise only' : ''}{dot.notes > 0
-            ? `, ${dot.notes} note(s)`
-            : ''}</title
+          )}, {dot.origin}{dot.counts && `, ${dot.counts} lines`}{dot.onlyNoise
+            ? ', differs from the one before in noise only'
+            : ''}{dot.notes > 0 ? `, ${dot.notes} note(s)` : ''}</title
         >
       </circle>
     {/each}

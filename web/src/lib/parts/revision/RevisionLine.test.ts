@@ -19,7 +19,7 @@ const revisions = ['2026-09-02', '2026-10-01', '2026-10-20', '2026-11-01'].map((
 }));
 const shown = () => {
   const onmove = vi.fn();
-  const { container } = render(RevisionLine, { revisions, a: 2, b: 4, onmove });
+  const { container } = render(RevisionLine, { revisions, a: 2, b: 4, onmove, span: '', onspan: vi.fn() });
   return { onmove, circles: [...container.querySelectorAll('circle')] };
 };
 

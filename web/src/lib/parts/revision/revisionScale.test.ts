@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest';
 import type { Revision } from '$lib/api/client';
-import { dotsOf, labelsOf, nearest, ticksOf } from './revisionScale';
+import { countsText, dotsOf, labelsOf, nearest, spread, ticksOf, within } from './revisionScale';
 
 const NOW = Date.parse('2026-11-23T08:00:00Z');
 const revision = (number: number, firstCopyAt: string): Revision => ({
@@ -62,5 +62,43 @@ describe('labels', () => {
     const labels = labelsOf(dots, 800);
     expect(labels.map((label) => label.number)).toEqual([3, 1]);
     expect(labels[1]?.anchor).toBe('start');
+  });
+});
+
+describe('rings', () => {
+  /** Places with clusters, the same every time. */
+  const crowd = (size: number) =>
+    Array.from({ length: size }, (_, i) => ({ at: Math.sin(i * i) ** 4 }))
+      .map(({ at }, i) => ({ at: i % 3 === 0 ? at : Math.round(at * 5) / 5 }))
+      .sort((one, other) => one.at - other.at);
+
+  it.each([0, 1, 2, 7, 30, 60, 200])('%d of them never lie on each other', (size) => {
+    const least = 0.018;
+    const places = spread(crowd(size), least).map(({ at }) => at);
+    const gap = Math.min(least, 1 / Math.max(1, size - 1));
+    places.forEach((at, i) => {
+      expect(at).toBeGreaterThanOrEqual(-1e-9);
+      expect(at).toBeLessThanOrEqual(1 + 1e-9);
+      if (i > 0) expect(at - (places[i - 1] ?? 0)).toBeGreaterThanOrEqual(gap - 1e-9);
+    });
+  });
+
+  it('that are apart stay where they are', () => {
+    const apart = [0, 0.2, 0.5, 0.98].map((at) => ({ at }));
+    expect(spread(apart, 0.02)).toEqual(apart);
+  });
+
+  it('of a span are those of then, and the newest', () => {
+    const numbers = (name: string) => within(revisions, name, NOW).shown.map((each) => each.number);
+    expect(numbers('')).toEqual([1, 2, 3]);
+    expect(numbers('month')).toEqual([3]);
+    expect(numbers('no such span')).toEqual([1, 2, 3]);
+    expect(within(revisions.slice(0, 2), 'day', NOW)).toMatchObject({ shown: [{ number: 2 }], earlier: 1 });
+  });
+
+  it('tell how many lines they brought', () => {
+    const brought = { ...revision(2, ''), added: 3, removed: 2 };
+    expect(countsText(brought)).toBe('+3 −2');
+    expect(countsText({ ...brought, origin: 'FIRST_COPY' })).toBe('');
   });
 });

@@ -14,6 +14,45 @@ export interface Dot {
   labels: string[];
   /** How many notes were written to it. */
   notes: number;
+  /** Lines that differ from the revision before, of all kinds. */
+  lines: number;
+  /** The same by kind: "+3 ~1 −2"; empty for the first copy. */
+  counts: string;
+}
+
+const DAY = 86_400_000;
+
+/** How much of the past the line shows; in milliseconds, none for all of it. */
+export const SPANS = [
+  { name: '', word: 'all' },
+  { name: 'month', word: 'month', long: 31 * DAY },
+  { name: 'week', word: 'week', long: 7 * DAY },
+  { name: 'day', word: 'day', long: DAY }
+];
+
+/** The revisions of a span, and how many stand before it; the newest is always shown. */
+export function within(revisions: readonly Revision[], name: string, now: number) {
+  const long = SPANS.find((span) => span.name === name)?.long;
+  const from = long === undefined ? -Infinity : now - long;
+  const shown = revisions.filter(
+    (each, i) => Date.parse(each.firstCopyAt) >= from || i === revisions.length - 1
+  );
+  return { shown, earlier: revisions.length - shown.length };
+}
+
+/**
+ * Moves what would lie on each other apart, to `least` if there is so much room: in their order, and no farther than
+ * need be. Takes two passes; places are from 0 to 1.
+ */
+export function spread<T extends { at: number }>(dots: readonly T[], least: number): T[] {
+  const gap = dots.length > 1 ? Math.min(least, 1 / (dots.length - 1)) : 0;
+  const places: number[] = [];
+  for (const dot of dots) places.push(Math.max(dot.at, (places.at(-1) ?? -gap) + gap));
+  for (let i = places.length - 1, most = 1; i >= 0; i--, most -= gap) {
+    places[i] = Math.min(places[i] ?? 0, most);
+    most = places[i] ?? 0;
+  }
+  return dots.map((dot, i) => ({ ...dot, at: places[i] ?? dot.at }));
 }
 
 /** Labels of one revision as they hang under the line. */
@@ -40,8 +79,27 @@ export function dotsOf(revisions: readonly Revision[], now: number): Dot[] {
     first: revision.origin === 'FIRST_COPY',
     onlyNoise: revision.onlyNoise,
     labels: revision.marks.filter((mark) => mark.kind === 'LABEL').map((mark) => mark.text),
-    notes: revision.marks.filter((mark) => mark.kind === 'NOTE').length
+    notes: revision.marks.filter((mark) => mark.kind === 'NOTE').length,
+    lines: revision.added + revision.modified + revision.removed + revision.moved,
+    counts: countsText(revision)
   }));
+}
+
+/** How a revision differs from the one before: "+3 ~1 −2"; empty if it is the first or does not. */
+export function countsText(
+  revision: Pick<Revision, 'origin' | 'added' | 'modified' | 'removed' | 'moved'>
+): string {
+  if (revision.origin === 'FIRST_COPY') return '';
+  const kinds = [
+    ['+', revision.added],
+    ['~', revision.modified],
+    ['−', revision.removed],
+    ['»', revision.moved]
+  ] as const;
+  return kinds
+    .filter(([, lines]) => lines > 0)
+    .map(([sign, lines]) => sign + lines)
+    .join(' ');
 }
 
 /** A character of a label is about this wide, in pixels. */
@@ -68,7 +126,7 @@ export function ticksOf(revisions: readonly Revision[], now: number): Tick[] {
   if (!first) return [];
   const start = Date.parse(first.firstCopyAt);
   const scale = scaleOf(revisions, now);
-  const byDay = now - start < 21 * 86_400_000;
+  const byDay = now - start < 21 * DAY;
   const ticks: Tick[] = [];
   const date = new Date(start);
   date.setHours(0, 0, 0, 0);

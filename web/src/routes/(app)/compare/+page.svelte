@@ -1,12 +1,12 @@
 <script lang="ts">
   import { onMount } from 'svelte';
+  import { saidIso } from '$lib/state/times.svelte';
   import { api, asProblem, need, type Platform, type Problem } from '$lib/api/client';
+  import DiffFile from '$lib/parts/compare/DiffFile.svelte';
   import ComparePanel from '$lib/parts/compare/ComparePanel.svelte';
   import ProblemNote from '$lib/parts/form/ProblemNote.svelte';
   import { address } from '$lib/state/address.svelte';
-  import { saveDiff } from '$lib/state/diffFile';
   import { keys } from '$lib/state/keys.svelte';
-  import { session } from '$lib/state/session.svelte';
   import EndPicker from './EndPicker.svelte';
   import { endOf, paramsOf, titleOf, wantedOf, type End, type Side } from './ends';
   import { pasted } from './pasted.svelte';
@@ -38,17 +38,6 @@
     await address.change({ ...paramsOf('b', after), ...paramsOf('a', before), place: '' });
   }
 
-  /** The whole difference with its secrets, as a file; the look is recorded. */
-  async function exportDiff() {
-    if (!wantedBefore || !wantedAfter) return;
-    try {
-      const platform = hasText ? { platform: pasted.platform } : {};
-      await saveDiff({ before: wantedBefore, after: wantedAfter, ...platform }, 'comparison');
-    } catch (thrown) {
-      problem = asProblem(thrown);
-    }
-  }
-
   onMount(() => {
     need(api.GET('/api/platforms'))
       .then((all) => {
@@ -65,7 +54,9 @@
 <div class="mb-3 flex items-center gap-3">
   <div class="grow">
     <h1>Compare</h1>
-    <p class="text-quiet">Any two of: revisions, devices, running and saved, a device right now, texts.</p>
+    <p class="text-quiet">
+      Any two of: revisions, devices, running and saved, a device right now or at a moment, texts.
+    </p>
   </div>
   {#if hasText}
     <label class="flex items-center gap-2"
@@ -76,7 +67,17 @@
       </select></label
     >
   {/if}
-  {#if session.mayAct && isReady}<button class="btn" onclick={exportDiff}>Export .diff</button>{/if}
+  {#if isReady && wantedBefore && wantedAfter}
+    <DiffFile
+      pair={{
+        before: wantedBefore,
+        after: wantedAfter,
+        ...(hasText ? { platform: pasted.platform } : {})
+      }}
+      name="comparison"
+      onproblem={(told) => (problem = told)}
+    />
+  {/if}
 </div>
 
 <ProblemNote {problem} class="mb-3" />
@@ -96,8 +97,8 @@
   <ComparePanel
     before={wantedBefore}
     after={wantedAfter}
-    beforeTitle={titleOf(before)}
-    afterTitle={titleOf(after)}
+    beforeTitle={titleOf(before, saidIso)}
+    afterTitle={titleOf(after, saidIso)}
     {...hasText ? { platform: pasted.platform } : {}}
   />
 {:else}

@@ -6,6 +6,9 @@
   import { wordsAsQuery } from '$lib/parts/fleet/queryText';
   import { live } from '$lib/state/live.svelte';
   import { session } from '$lib/state/session.svelte';
+  import { clock } from '$lib/state/clock.svelte';
+  import { preferences } from '$lib/state/preferences.svelte';
+  import { fieldOf, instantOf, lastMonday } from '$lib/text/moment';
   import { saidMoment } from '$lib/state/times.svelte';
   import type { End, Side } from './ends';
   import { pasted } from './pasted.svelte';
@@ -52,6 +55,17 @@
     names = found?.devices.map((device) => device.name) ?? names;
   }
 
+  const MOMENT = 'moment';
+
+  function choose(value: string) {
+    const isMoment = value === MOMENT;
+    onchange({
+      ...end,
+      number: value === '' || isMoment ? undefined : Number(value),
+      asOf: isMoment ? lastMonday(clock.now, preferences.zone) : undefined
+    });
+  }
+
   /** The device as it is right now: a copy is taken, and its newest revision is what is compared. */
   async function copyNow() {
     copying = true;
@@ -76,7 +90,7 @@
       const lines = await need(api.GET('/api/jobs/{id}/lines', { params: { path } }));
       const failed = lines.lines.find((line) => line.state === 'FAILED');
       if (failed) problem = asProblem(new Error(failed.meaning));
-      onchange({ ...end, number: undefined });
+      onchange({ ...end, number: undefined, asOf: undefined });
       await load();
     } catch (thrown) {
       problem = asProblem(thrown);
@@ -155,16 +169,13 @@
       </select>
       <select
         class="select min-w-0 grow"
-        value={end.number === undefined ? '' : String(end.number)}
+        value={end.asOf ? MOMENT : end.number === undefined ? '' : String(end.number)}
         disabled={revisions.length === 0}
         aria-label="Revision {word}"
-        onchange={(event) =>
-          onchange({
-            ...end,
-            number: event.currentTarget.value === '' ? undefined : Number(event.currentTarget.value)
-          })}
+        onchange={(event) => choose(event.currentTarget.value)}
       >
         <option value="">newest revision</option>
+        <option value={MOMENT}>as of a moment…</option>
         {#each revisions as revision (revision.number)}
           <option value={String(revision.number)}
             >{revision.number} · {saidMoment(revision.firstCopyAt)}{revision.marks
@@ -174,6 +185,19 @@
           >
         {/each}
       </select>
+      {#if end.asOf}
+        <input
+          class="input w-48"
+          type="datetime-local"
+          aria-label="Moment {word}"
+          title={preferences.zone ?? 'your own time'}
+          value={fieldOf(end.asOf, preferences.zone)}
+          onchange={(event) => {
+            const asOf = instantOf(event.currentTarget.value, preferences.zone);
+            if (asOf) onchange({ ...end, number: undefined, asOf });
+          }}
+        />
+      {/if}
       {#if session.mayAct}
         <button class="btn" disabled={end.device === '' || copying} onclick={copyNow}
           >{copying ? 'Copying…' : 'As it is now'}</button

@@ -8,6 +8,8 @@ export interface End {
   kind: ConfigKind;
   /** The newest revision if it is left out. */
   number: number | undefined;
+  /** In place of a number: what stood at that instant (ISO 8601). */
+  asOf?: string | undefined;
 }
 
 export type Side = 'b' | 'a';
@@ -15,11 +17,13 @@ export type Side = 'b' | 'a';
 /** @param side b for before, a for after: the first letter of the parameters */
 export function endOf(params: URLSearchParams, side: Side): End {
   const number = Number(params.get(`${side}n`));
+  const moment = Date.parse(params.get(`${side}m`) ?? '');
   return {
     isText: params.get(`${side}t`) === '1',
     device: params.get(`${side}d`) ?? '',
     kind: kindOf(params.get(`${side}k`)),
-    number: Number.isInteger(number) && number > 0 ? number : undefined
+    number: Number.isInteger(number) && number > 0 ? number : undefined,
+    ...(Number.isNaN(moment) ? {} : { asOf: new Date(moment).toISOString() })
   };
 }
 
@@ -29,7 +33,8 @@ export function paramsOf(side: Side, end: End): Record<string, string> {
     [`${side}t`]: end.isText ? '1' : '',
     [`${side}d`]: end.isText ? '' : end.device,
     [`${side}k`]: end.isText || end.kind === 'RUNNING' ? '' : end.kind,
-    [`${side}n`]: end.isText || end.number === undefined ? '' : String(end.number)
+    [`${side}n`]: end.isText || end.number === undefined ? '' : String(end.number),
+    [`${side}m`]: (!end.isText && end.asOf) || ''
   };
 }
 
@@ -37,11 +42,18 @@ export function paramsOf(side: Side, end: End): Record<string, string> {
 export function wantedOf(end: End, text: string): CompareEnd | undefined {
   if (end.isText) return text === '' ? undefined : { text };
   if (end.device === '') return undefined;
-  return { device: end.device, kind: end.kind, ...(end.number === undefined ? {} : { number: end.number }) };
+  return {
+    device: end.device,
+    kind: end.kind,
+    ...(end.number === undefined ? {} : { number: end.number }),
+    ...(end.asOf ? { asOf: end.asOf } : {})
+  };
 }
 
-export function titleOf(end: End): string {
+/** @param said the moment as the reader is told of it */
+export function titleOf(end: End, said: (at: string) => string): string {
   if (end.isText) return 'pasted text';
-  const revision = end.number === undefined ? 'newest' : `revision ${end.number}`;
+  const then = end.asOf ? `as of ${said(end.asOf)}` : 'newest';
+  const revision = end.number === undefined ? then : `revision ${end.number}`;
   return `${end.device} · ${end.kind.toLowerCase()} · ${revision}`;
 }

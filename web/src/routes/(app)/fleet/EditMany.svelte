@@ -1,7 +1,7 @@
 <script lang="ts">
   import FormEnd from '$lib/parts/form/FormEnd.svelte';
   import { onMount } from 'svelte';
-  import { api, need, type CredentialSet } from '$lib/api/client';
+  import { api, need, type CredentialSet, type Platform } from '$lib/api/client';
   import Dialog from '$lib/parts/form/Dialog.svelte';
   import { count } from '$lib/text/time';
   import { Submission } from '$lib/state/submission.svelte';
@@ -27,13 +27,25 @@
   let set = $state(0);
   let add = $state('');
   let remove = $state('');
+  let port = $state<number | null | undefined>();
+  let platform = $state('');
+  let telnet = $state<boolean | undefined>();
   let sets = $state<CredentialSet[]>([]);
+  let platforms = $state<Platform[]>([]);
   const isNothing = $derived(
-    site === SAME && !editsRole && set === 0 && tagsIn(add).length === 0 && tagsIn(remove).length === 0
+    site === SAME &&
+      !editsRole &&
+      set === 0 &&
+      !port &&
+      platform === '' &&
+      telnet === undefined &&
+      tagsIn(add).length === 0 &&
+      tagsIn(remove).length === 0
   );
 
   onMount(async () => {
     sets = await need(api.GET('/api/credential-sets')).catch(() => []);
+    platforms = await need(api.GET('/api/platforms')).catch(() => []);
   });
 
   const editing = new Submission(async () => {
@@ -42,6 +54,9 @@
       ...(site === SAME ? {} : { site }),
       ...(editsRole ? { role } : {}),
       ...(set === 0 ? {} : { credentialSet: set }),
+      ...(port ? { port } : {}),
+      ...(platform === '' ? {} : { platform }),
+      ...(telnet === undefined ? {} : { telnetAllowed: telnet }),
       addTags: tagsIn(add),
       removeTags: tagsIn(remove)
     };
@@ -77,6 +92,27 @@
       <select id="edit-set" class="select w-full" bind:value={set}>
         <option value={0}>as it is</option>
         {#each sets as each (each.id)}<option value={each.id}>{each.name}</option>{/each}
+      </select>
+      <label for="edit-port">Port</label>
+      <input
+        id="edit-port"
+        class="input w-full"
+        type="number"
+        min="1"
+        max="65535"
+        placeholder="as it is"
+        bind:value={port}
+      />
+      <label for="edit-platform">Platform</label>
+      <select id="edit-platform" class="select w-full" bind:value={platform}>
+        <option value="">as it is</option>
+        {#each platforms as each (each.name)}<option value={each.name}>{each.title}</option>{/each}
+      </select>
+      <label for="edit-telnet">Telnet</label>
+      <select id="edit-telnet" class="select w-full" bind:value={telnet}>
+        <option value={undefined}>as it is</option>
+        <option value={false}>not allowed</option>
+        <option value={true}>allowed where nothing better answers (unsafe)</option>
       </select>
       <label for="edit-add">Add tags</label>
       <input

@@ -56,6 +56,12 @@ export function tookOf(job: Pick<Job, 'askedAt' | 'endedAt'>, now: number): stri
   return span(Math.max(0, end - Date.parse(job.askedAt)));
 }
 
+/** Whether a line has ended without what was asked for. */
+export const mayTryAgain = (line: JobLine) => line.state === 'FAILED' || line.state === 'STOPPED';
+
+/** A rate of a few lines says nothing. */
+export const saysRate = (job: Job) => endedOf(job) >= 20;
+
 /** Lines in a minute, as exact as it is worth reading. */
 export function rateOf(job: Job): string {
   return job.perMinute.toLocaleString('en-GB', { maximumFractionDigits: job.perMinute < 10 ? 1 : 0 });

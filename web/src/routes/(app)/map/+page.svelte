@@ -14,11 +14,12 @@
   import { drawingOf, leadingFrom, questionOf, type Box } from './drawing';
   import MapCanvas from './MapCanvas.svelte';
   import MapNotes from './MapNotes.svelte';
+  import type { Spot } from './noteSpots';
   import PairList from './PairList.svelte';
 
   let map = $state.raw<MapView | undefined>();
   let pins = $state(false);
-  let pinned = $state<{ x: number; y: number } | undefined>();
+  let pinned = $state<Spot | undefined>();
   const site = $derived(address.params.get('site') ?? '');
   const question = $derived(questionOf(address.params.get('by')));
   const drawing = $derived(map ? drawingOf(map, question, site) : undefined);
@@ -115,7 +116,7 @@
 {:else if map && drawing}
   {#if pins}
     <p class="bg-chosen rounded-field mt-2 px-3 py-1.5" role="status">
-      Click the place where the note is to be pinned, or press Enter for the middle of the drawing.
+      Click what the note is about, or a free place. By keyboard: Tab to it and press Enter.
     </p>
   {/if}
   <div class="mt-3 grid grid-cols-[minmax(0,1fr)_270px] items-start gap-3.5">
@@ -127,16 +128,16 @@
         mayArrange={session.mayAct}
         onopen={open}
         onplace={place}
-        onpin={(x, y) => {
+        onpin={(spot) => {
           pins = false;
-          pinned = { x, y };
+          pinned = spot;
         }}
       />
     {/key}
     <div class="flex flex-col gap-3.5">
       <MapNotes
         {notes}
-        asks={pinned !== undefined}
+        asks={pinned}
         onpin={pin}
         oncancel={() => (pinned = undefined)}
         onchanged={doing.load}

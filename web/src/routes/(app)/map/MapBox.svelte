@@ -10,9 +10,11 @@
     isStill: boolean;
     onpress: (event: PointerEvent) => void;
     onopen: () => void;
+    /** Pins a note to it, by key. */
+    onpin: () => void;
   }
 
-  let { box, x, y, isStill, onpress, onopen }: Props = $props();
+  let { box, x, y, isStill, onpress, onopen, onpin }: Props = $props();
   const WIDTH = 132;
   const HEIGHT = 44;
   const worst = $derived(worstOf(box.counts));
@@ -39,9 +41,11 @@
     if (!isStill) onopen();
   }}
   onkeydown={(event) => {
-    if (event.key !== 'Enter' || isStill) return;
+    if (event.key !== 'Enter') return;
+    event.preventDefault();
     event.stopPropagation();
-    onopen();
+    if (isStill) onpin();
+    else onopen();
   }}
 >
   <title>{box.name}: {countsInWords(box.counts)}</title>

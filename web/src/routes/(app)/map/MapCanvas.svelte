@@ -4,6 +4,7 @@
   import type { MapView } from '$lib/api/client';
   import { frameOf, type Box, type Drawing } from './drawing';
   import MapBox from './MapBox.svelte';
+  import { drawnNotes, spotAt, type Spot } from './noteSpots';
 
   interface Props {
     drawing: Drawing;
@@ -13,7 +14,7 @@
     mayArrange: boolean;
     onopen: (box: Box) => void;
     onplace: (box: Box, x: number, y: number) => void;
-    onpin: (x: number, y: number) => void;
+    onpin: (spot: Spot) => void;
   }
 
   let { drawing, notes, pins, mayArrange, onopen, onplace, onpin }: Props = $props();
@@ -31,6 +32,12 @@
       ? { x: box.x + held.x - held.fromX, y: box.y + held.y - held.fromY }
       : { x: box.x, y: box.y };
   const byName = $derived(new Map(drawing.boxes.map((box) => [box.name, box])));
+  const drawn = $derived(
+    drawnNotes(notes, (kind, name) => {
+      const box = byName.get(name);
+      return box?.kind === kind ? at(box) : undefined;
+    })
+  );
 
   function point(event: PointerEvent | WheelEvent) {
     const matrix = svg?.getScreenCTM()?.inverse();
@@ -72,9 +79,15 @@
     dragged = moved > STILL;
     if (held.box && moved > STILL)
       onplace(held.box, held.box.x + x - held.fromX, held.box.y + y - held.fromY);
-    else if (pins && !held.box) onpin(x, y);
+    else if (pins) onpin(spotAt(drawing.boxes, x, y));
     held = undefined;
   }
+
+  const pinInTheMiddle = () =>
+    onpin(spotAt(drawing.boxes, frame.x + frame.width / 2, frame.y + frame.height / 2));
+
+  /** At the upper right corner of a box, where it hides no word. */
+  const pinTo = (box: Box) => onpin({ x: 58, y: -20, pinnedTo: { kind: box.kind, name: box.name } });
 
   function key(event: KeyboardEvent) {
     const step = frame.width / 12;
@@ -87,7 +100,7 @@
       ArrowUp: () => (frame = { ...frame, y: frame.y - step }),
       ArrowDown: () => (frame = { ...frame, y: frame.y + step })
     };
-    if (pins && event.key === 'Enter') onpin(frame.x + frame.width / 2, frame.y + frame.height / 2);
+    if (pins && event.key === 'Enter') pinInTheMiddle();
     else if (moves[event.key]) moves[event.key]?.();
     else return;
     event.preventDefault();
@@ -152,14 +165,15 @@
         {...at(box)}
         onpress={(event) => press(event, box)}
         onopen={() => !dragged && onopen(box)}
+        onpin={() => pinTo(box)}
         isStill={pins}
       />
     {/each}
-    {#each notes as note, i (note.id)}
-      <g transform="translate({note.x} {note.y})" role="img" aria-label="Note {i + 1}: {note.text}">
+    {#each drawn as { note, number, x, y } (note.id)}
+      <g transform="translate({x} {y})" role="img" aria-label="Note {number}: {note.text}">
         <title>{note.text}</title>
         <circle r="11" class={['pin', note.isNew && 'new']} />
-        <text class="number" text-anchor="middle" y="4">{i + 1}</text>
+        <text class="number" text-anchor="middle" y="4">{number}</text>
       </g>
     {/each}
   </svg>

@@ -5,10 +5,12 @@
   import When from '$lib/parts/form/When.svelte';
   import { session } from '$lib/state/session.svelte';
 
+  import type { Spot } from './noteSpots';
+
   interface Props {
     notes: MapView['notes'];
-    /** Whether a place was chosen and the text is awaited. */
-    asks: boolean;
+    /** The place that was chosen, while its text is awaited. */
+    asks: Spot | undefined;
     onpin: (text: string) => void;
     oncancel: () => void;
     onchanged: () => void;
@@ -48,6 +50,7 @@
         text = '';
       }}
     >
+      <p class="text-quiet">{asks.pinnedTo ? `on ${asks.pinnedTo.name}` : 'on the drawing'}</p>
       <textarea
         class="textarea h-20 w-full"
         aria-label="Text of the note"
@@ -67,6 +70,7 @@
       <li>
         <p>
           <b>{i + 1}</b>
+          {#if note.pinnedTo}<span class="text-quiet">{note.pinnedTo.name}:</span>{/if}
           {note.text}
           {#if note.isNew}<span class="tag">new</span>{/if}
         </p>

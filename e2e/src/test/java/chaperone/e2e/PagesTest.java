@@ -69,7 +69,7 @@ class PagesTest {
         page.navigate("/devices/brkw-core-1");
         assertThat(page.getByText("added")).not().hasCount(0);
         assertThat(page.getByText("Copy now")).hasCount(0);
-        assertThat(page.getByText("Export .diff")).hasCount(0);
+        assertThat(page.getByText("With secrets")).hasCount(0);
         page.navigate("/fleet");
         page.getByText("49 devices").waitFor();
         assertThat(page.getByText("Bring devices in…")).hasCount(0);

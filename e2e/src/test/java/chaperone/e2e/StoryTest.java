@@ -249,8 +249,12 @@ class StoryTest {
     @Order(10)
     void patchTakesTheExportedDifference() throws Exception {
         Path folder = Files.createTempDirectory("export");
+        Path shown = folder.resolve("masked.diff");
+        page.waitForDownload(() -> page.getByText("Export .diff").click()).saveAs(shown);
+        assertThat(shown).content().contains("\n+");
+        page.getByText("With secrets…").click();
         Download download =
-                page.waitForDownload(() -> page.getByText("Export .diff").click());
+                page.waitForDownload(() -> page.getByText("Save with secrets").click());
         Path diff = folder.resolve("change.diff");
         download.saveAs(diff);
         int newest = revisions();

@@ -65,6 +65,17 @@ class ImportApiTest {
         assertThat(problem.get("detail").asString()).contains("Line 3").contains("quay set");
         JsonNode lines = bringIn(csv.replace("quay set", "old switches"), Map.of());
         assertThat(lines.findValuesAsString("outcome")).containsExactly("ADDED", "LOGIN_REFUSED");
+        long job = jobs("").get(0).get("id").asLong();
+        engineer.post(
+                        "/api/jobs/" + job + "/retry",
+                        Map.of("lines", List.of(), "credentialSet", server.credentialSet()))
+                .json(200);
+        engineer.awaitJob(job);
+        JsonNode again = lines(job).get(1);
+        assertThat(again.get("outcome").asString()).isEqualTo("ADDED");
+        assertThat(again.get("earlier").findValuesAsString("credentialSet"))
+                .as("the record keeps every attempt")
+                .containsExactly("old switches");
     }
 
     @Test
@@ -99,6 +110,22 @@ class ImportApiTest {
                         .asString())
                 .as("the set that opened it")
                 .isEqualTo("switches");
+        JsonNode opened =
+                engineer.get("/api/jobs/" + job + "/lines?outcome=ADDED").json(200);
+        assertThat(opened.get("total").asInt()).isEqualTo(3);
+        opened.get("lines").forEach(line -> {
+            assertThat(line.get("seen").asString()).endsWith("with \"switches\"");
+            JsonNode refused = line.get("earlier");
+            assertThat(refused.findValuesAsString("credentialSet")).containsExactly("old switches");
+            assertThat(refused.get(0).get("meaning").asString()).contains("refused the account");
+        });
+        assertThat(engineer.get("/api/jobs/" + job + "/lines.csv?outcome=ADDED")
+                        .body()
+                        .lines())
+                .hasSize(4)
+                .first()
+                .asString()
+                .startsWith("target,device,state");
         assertThat(engineer.get("/api/jobs?kinds=RANGE").json(200).get("jobs")).hasSize(1);
     }
 
@@ -153,6 +180,52 @@ class ImportApiTest {
         JsonNode uses = engineer.get("/api/credential-sets/" + wrong + "/uses").json(200);
         assertThat(uses.findValuesAsString("device")).contains("brkw-acc-3", "ald-wall-1");
         uses.forEach(use -> assertThat(use.get("uses").asInt()).isPositive());
+    }
+
+    /** The job itself is the judge of what was said before it. */
+    @Test
+    void whatAListWillDoIsSaidBeforeAnythingIsCalled() {
+        bringIn("127.20.2.22\n", Map.of());
+        String csv = """
+                address,port,site,credentials
+                127.20.2.22,%1$d,Elsewhere,
+                127.20.2.22,%2$d,,
+                127.20.2.23,%1$d,,old switches
+                127.20.2.98,%1$d,,
+                192.0.2.7,%1$d,,
+                """.formatted(server.devicePort(), server.devicePort() + 1);
+        JsonNode told = engineer.post("/api/imports/preview", request(csv)).json(200);
+        assertThat(told.get("conflicts").findValuesAsString("line")).containsExactly("1", "2", "5");
+        assertThat(told.get("conflicts").findValuesAsString("message"))
+                .satisfiesExactly(
+                        other -> assertThat(other).contains("stays as it is").contains("here \"Elsewhere\""),
+                        port -> assertThat(port).contains("not called").contains("not among the ports"),
+                        outside -> assertThat(outside).contains("192.0.2.7 is not among the ranges"));
+        assertThat(told.get("sets").findValuesAsString("set")).containsExactly("old switches", "switches");
+
+        List<String> outcomes = bringIn(csv, Map.of()).findValuesAsString("outcome");
+        assertThat(told.get("addresses").asInt()).isEqualTo(outcomes.size());
+        assertThat(told.get("known").asLong())
+                .isEqualTo(outcomes.stream().filter("ALREADY_KNOWN"::equals).count());
+        assertThat(told.get("calls").asLong())
+                .isEqualTo(outcomes.stream()
+                        .filter(outcome -> !List.of("ALREADY_KNOWN", "NOT_CALLABLE", "SET_NOT_FOR_ADDRESS")
+                                .contains(outcome))
+                        .count());
+        Map<String, Object> noSetYet = new HashMap<>(request(csv));
+        noSetYet.put("credentialSet", 0);
+        assertThat(engineer.post("/api/imports/preview", noSetYet)
+                        .json(200)
+                        .get("calls")
+                        .asInt())
+                .isEqualTo(2);
+        assertThat(engineer.post("/api/imports/preview", request("127.20.2.22\n127.20.2.999\n"))
+                        .json(422)
+                        .get("problems")
+                        .get(0)
+                        .get("line")
+                        .asInt())
+                .isEqualTo(1);
     }
 
     private static List<String> tried(long set, List<String> devices) {

@@ -4,10 +4,14 @@ import static org.assertj.core.api.Assertions.assertThat;
 
 import chaperone.server.support.Api;
 import chaperone.server.support.TestServer;
+import java.util.HashMap;
 import java.util.HashSet;
 import java.util.List;
+import java.util.Locale;
 import java.util.Map;
 import java.util.Set;
+import java.util.TreeMap;
+import java.util.TreeSet;
 import org.junit.jupiter.api.AfterAll;
 import org.junit.jupiter.api.BeforeAll;
 import org.junit.jupiter.api.Test;
@@ -32,6 +36,54 @@ class MapApiTest {
     @AfterAll
     static void stop() {
         server.close();
+    }
+
+    /** Against a look at every table of every device, by the digits alone. */
+    @Test
+    void aMacAddressIsFoundWhereverItWasSeen() {
+        Map<String, Set<String>> rows = new TreeMap<>();
+        viewer.get("/api/map").json(200).get("devices").forEach(device -> {
+            String name = device.get("name").asString();
+            viewer.get("/api/devices/" + name + "/tables").json(200).forEach(table -> {
+                int column = table.get("columns")
+                        .valueStream()
+                        .map(JsonNode::asString)
+                        .toList()
+                        .indexOf("mac");
+                if (column < 0) return;
+                table.get("rows")
+                        .forEach(row -> rows.computeIfAbsent(
+                                        row.get(column)
+                                                .asString()
+                                                .toLowerCase(Locale.ROOT)
+                                                .replaceAll("[^0-9a-f]", ""),
+                                        digits -> new TreeSet<>())
+                                .add(name + " " + table.get("kind").asString() + " " + row));
+            });
+        });
+        assertThat(rows).hasSizeGreaterThan(5);
+        rows.entrySet().stream().limit(40).forEach(entry -> {
+            String grouped = entry.getKey().replaceAll("(....)(?=.)", "$1.").toUpperCase(Locale.ROOT);
+            Set<String> found = new TreeSet<>();
+            viewer.get("/api/mac-places?size=200&address=" + grouped)
+                    .json(200)
+                    .forEach(place -> found.add(place.get("device").asString() + " "
+                            + place.get("kind").asString() + " "
+                            + place.get("cells").valueStream().toList()));
+            assertThat(found)
+                    .as(grouped)
+                    .map(MapApiTest::plain)
+                    .isEqualTo(entry.getValue().stream().map(MapApiTest::plain).toList());
+        });
+        assertThat(viewer.get("/api/mac-places?address=02:00")
+                        .json(400)
+                        .get("detail")
+                        .asString())
+                .contains("02:00");
+    }
+
+    private static String plain(String row) {
+        return row.replaceAll("[\\[\\]\" ]", "");
     }
 
     @Test
@@ -109,6 +161,24 @@ class MapApiTest {
         assertThat(noteFor(viewer, id).get("isNew").asBoolean()).isFalse();
         assertThat(engineer.delete("/api/map/notes/" + id).status()).isEqualTo(200);
         assertThat(engineer.delete("/api/map/notes/" + id).status()).isEqualTo(404);
+    }
+
+    @Test
+    void aNoteIsPinnedToAThing() {
+        Map<String, String> thing = Map.of("kind", "DEVICE", "name", "cairn-core-1");
+        Map<String, Object> note =
+                Map.of("site", "Cairn Point", "x", 58, "y", -20, "pinnedTo", thing, "text", "new fan is on its way");
+        long id = engineer.post("/api/map/notes", note).json(201).get("id").asLong();
+        JsonNode told = noteFor(viewer, id);
+        assertThat(told.get("pinnedTo").get("name").asString()).isEqualTo("cairn-core-1");
+        assertThat(told.get("x").asDouble()).isEqualTo(58);
+        Map<String, Object> nameless = new HashMap<>(note);
+        nameless.put("pinnedTo", Map.of("kind", "DEVICE"));
+        assertThat(engineer.post("/api/map/notes", nameless)
+                        .json(400)
+                        .get("detail")
+                        .asString())
+                .contains("name");
     }
 
     private static JsonNode noteFor(Api reader, long id) {

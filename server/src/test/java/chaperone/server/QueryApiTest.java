@@ -9,6 +9,7 @@ import chaperone.core.query.QueryAnswer;
 import chaperone.core.query.QueryAnswer.Facts;
 import chaperone.core.query.QueryWriter;
 import chaperone.server.account.Role;
+import chaperone.server.callable.CallRules;
 import chaperone.server.fleet.AnswerAgeing;
 import chaperone.server.support.Api;
 import chaperone.server.support.TestServer;
@@ -21,6 +22,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Random;
+import java.util.Set;
 import java.util.TreeMap;
 import java.util.stream.IntStream;
 import org.apache.commons.csv.CSVFormat;
@@ -293,6 +295,61 @@ class QueryApiTest {
         assertThat(listed.get(1).get("undoneBy").asString()).isEqualTo("engineer");
         assertThat(listed.get(1).get("words").asString()).contains("role \"lent\"");
         assertThat(listed.get(0).has("undoneBy")).isFalse();
+    }
+
+    /** All of them or none; and what is reached otherwise is reached as before again. */
+    @Test
+    void howDevicesAreReachedIsEditedAndTakenBack() {
+        List<String> names = new ArrayList<>();
+        ask("serial is S31, S32, S33").get("devices").forEach(device -> names.add(name(device)));
+        List<String> before = names.stream().map(QueryApiTest::reach).toList();
+        server.context()
+                .getBean(CallRules.class)
+                .allow(new CallRules.Rule("192.0.2.0/24", Set.of(2200, 2201, 2202), ""));
+        long edit = edited(Map.of("devices", names, "port", 2200, "platform", "altamont", "telnetAllowed", true));
+        names.forEach(name -> assertThat(reach(name)).endsWith(" 2200 altamont true"));
+        assertThat(engineer.get("/api/devices/" + names.get(0) + "/events?kinds=ADDRESS")
+                        .json(200)
+                        .get("events"))
+                .hasSize(1);
+
+        String host = reach(names.get(0)).split(" ")[0];
+        assertThat(engineer.put("/api/devices/" + names.get(1) + "/address", Map.of("host", host, "port", 2201))
+                        .status())
+                .isEqualTo(204);
+        Map<String, Object> both = Map.of("devices", names, "port", 2202, "role", "nowhere");
+        assertThat(engineer.post("/api/devices/edit", both)
+                        .json(409)
+                        .get("detail")
+                        .asString())
+                .contains(names.get(0))
+                .contains(names.get(1))
+                .contains(host + ":2202");
+        assertThat(engineer.post("/api/devices/edit", Map.of("devices", names, "port", 2203))
+                        .json(422)
+                        .get("detail")
+                        .asString())
+                .contains("port 2203 is not among the ports");
+        assertThat(ask("role is nowhere").get("devices")).isEmpty();
+        assertThat(engineer.post("/api/devices/edit", Map.of("devices", names, "platform", "no such"))
+                        .status())
+                .isEqualTo(404);
+
+        JsonNode undone =
+                engineer.post("/api/fleet-edits/" + edit + "/undo", Map.of()).json(200);
+        assertThat(undone.get("left")).hasSize(1);
+        assertThat(reach(names.get(0))).isEqualTo(before.get(0));
+        assertThat(reach(names.get(2))).isEqualTo(before.get(2));
+    }
+
+    private static String reach(String name) {
+        JsonNode device = engineer.get("/api/devices/" + name).json(200).get("device");
+        return String.join(
+                " ",
+                device.get("host").asString(),
+                device.get("port").toString(),
+                device.get("platform").asString(),
+                device.get("telnetAllowed").toString());
     }
 
     private static long edited(Map<String, Object> wish) {

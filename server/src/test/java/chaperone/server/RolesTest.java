@@ -132,6 +132,7 @@ class RolesTest {
         POST   /api/compare                                   | VIEWER
         POST   /api/compare/structure                         | VIEWER
         POST   /api/compare/diff                              | ENGINEER
+        POST   /api/compare/diff/masked                       | VIEWER
         GET    /api/noise-patterns                            | VIEWER
         POST   /api/noise-patterns                            | ENGINEER
         POST   /api/noise-patterns/proposal                   | ENGINEER
@@ -150,6 +151,7 @@ class RolesTest {
         DELETE /api/routines/{name}                           | ENGINEER
         POST   /api/routines/{name}/run                       | ENGINEER
         GET    /api/devices/{name}/tables                     | VIEWER
+        GET    /api/mac-places                                | VIEWER
         GET    /api/devices/{name}/tables/{kind}/readings     | VIEWER
         GET    /api/devices/{name}/tables/{kind}/difference   | VIEWER
         GET    /api/devices/{name}/events                     | VIEWER
@@ -182,12 +184,14 @@ class RolesTest {
         POST   /api/copies                                    | ENGINEER
         POST   /api/imports                                   | ENGINEER
         POST   /api/imports/columns                           | ENGINEER
+        POST   /api/imports/preview                           | ENGINEER
         POST   /api/imports/ranges                            | ENGINEER
         PUT    /api/devices/{name}/address                    | ENGINEER
         POST   /api/host-keys                                 | ENGINEER
         GET    /api/jobs                                      | VIEWER
         GET    /api/jobs/{id}                                 | VIEWER
         GET    /api/jobs/{id}/lines                           | VIEWER
+        GET    /api/jobs/{id}/lines.csv                       | VIEWER
         POST   /api/jobs/{id}/stop                            | ENGINEER
         POST   /api/jobs/{id}/retry                           | ENGINEER
         GET    /api/credential-sets                           | VIEWER
@@ -322,8 +326,10 @@ class RolesTest {
                 "/api/platforms/{name}/read",
                 "/api/platforms/{name}/first-contact/text",
                 "/api/imports/columns",
+                "/api/imports/preview",
                 "/api/compare",
                 "/api/compare/structure",
+                "/api/compare/diff/masked",
                 "/api/noise-patterns/proposal",
                 "/api/noise-patterns/effect",
                 "/api/templates/{name}/fill",

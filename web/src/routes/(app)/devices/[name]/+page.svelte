@@ -2,11 +2,11 @@
   import { page } from '$app/state';
   import { onMount } from 'svelte';
   import { api, asProblem, need, type Problem, type Revision } from '$lib/api/client';
+  import DiffFile from '$lib/parts/compare/DiffFile.svelte';
   import ComparePanel from '$lib/parts/compare/ComparePanel.svelte';
   import ProblemNote from '$lib/parts/form/ProblemNote.svelte';
   import RevisionLine from '$lib/parts/revision/RevisionLine.svelte';
   import { address } from '$lib/state/address.svelte';
-  import { saveDiff } from '$lib/state/diffFile';
   import { keys } from '$lib/state/keys.svelte';
   import { KINDS, kinds, originText, titled } from '$lib/text/configKind';
   import { live } from '$lib/state/live.svelte';
@@ -72,16 +72,7 @@
     }
   }
 
-  async function exportDiff() {
-    if (!handles) return;
-    const end = (number: number) => ({ device: name, kind: view.kind, number });
-    try {
-      const file = `${name}-${view.kind.toLowerCase()}-${handles.a}-${handles.b}`;
-      await saveDiff({ before: end(handles.a), after: end(handles.b) }, file);
-    } catch (thrown) {
-      problem = asProblem(thrown);
-    }
-  }
+  const endOf = (number: number) => ({ device: name, kind: view.kind, number });
 
   const titleOf = (letter: string, number: number) => {
     const revision = revisions?.find((each) => each.number === number);
@@ -120,14 +111,23 @@
         >
       {/each}
     </div>
-    {#if session.mayAct && handles && handles.a !== handles.b}
-      <button class="btn" onclick={exportDiff}>Export .diff</button>
-      {#if view.kind === 'RUNNING'}
+    {#if handles && handles.a !== handles.b}
+      <DiffFile
+        pair={{ before: endOf(handles.a), after: endOf(handles.b) }}
+        name="{name}-{view.kind.toLowerCase()}-{handles.a}-{handles.b}"
+        onproblem={(told) => (problem = told)}
+      />
+      {#if session.mayAct && view.kind === 'RUNNING'}
         <button class="btn" onclick={() => (restores = handles.a)}>Restore {handles.a}…</button>
       {/if}
     {/if}
     {#if chosen}<RevisionMarks {name} {kind} revision={chosen} onmarked={loadRevisions} />{/if}
     <span class="ml-auto flex gap-2">
+      {#if chosen}<a
+          class="btn"
+          href="/devices/{encodeURIComponent(name)}/events?around={chosen.number}&kind={view.kind}"
+          title="What else became different when revision {chosen.number} was found">Events then</a
+        >{/if}
       <a class="btn" href={otherConfigurationOf(name)}>Running and saved</a>
       <a
         class="btn"
@@ -158,6 +158,8 @@
         a={handles.a}
         b={handles.b}
         onmove={(handle, number) => show({ [handle]: String(number), place: '' })}
+        span={address.params.get('span') ?? ''}
+        onspan={(span) => show({ span })}
       />
     </div>
     {#if doubted}
@@ -177,7 +179,12 @@
       beforeTitle={titleOf('A', handles.a)}
       afterTitle={titleOf('B', handles.b)}
       {...handles.a === handles.b
-        ? { instead: `Revision ${handles.a}, ${count(chosen?.lines ?? 0, 'line')}. Move A or B to compare.` }
+        ? {
+            instead:
+              revisions.length === 1
+                ? `The first copy, ${count(chosen?.lines ?? 0, 'line')}: nothing stands before it yet.`
+                : `Revision ${handles.a} against itself, ${count(chosen?.lines ?? 0, 'line')}. Move A or B to compare.`
+          }
         : {}}
     />
   {/if}

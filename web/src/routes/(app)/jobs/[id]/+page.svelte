@@ -13,15 +13,18 @@
   import { listKeys, rowAt } from '$lib/state/listKeys';
   import { live } from '$lib/state/live.svelte';
   import { session } from '$lib/state/session.svelte';
-  import { bringsIn, deviceOf, endedOf, isOfFleet, rateOf, totalOf } from '../jobText';
-  import { JobLines } from './jobLines.svelte';
+  import { bringsIn, deviceOf, endedOf, isOfFleet, mayTryAgain, rateOf, saysRate, totalOf } from '../jobText';
+  import { JobLines, type LineFilter } from './jobLines.svelte';
   import LineTable from './LineTable.svelte';
   import { whenever } from '$lib/state/whenever.svelte';
 
   type State = JobLine['state'];
   const SIZE = 200;
   const id = $derived(Number(page.params.id));
-  const shownState = $derived((address.params.get('state') ?? '') as State | '');
+  const filter = $derived<LineFilter>({
+    state: (address.params.get('state') ?? '') as State | '',
+    outcome: address.params.get('outcome') ?? ''
+  });
   const shown = new JobLines();
   const job = $derived(shown.job);
   const lines = $derived(shown.lines);
@@ -40,7 +43,7 @@
   ];
   const again = $derived((job?.states.FAILED ?? 0) + (job?.states.STOPPED ?? 0));
 
-  const doing = new Doing(() => shown.ask(id, shownState, size));
+  const doing = new Doing(() => shown.ask(id, filter, size));
 
   const added = $derived(
     lines.filter((line) => line.outcome === 'ADDED').map((line) => deviceOf(line) ?? '')
@@ -58,8 +61,7 @@
 
   function choose() {
     const line = lines[at];
-    const canRetry = line && session.mayAct && (line.state === 'FAILED' || line.state === 'STOPPED');
-    if (canRetry && !chosen.delete(line.number)) chosen.add(line.number);
+    if (line && session.mayAct && mayTryAgain(line) && !chosen.delete(line.number)) chosen.add(line.number);
   }
 
   async function act(what: () => Promise<unknown>) {
@@ -104,7 +106,8 @@
       await need(api.POST('/api/jobs/{id}/retry', { params: { path: { id } }, body }));
     });
 
-  const show = (state: string) => address.change({ state });
+  const show = (state: string, outcome = '') => address.change({ state, outcome });
+  const retriable = $derived(shown.lines.filter(mayTryAgain).map((line) => line.number));
 
   // What was chosen of one job means nothing in another.
   whenever(
@@ -116,7 +119,7 @@
     }
   );
 
-  whenever(() => [id, shownState, size], doing.load);
+  whenever(() => [id, filter, size], doing.load);
 
   onMount(() => {
     if (session.mayAct)
@@ -161,30 +164,43 @@
   <div class="panel mt-3 p-4">
     <div class="mb-2 flex items-baseline gap-4">
       <span class="shrink-0 text-xl font-bold" role="status">{ended} of {total}</span>
-      <span class="text-quiet shrink-0">{rateOf(job)} a minute</span>
+      {#if saysRate(job)}<span class="text-quiet shrink-0">{rateOf(job)} a minute</span>{/if}
       {#if job.inHand.length > 0}<span class="min-w-0 truncate">in hand: {job.inHand.join(', ')}</span>{/if}
       {#if !job.endedAt}<span class="text-quiet ml-auto shrink-0">It goes on when you leave this page.</span
         >{/if}
     </div>
     <JobBar {job} />
-    <ul class="mt-3 flex flex-wrap gap-x-5 gap-y-1">
+    <div class="mt-3 flex flex-wrap gap-1.5" role="group" aria-label="How lines ended">
       {#each job.outcomes as outcome (outcome.outcome)}
-        <li><b>{outcome.lines}</b> {outcome.meaning.replace(/\.$/, '')}</li>
+        {@const isShown = filter.outcome === outcome.outcome}
+        <button class="chip" aria-pressed={isShown} onclick={() => show('', isShown ? '' : outcome.outcome)}
+          ><b>{outcome.lines}</b> {outcome.meaning.replace(/\.$/, '')}</button
+        >
       {/each}
-    </ul>
+    </div>
   </div>
 
   <div class="mt-3 flex flex-wrap items-center gap-1.5">
-    <button class="chip" aria-pressed={shownState === ''} onclick={() => show('')}
+    <button class="chip" aria-pressed={filter.state === '' && filter.outcome === ''} onclick={() => show('')}
       >all <span class="text-quiet">{total}</span></button
     >
     {#each states as [state, word] (state)}
-      {#if (job.states[state] ?? 0) > 0 || shownState === state}
-        <button class="chip" aria-pressed={shownState === state} onclick={() => show(state)}>
+      {#if (job.states[state] ?? 0) > 0 || filter.state === state}
+        <button class="chip" aria-pressed={filter.state === state} onclick={() => show(state)}>
           {word} <span class="text-quiet">{job.states[state]}</span>
         </button>
       {/if}
     {/each}
+    <a
+      class="btn"
+      href="/api/jobs/{id}/lines.csv?states={filter.state}&outcome={encodeURIComponent(filter.outcome)}"
+      download>Export .csv</a
+    >
+    {#if session.mayAct && filter.outcome !== '' && retriable.length > 0}
+      <button class="btn" onclick={() => retriable.forEach((number) => chosen.add(number))}
+        >Choose these {retriable.length}</button
+      >
+    {/if}
     {#if session.mayAct && added.length > 0}
       <button class="btn mr-4 ml-auto" onclick={copyAdded}>Copy the {added.length} added now</button>
     {/if}

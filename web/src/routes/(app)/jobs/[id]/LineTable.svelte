@@ -2,8 +2,9 @@
   import type { SvelteSet } from 'svelte/reactivity';
   import type { Job, JobLine } from '$lib/api/client';
   import When from '$lib/parts/form/When.svelte';
+  import { count } from '$lib/text/time';
   import { session } from '$lib/state/session.svelte';
-  import { deviceOf, isOfFleet, shownKey } from '../jobText';
+  import { deviceOf, isOfFleet, mayTryAgain, shownKey } from '../jobText';
 
   interface Props {
     lines: readonly JobLine[];
@@ -32,11 +33,14 @@
     FAILED: 'text-error',
     STOPPED: 'text-info'
   };
-  const canRetry = (line: JobLine) => session.mayAct && (line.state === 'FAILED' || line.state === 'STOPPED');
+  const canRetry = (line: JobLine) => session.mayAct && mayTryAgain(line);
   let body: HTMLTableSectionElement | undefined = $state();
   $effect(() => {
     if (at >= 0) body?.children[at]?.scrollIntoView({ block: 'nearest' });
   });
+  /** What else was seen of a device that is in the fleet now. */
+  const aside = (line: JobLine) =>
+    line.outcome === 'ALREADY_KNOWN' ? '' : line.seen.replace(/^as \S+,? ?/, '');
   const choose = (number: number) => chosen.delete(number) || chosen.add(number);
 </script>
 
@@ -82,14 +86,29 @@
               <a class="font-semibold hover:underline" href="/devices/{encodeURIComponent(device)}"
                 >{device}</a
               >
-              {#if line.outcome === 'SAME_DEVICE'}
-                <span class="text-quiet">({line.seen.replace(/^as \S+ /, '')})</span>
-              {/if}
+              {#if aside(line)}<span class="text-quiet">({aside(line)})</span>{/if}
             {:else}
               {line.meaning}
               {#if line.seen}<span class="text-quiet mono">{line.seen}</span>{/if}
             {/if}
             {#if line.advice}<div class="text-quiet">{line.advice}</div>{/if}
+            {#if line.earlier.length > 0}
+              <details>
+                <summary class="text-quiet cursor-pointer"
+                  >{count(line.earlier.length, 'earlier try', 'earlier tries')}</summary
+                >
+                <ul class="list-disc pl-5">
+                  {#each line.earlier as one, i (i)}
+                    <li>
+                      <When at={one.at} />
+                      {#if one.credentialSet}with <b>{one.credentialSet}</b>:{/if}
+                      {one.meaning}
+                      {#if one.seen}<span class="text-quiet mono">{one.seen}</span>{/if}
+                    </li>
+                  {/each}
+                </ul>
+              </details>
+            {/if}
             {#if key && session.mayAct}
               <button class="btn mt-1" onclick={() => onaccept(line, key)}
                 >Accept the new {line.outcome === 'CERTIFICATE_CHANGED' ? 'certificate' : 'key'} and try again</button

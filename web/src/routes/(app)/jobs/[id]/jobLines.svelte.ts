@@ -1,5 +1,14 @@
 import { api, need, type Job, type JobLine } from '$lib/api/client';
 
+/** Which lines are looked at; the empty text leaves it open. */
+export interface LineFilter {
+  state: JobLine['state'] | '';
+  /** How they ended, by its code. */
+  outcome: string;
+}
+
+export const asQuery = ({ state, outcome }: LineFilter) => ({ states: state === '' ? [] : [state], outcome });
+
 /** A job, and those of its lines that are looked at. */
 export class JobLines {
   job = $state.raw<Job | undefined>();
@@ -11,11 +20,11 @@ export class JobLines {
    * Answers may overtake each other: only that to the latest question counts, and false says that this one was not.
    * Throws what the server says against it.
    */
-  async ask(id: number, state: JobLine['state'] | '', size: number): Promise<boolean> {
+  async ask(id: number, filter: LineFilter, size: number): Promise<boolean> {
     const mine = ++this.#asked;
     // What is done with a line is done to the job of the address: another job's lines must be gone at once.
     if (this.job?.id !== id) this.#show(undefined, { lines: [], total: 0 });
-    const query = { states: state === '' ? [] : [state], size: Math.min(size, 500) };
+    const query = { ...asQuery(filter), size: Math.min(size, 500) };
     const path = { id };
     try {
       const [job, found] = await Promise.all([

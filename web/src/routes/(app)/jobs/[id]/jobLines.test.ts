@@ -1,6 +1,8 @@
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';
 import { api } from '$lib/api/client';
-import { JobLines } from './jobLines.svelte';
+import { JobLines, type LineFilter } from './jobLines.svelte';
+
+const lines = (state: LineFilter['state']): LineFilter => ({ state, outcome: '' });
 
 /** Questions in the order in which they came, each with what answers it. */
 let asked: { path: string; id: number; query: unknown; answer: (given: unknown) => void }[] = [];
@@ -34,7 +36,7 @@ function refuse(which: number) {
 describe('the lines of a job', () => {
   it.each([[[0, 1]], [[1, 0]]])('are those asked for last, answered in the order %j', async (order) => {
     const shown = new JobLines();
-    const questions = [shown.ask(3, '', 200), shown.ask(3, 'FAILED', 200)];
+    const questions = [shown.ask(3, lines(''), 200), shown.ask(3, lines('FAILED'), 200)];
     for (const which of order) answer(which, which === 1 ? 'brkw-acc-1' : 'cairn-acc-1');
     expect(await Promise.all(questions)).toEqual([false, true]);
     expect(shown.lines).toMatchObject([{ target: 'brkw-acc-1' }]);
@@ -42,11 +44,11 @@ describe('the lines of a job', () => {
 
   it('are never those of another job', async () => {
     const shown = new JobLines();
-    const first = shown.ask(3, '', 200);
+    const first = shown.ask(3, lines(''), 200);
     answer(0, 'cairn-acc-1');
     await first;
-    const late = shown.ask(3, '', 200);
-    const next = shown.ask(4, '', 200);
+    const late = shown.ask(3, lines(''), 200);
+    const next = shown.ask(4, lines(''), 200);
     expect([shown.job, shown.lines, shown.matching]).toEqual([undefined, [], 0]);
     answer(1, 'cairn-acc-1');
     expect(await late).toBe(false);
@@ -59,10 +61,10 @@ describe('the lines of a job', () => {
 
   it('stay while the same job is looked at again, and when that fails', async () => {
     const shown = new JobLines();
-    const first = shown.ask(3, '', 200);
+    const first = shown.ask(3, lines(''), 200);
     answer(0, 'cairn-acc-1');
     await first;
-    const again = shown.ask(3, '', 200);
+    const again = shown.ask(3, lines(''), 200);
     expect(shown.lines).toHaveLength(1);
     refuse(1);
     await expect(again).rejects.toThrow();
@@ -71,14 +73,14 @@ describe('the lines of a job', () => {
 
   it('a failure of an earlier question is not said of the latest', async () => {
     const shown = new JobLines();
-    const questions = [shown.ask(3, '', 200), shown.ask(3, '', 200)];
+    const questions = [shown.ask(3, lines(''), 200), shown.ask(3, lines(''), 200)];
     refuse(0);
     answer(1, 'cairn-acc-1');
     expect(await Promise.all(questions)).toEqual([false, true]);
   });
 
   it('are no more than the server gives at once', () => {
-    void new JobLines().ask(3, 'WAITING', 9000);
-    expect(asked[1]?.query).toEqual({ states: ['WAITING'], size: 500 });
+    void new JobLines().ask(3, lines('WAITING'), 9000);
+    expect(asked[1]?.query).toEqual({ states: ['WAITING'], outcome: '', size: 500 });
   });
 });

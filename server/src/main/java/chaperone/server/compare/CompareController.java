@@ -71,11 +71,23 @@ class CompareController {
     public ResponseEntity<byte[]> diff(@Valid @RequestBody CompareRequest request) {
         Pair pair = pair(request);
         AuditNote.add(pair.before().title() + " and " + pair.after().title());
+        return file(pair, pair.before().whole(), pair.after().whole(), "");
+    }
+
+    /** As the page shows it: a secret that was altered stands as two different masks. */
+    @PostMapping(path = "/diff/masked", produces = "text/x-diff")
+    @Transactional(readOnly = true)
+    public ResponseEntity<byte[]> maskedDiff(@Valid @RequestBody CompareRequest request) {
+        Pair pair = pair(request);
+        return file(pair, pair.before().masked().text(), pair.after().masked().text(), "-masked");
+    }
+
+    private static ResponseEntity<byte[]> file(Pair pair, String before, String after, String suffix) {
+        String beforeTitle = pair.before().title();
+        String afterTitle = pair.after().title();
         return TextFile.of(
-                pair.before().title() + "-" + pair.after().title() + ".diff",
-                ConfigBytes.encode(UnifiedDiff.between(
-                        "a/" + pair.before().title(), pair.before().whole(),
-                        "b/" + pair.after().title(), pair.after().whole())));
+                beforeTitle + "-" + afterTitle + suffix + ".diff",
+                ConfigBytes.encode(UnifiedDiff.between("a/" + beforeTitle, before, "b/" + afterTitle, after)));
     }
 
     private Pair pair(CompareRequest request) {

@@ -13,6 +13,7 @@ import chaperone.server.revision.History;
 import chaperone.server.secret.SecretMasks;
 import jakarta.validation.constraints.Min;
 import jakarta.validation.constraints.Size;
+import java.time.Instant;
 import java.util.Optional;
 import org.springframework.http.HttpStatus;
 import org.springframework.stereotype.Component;
@@ -33,12 +34,14 @@ class CompareEnds {
      *
      * @param kind the running one if left out
      * @param number of the revision; the newest if left out
+     * @param asOf in place of a number: the revision that was the newest one at that moment
      */
     record EndInput(
             Optional<@Size(max = LONGEST_TEXT) String> text,
             Optional<@Size(max = 253) String> device,
             Optional<ConfigKind> kind,
-            Optional<@Min(1) Integer> number) {}
+            Optional<@Min(1) Integer> number,
+            Optional<Instant> asOf) {}
 
     CompareEnds(Fleet fleet, History history, NoiseRules noiseRules, PlatformRegistry platforms, SecretMasks masks) {
         this.fleet = fleet;
@@ -55,7 +58,10 @@ class CompareEnds {
         }
         if (input.device().isPresent()) {
             ConfigKind kind = input.kind().orElse(ConfigKind.RUNNING);
-            return revision(fleet.get(input.device().get()), kind, input.number());
+            Device device = fleet.get(input.device().get());
+            return input.number().isEmpty() && input.asOf().isPresent()
+                    ? end(device, kind, history.asOf(device, kind, input.asOf().get()))
+                    : revision(device, kind, input.number());
         }
         String name = platform.orElseThrow(() -> refused("A text can be read only as a text of some platform."));
         Platform known = platforms.get(name);
@@ -63,7 +69,13 @@ class CompareEnds {
     }
 
     CompareEnd revision(Device device, ConfigKind kind, Optional<Integer> number) {
-        History.Text text = number.map(n -> history.get(device, kind, n)).orElseGet(() -> history.newest(device, kind));
+        return end(
+                device,
+                kind,
+                number.map(n -> history.get(device, kind, n)).orElseGet(() -> history.newest(device, kind)));
+    }
+
+    private CompareEnd end(Device device, ConfigKind kind, History.Text text) {
         return end(
                 Optional.of(device.name()),
                 Optional.of(kind),

@@ -9,7 +9,6 @@ import chaperone.connect.conversation.LoginDetail;
 import chaperone.connect.conversation.LoginProtocol;
 import chaperone.server.audit.AuditNote;
 import chaperone.server.callable.CallRules;
-import chaperone.server.callable.HostAddresses;
 import chaperone.server.problem.ProblemException;
 import chaperone.server.secret.SecretBox;
 import java.time.Clock;
@@ -146,12 +145,9 @@ public class CredentialSets {
 
     /** @throws ConversationException if the set is not for this address or this site */
     private static void checkPlace(CredentialSet set, Endpoint endpoint, String site) {
-        boolean isSite = set.sites().isEmpty() || set.sites().contains(site);
-        if (isSite && HostAddresses.allIn(endpoint.host(), CallRules.scope(set.ranges(), "ranges"))) return;
-        throw new ConversationException(
-                FailureKind.SET_NOT_FOR_ADDRESS,
-                endpoint,
-                "\"" + set.name() + "\" is not for " + (isSite ? endpoint.host() : "site \"" + site + "\""));
+        SetScope.of(set).reason(endpoint, site).ifPresent(why -> {
+            throw new ConversationException(FailureKind.SET_NOT_FOR_ADDRESS, endpoint, why);
+        });
     }
 
     /** For a few devices, one after the other, by somebody who knows the sets' versions: each set is opened once. */
@@ -195,6 +191,12 @@ public class CredentialSets {
     @Transactional(readOnly = true)
     public Optional<Long> named(String name) {
         return sets.findByNameIgnoreCase(name).map(CredentialSet::id);
+    }
+
+    /** Where the set may be used. */
+    @Transactional(readOnly = true)
+    public SetScope scope(long id) {
+        return SetScope.of(get(id));
     }
 
     public boolean isThere(long id) {

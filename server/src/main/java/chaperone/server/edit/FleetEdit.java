@@ -7,8 +7,11 @@ import chaperone.server.edit.FleetEdits.Move;
 import chaperone.server.edit.FleetEdits.Said;
 import chaperone.server.event.Events;
 import chaperone.server.fleet.Device;
+import chaperone.server.fleet.DeviceReach;
+import chaperone.server.fleet.DeviceReach.Reach;
 import chaperone.server.fleet.DevicesPlacedEvent;
 import chaperone.server.fleet.Fleet;
+import chaperone.server.platform.PlatformRegistry;
 import chaperone.server.problem.ProblemException;
 import chaperone.server.site.Site;
 import chaperone.server.site.SiteRepository;
@@ -28,6 +31,8 @@ class FleetEdit {
     private static final Logger LOG = LoggerFactory.getLogger(FleetEdit.class);
 
     private final Fleet fleet;
+    private final DeviceReach reach;
+    private final PlatformRegistry platforms;
     private final SiteRepository sites;
     private final CredentialSets credentials;
     private final Events events;
@@ -44,7 +49,8 @@ class FleetEdit {
             Optional<String> role,
             Optional<Long> credentialSet,
             List<String> addTags,
-            List<String> removeTags) {
+            List<String> removeTags,
+            WishedReach reach) {
         String inWords(CredentialSets credentials) {
             List<String> parts = new ArrayList<>();
             site.ifPresent(name -> parts.add("site \"" + name + "\""));
@@ -52,14 +58,29 @@ class FleetEdit {
             credentialSet
                     .map(set -> "log-in by \"" + credentials.get(set).name() + "\"")
                     .ifPresent(parts::add);
+            reach.port().ifPresent(port -> parts.add("port " + port));
+            reach.platform().ifPresent(name -> parts.add("platform \"" + name + "\""));
+            reach.telnetAllowed().ifPresent(is -> parts.add(is ? "Telnet allowed (unsafe)" : "no Telnet"));
             if (!addTags.isEmpty()) parts.add("tags " + String.join(", ", addTags));
             if (!removeTags.isEmpty()) parts.add("without tags " + String.join(", ", removeTags));
             return String.join(", ", parts);
         }
     }
 
+    /** How the devices are reached and read from now on. */
+    record WishedReach(Optional<Integer> port, Optional<String> platform, Optional<Boolean> telnetAllowed) {
+        Reach of(Device device) {
+            return new Reach(
+                    port.orElse(device.port()),
+                    platform.orElse(device.platform()),
+                    telnetAllowed.orElse(device.isTelnetAllowed()));
+        }
+    }
+
     FleetEdit(
             Fleet fleet,
+            DeviceReach reach,
+            PlatformRegistry platforms,
             SiteRepository sites,
             CredentialSets credentials,
             Events events,
@@ -68,6 +89,8 @@ class FleetEdit {
         this.publisher = publisher;
         this.edits = edits;
         this.fleet = fleet;
+        this.reach = reach;
+        this.platforms = platforms;
         this.sites = sites;
         this.credentials = credentials;
         this.events = events;
@@ -83,6 +106,7 @@ class FleetEdit {
     long apply(List<String> names, Wish wish, String account) {
         Optional<Site> site = wish.site().filter(name -> !name.isEmpty()).map(this::site);
         wish.credentialSet().ifPresent(credentials::get);
+        wish.reach().platform().ifPresent(platforms::get);
         List<Move> moves = new ArrayList<>();
         for (Device device : fleet.choose(names)) {
             Said before = Said.of(device);
@@ -93,6 +117,7 @@ class FleetEdit {
             }
             wish.credentialSet().ifPresent(device::use);
             device.tag(wish.addTags(), wish.removeTags());
+            reach.change(device, wish.reach().of(device));
             moves.add(new Move(device.id(), before, Said.of(device)));
         }
         AuditNote.add(wish.inWords(credentials) + " for " + names.size() + ": " + String.join(" ", names));
@@ -146,10 +171,26 @@ class FleetEdit {
         if (isSameSet && credentials.isThere(move.before().credentialSet())) {
             device.use(move.before().credentialSet());
         }
+        reachAgain(device, move.before().reach(), move.after().reach());
         device.tag(
                 without(move.before().tags(), move.after().tags()),
                 without(move.after().tags(), move.before().tags()));
         return Said.of(device).equals(move.before());
+    }
+
+    /** Another device may be at its old place by now: then it stays at its new one. */
+    private void reachAgain(Device device, Reach before, Reach after) {
+        boolean isPlatformThere =
+                platforms.current().all().stream().anyMatch(each -> each.name().equals(before.platform()));
+        Reach wanted = new Reach(
+                device.port() == after.port() ? before.port() : device.port(),
+                isPlatformThere && device.platform().equals(after.platform()) ? before.platform() : device.platform(),
+                device.isTelnetAllowed() == after.telnetAllowed() ? before.telnetAllowed() : device.isTelnetAllowed());
+        try {
+            reach.change(device, wanted);
+        } catch (ProblemException e) {
+            LOG.info("{} is left where it is: {}", device.name(), e.getMessage());
+        }
     }
 
     private static List<String> without(List<String> all, List<String> less) {

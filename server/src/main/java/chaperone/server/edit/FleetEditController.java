@@ -3,7 +3,10 @@ package chaperone.server.edit;
 import chaperone.server.audit.Audited;
 import chaperone.server.edit.FleetEdit.Undone;
 import chaperone.server.edit.FleetEdit.Wish;
+import chaperone.server.edit.FleetEdit.WishedReach;
 import jakarta.validation.Valid;
+import jakarta.validation.constraints.Max;
+import jakarta.validation.constraints.Min;
 import jakarta.validation.constraints.NotEmpty;
 import jakarta.validation.constraints.NotNull;
 import jakarta.validation.constraints.Pattern;
@@ -35,6 +38,9 @@ class FleetEditController {
             Optional<@Size(max = 100) String> site,
             Optional<@Size(max = 40) String> role,
             Optional<Long> credentialSet,
+            Optional<@Min(1) @Max(65_535) Integer> port,
+            Optional<@Size(min = 1, max = 40) String> platform,
+            Optional<Boolean> telnetAllowed,
             @NotNull @Size(max = 20) List<@Valid @Pattern(regexp = TAG, message = TAG_RULE) String> addTags,
             @NotNull @Size(max = 20) List<@Size(max = 40) String> removeTags) {
         private static final String TAG = "[\\p{L}\\p{N}]([\\p{L}\\p{N} ._-]{0,38}[\\p{L}\\p{N}])?";
@@ -46,7 +52,13 @@ class FleetEditController {
         }
 
         Wish wish() {
-            return new Wish(site.map(String::strip), role.map(String::strip), credentialSet, addTags, removeTags);
+            return new Wish(
+                    site.map(String::strip),
+                    role.map(String::strip),
+                    credentialSet,
+                    addTags,
+                    removeTags,
+                    new WishedReach(port, platform, telnetAllowed));
         }
     }
 

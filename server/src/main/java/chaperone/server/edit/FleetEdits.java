@@ -1,6 +1,7 @@
 package chaperone.server.edit;
 
 import chaperone.server.fleet.Device;
+import chaperone.server.fleet.DeviceReach.Reach;
 import chaperone.server.site.Site;
 import java.sql.Array;
 import java.sql.ResultSet;
@@ -22,9 +23,14 @@ class FleetEdits {
     private final Clock clock;
 
     /** What people say of a device. */
-    record Said(Optional<Long> site, String role, long credentialSet, List<String> tags) {
+    record Said(Optional<Long> site, String role, long credentialSet, List<String> tags, Reach reach) {
         static Said of(Device device) {
-            return new Said(device.site().map(Site::id), device.role(), device.credentialSet(), device.tags());
+            return new Said(
+                    device.site().map(Site::id),
+                    device.role(),
+                    device.credentialSet(),
+                    device.tags(),
+                    Reach.of(device));
         }
     }
 
@@ -53,7 +59,9 @@ class FleetEdits {
                 words);
         database.batchUpdate(
                 "insert into fleet_edit_device (edit_id, device_id, site_before, site_after, role_before, role_after,"
-                        + " set_before, set_after, tags_before, tags_after) values (?, ?, ?, ?, ?, ?, ?, ?, ?, ?)",
+                        + " set_before, set_after, tags_before, tags_after, port_before, port_after, platform_before,"
+                        + " platform_after, telnet_before, telnet_after)"
+                        + " values (?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?)",
                 moves,
                 500,
                 (statement, move) -> {
@@ -67,6 +75,12 @@ class FleetEdits {
                     statement.setLong(8, move.after().credentialSet());
                     statement.setArray(9, tags(statement.getConnection(), move.before()));
                     statement.setArray(10, tags(statement.getConnection(), move.after()));
+                    statement.setInt(11, move.before().reach().port());
+                    statement.setInt(12, move.after().reach().port());
+                    statement.setString(13, move.before().reach().platform());
+                    statement.setString(14, move.after().reach().platform());
+                    statement.setBoolean(15, move.before().reach().telnetAllowed());
+                    statement.setBoolean(16, move.after().reach().telnetAllowed());
                 });
         return id == null ? 0 : id;
     }
@@ -111,7 +125,11 @@ class FleetEdits {
                 Optional.ofNullable(row.getObject("site_" + side, Long.class)),
                 row.getString("role_" + side),
                 row.getLong("set_" + side),
-                Arrays.asList((String[]) row.getArray("tags_" + side).getArray()));
+                Arrays.asList((String[]) row.getArray("tags_" + side).getArray()),
+                new Reach(
+                        row.getInt("port_" + side),
+                        row.getString("platform_" + side),
+                        row.getBoolean("telnet_" + side)));
     }
 
     /** @return false if somebody has undone it already */

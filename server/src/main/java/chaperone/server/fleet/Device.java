@@ -119,6 +119,12 @@ public class Device {
         this.port = port;
     }
 
+    /** As a device of another platform: what was seen of its configuration says nothing any more. */
+    void readAs(String platform) {
+        this.platform = platform;
+        this.changeMark = "";
+    }
+
     void rename(String name) {
         this.name = name;
     }

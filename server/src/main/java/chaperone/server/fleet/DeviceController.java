@@ -1,12 +1,8 @@
 package chaperone.server.fleet;
 
-import chaperone.connect.conversation.Endpoint;
 import chaperone.server.audit.AuditNote;
 import chaperone.server.audit.Audited;
-import chaperone.server.callable.CallRules;
 import chaperone.server.callable.HostName;
-import chaperone.server.outcome.ConversationOutcome;
-import chaperone.server.problem.ProblemException;
 import chaperone.server.removal.Removed;
 import jakarta.validation.Valid;
 import jakarta.validation.constraints.Max;
@@ -32,11 +28,9 @@ import org.springframework.web.bind.annotation.RestController;
 @RequestMapping("/api/devices")
 class DeviceController {
     private final Fleet fleet;
-    private final CallRules rules;
 
-    DeviceController(Fleet fleet, CallRules rules) {
+    DeviceController(Fleet fleet) {
         this.fleet = fleet;
-        this.rules = rules;
     }
 
     record TelnetUse(boolean allowed) {}
@@ -57,13 +51,6 @@ class DeviceController {
     @PutMapping("/{name}/address")
     @ResponseStatus(HttpStatus.NO_CONTENT)
     void move(@PathVariable String name, @Valid @RequestBody NewAddress address) {
-        rules.reason(new Endpoint(address.host(), address.port())).ifPresent(why -> {
-            throw new ProblemException(
-                    HttpStatus.UNPROCESSABLE_CONTENT,
-                    "not-callable",
-                    "This address may not be called: " + why + ".",
-                    ConversationOutcome.NOT_CALLABLE.advice());
-        });
         fleet.move(name, address.host(), address.port());
     }
 

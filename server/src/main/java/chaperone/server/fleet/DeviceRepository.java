@@ -42,6 +42,9 @@ public interface DeviceRepository extends JpaRepository<Device, Long>, JpaSpecif
 
     List<Device> findByHost(String host);
 
+    @EntityGraph(attributePaths = "site")
+    List<Device> findByHostIn(Collection<String> hosts);
+
     Optional<Device> findByHostAndPort(String host, int port);
 
     Optional<Device> findByPlatformAndSerial(String platform, String serial);

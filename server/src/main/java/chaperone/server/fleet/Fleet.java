@@ -27,7 +27,6 @@ import java.util.Set;
 import java.util.stream.Collectors;
 import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
-import org.springframework.http.HttpStatus;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
 
@@ -41,6 +40,7 @@ public class Fleet {
     private final HostKeys keys;
     private final CredentialSets credentials;
     private final DeviceFacts facts;
+    private final DeviceReach reach;
     private final Removals removals;
     private final Events events;
     private final Clock clock;
@@ -61,6 +61,7 @@ public class Fleet {
             HostKeys keys,
             CredentialSets credentials,
             DeviceFacts facts,
+            DeviceReach reach,
             Removals removals,
             Events events,
             Clock clock) {
@@ -69,6 +70,7 @@ public class Fleet {
         this.keys = keys;
         this.credentials = credentials;
         this.facts = facts;
+        this.reach = reach;
         this.removals = removals;
         this.events = events;
         this.clock = clock;
@@ -143,6 +145,12 @@ public class Fleet {
         return names.isEmpty()
                 ? List.of()
                 : devices.findByNameIn(names).stream().map(Device::name).toList();
+    }
+
+    /** Whatever their ports. */
+    @Transactional(readOnly = true)
+    public List<Device> atHosts(Collection<String> hosts) {
+        return hosts.isEmpty() ? List.of() : devices.findByHostIn(hosts);
     }
 
     @Transactional(readOnly = true)
@@ -305,17 +313,8 @@ public class Fleet {
     @Transactional
     void move(String name, String host, int port) {
         Device device = get(name);
-        devices.findByHostAndPort(host, port).ifPresent(other -> {
-            throw new ProblemException(
-                    HttpStatus.CONFLICT,
-                    "address-taken",
-                    "\"" + other.name() + "\" has this address.",
-                    "Give that device its own address first, or remove it.");
-        });
         String before = address(device);
-        keys.carryOver(device.host(), device.port(), host, port);
-        device.moveTo(host, port);
-        facts.note(device, EventKind.ADDRESS, before, address(device));
+        reach.move(device, host, port);
         AuditNote.add("from " + before + " to " + address(device));
         events.fleetMoved();
     }

@@ -85,6 +85,7 @@ class DeviceIntake {
                     || e.kind() == FailureKind.PRIVILEGE_REFUSED
                     || e.kind() == FailureKind.PARTLY_READABLE;
             if (!mayAnotherFit) throw e;
+            work.refused(set, e);
             return Optional.empty();
         }
     }
@@ -100,14 +101,9 @@ class DeviceIntake {
                 keys.pinned(line.host(), line.port()),
                 IntakeDetails.of(line.payload()).telnetAllowed());
         Met met = met(target, work);
-        return result(fleet.admit(
-                target,
-                met,
-                new Placement(
-                        set,
-                        line.site(),
-                        line.role(),
-                        IntakeDetails.of(line.payload()).tags())));
+        Placement placement = new Placement(
+                set, line.site(), line.role(), IntakeDetails.of(line.payload()).tags());
+        return result(fleet.admit(target, met, placement), credentials.get(set).name());
     }
 
     /** What answers and is no device is none of anybody's business: its words are not told. */
@@ -123,7 +119,7 @@ class DeviceIntake {
         }
     }
 
-    private static JobLineResult result(Admission admission) {
+    private static JobLineResult result(Admission admission, String set) {
         if (admission instanceof Admission.SameDevice same) {
             return JobLineResult.done(
                             IntakeOutcome.SAME_DEVICE, "as " + same.name() + " at " + same.where() + "; " + same.by())
@@ -133,6 +129,7 @@ class DeviceIntake {
             return JobLineResult.failed(IntakeOutcome.NAME_TAKEN, taken.name() + " at " + taken.by());
         }
         String name = ((Admission.Added) admission).name();
-        return JobLineResult.done(IntakeOutcome.ADDED, "as " + name).about(name);
+        return JobLineResult.done(IntakeOutcome.ADDED, "as " + name + ", with \"" + set + "\"")
+                .about(name);
     }
 }

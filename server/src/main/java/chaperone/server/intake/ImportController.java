@@ -8,7 +8,6 @@ import chaperone.core.inventory.HeaderGuess;
 import chaperone.server.audit.AuditNote;
 import chaperone.server.audit.Audited;
 import chaperone.server.credential.CredentialSets;
-import chaperone.server.fleet.Fleet;
 import chaperone.server.job.JobKind;
 import chaperone.server.job.JobService;
 import chaperone.server.job.NewJobLine;
@@ -36,21 +35,21 @@ import org.springframework.web.bind.annotation.RestController;
 class ImportController {
     private final JobService jobs;
     private final CredentialSets credentials;
-    private final Fleet fleet;
     private final PlatformRegistry platforms;
     private final ImportHeadings headings;
+    private final ImportPreviews previews;
 
     ImportController(
             JobService jobs,
             CredentialSets credentials,
-            Fleet fleet,
             PlatformRegistry platforms,
-            ImportHeadings headings) {
+            ImportHeadings headings,
+            ImportPreviews previews) {
         this.jobs = jobs;
         this.credentials = credentials;
-        this.fleet = fleet;
         this.platforms = platforms;
         this.headings = headings;
+        this.previews = previews;
     }
 
     /**
@@ -90,16 +89,27 @@ class ImportController {
         return HeaderGuess.of(request.csv(), headings.all());
     }
 
+    /** What bringing this list in would do; nothing is called for it. The credential set may be missing (0). */
+    @PostMapping("/api/imports/preview")
+    ImportPreviews.ListPreview preview(@Valid @RequestBody ImportRequest request) {
+        if (request.credentialSet() != 0) credentials.get(request.credentialSet());
+        List<AddressLine> read = read(request);
+        return previews.of(read, new ImportLines(credentials, platforms, request).of(read));
+    }
+
+    private List<AddressLine> read(ImportRequest request) {
+        request.platform().filter(name -> !name.isBlank()).ifPresent(platforms::get);
+        return AddressList.read(request.csv(), request.columns().orElse(Map.of()))
+                .orThrow(ImportLines::refused);
+    }
+
     @Audited("brought devices in")
     @PostMapping("/api/imports")
     @ResponseStatus(HttpStatus.ACCEPTED)
     Started start(@Valid @RequestBody ImportRequest request, Principal principal) {
         String set = credentials.get(request.credentialSet()).name();
-        request.platform().filter(name -> !name.isBlank()).ifPresent(platforms::get);
-        Map<String, String> columns = request.columns().orElse(Map.of());
-        List<AddressLine> read = AddressList.read(request.csv(), columns).orThrow(ImportLines::refused);
-        List<NewJobLine> lines = new ImportLines(credentials, platforms, request).of(read);
-        headings.remember(columns);
+        List<NewJobLine> lines = new ImportLines(credentials, platforms, request).of(read(request));
+        headings.remember(request.columns().orElse(Map.of()));
         String from = request.listName().isBlank() ? "a list" : request.listName();
         String title = "Bring in " + lines.size() + (lines.size() == 1 ? " device" : " devices") + " from " + from
                 + " with \"" + set + "\"";

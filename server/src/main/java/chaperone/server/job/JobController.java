@@ -1,8 +1,10 @@
 package chaperone.server.job;
 
+import chaperone.server.api.CsvFile;
 import chaperone.server.audit.Audited;
 import chaperone.server.job.JobLineRepository.EndedCount;
 import chaperone.server.job.JobLineRepository.StateCount;
+import chaperone.server.job.JobLineTries.Try;
 import chaperone.server.outcome.Outcome;
 import chaperone.server.problem.ProblemException;
 import jakarta.validation.Valid;
@@ -23,6 +25,8 @@ import java.util.stream.Collectors;
 import org.jspecify.annotations.Nullable;
 import org.springframework.data.domain.Page;
 import org.springframework.data.domain.PageRequest;
+import org.springframework.data.domain.Pageable;
+import org.springframework.http.ResponseEntity;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PathVariable;
 import org.springframework.web.bind.annotation.PostMapping;
@@ -36,19 +40,28 @@ import org.springframework.web.bind.annotation.RestController;
 @RequestMapping("/api/jobs")
 class JobController {
     private static final int SHOWN_IN_HAND = 8;
+    private static final List<String> TABLE =
+            List.of("target", "device", "state", "outcome", "meaning", "seen", "advice", "attempts", "ended at");
 
     private final JobService service;
     private final JobRepository jobs;
     private final JobLineRepository lines;
+    private final JobLineTries tries;
     private final OutcomeRegistry outcomes;
     private final Clock clock;
 
     JobController(
-            JobService service, JobRepository jobs, JobLineRepository lines, OutcomeRegistry outcomes, Clock clock) {
+            JobService service,
+            JobRepository jobs,
+            JobLineRepository lines,
+            JobLineTries tries,
+            OutcomeRegistry outcomes,
+            Clock clock) {
         this.outcomes = outcomes;
         this.service = service;
         this.jobs = jobs;
         this.lines = lines;
+        this.tries = tries;
         this.clock = clock;
     }
 
@@ -85,8 +98,9 @@ class JobController {
             String seen,
             int attempts,
             String found,
-            Optional<Instant> endedAt) {
-        static LineView of(JobLine line, Outcome outcome) {
+            Optional<Instant> endedAt,
+            List<TryView> earlier) {
+        static LineView of(JobLine line, Outcome outcome, List<TryView> earlier) {
             return new LineView(
                     line.number(),
                     line.target(),
@@ -99,9 +113,17 @@ class JobController {
                     line.seen(),
                     line.attempts(),
                     line.found(),
-                    line.endedAt());
+                    line.endedAt(),
+                    earlier);
         }
     }
+
+    /**
+     * What came of a line before its last try.
+     *
+     * @param credentialSet its name; empty if it was removed, or there was none
+     */
+    record TryView(Instant at, String credentialSet, String meaning, String seen) {}
 
     record LinePage(List<LineView> lines, long total) {}
 
@@ -166,15 +188,63 @@ class JobController {
     LinePage lines(
             @PathVariable long id,
             @RequestParam(defaultValue = "") @Size(max = 5) List<JobLineState> states,
+            @RequestParam(defaultValue = "") @Size(max = 60) String outcome,
             @RequestParam(defaultValue = "0") @Min(0) @Max(100_000) int page,
             @RequestParam(defaultValue = "100") @Min(1) @Max(500) int size) {
         find(id);
-        List<JobLineState> wanted = states.isEmpty() ? List.of(JobLineState.values()) : states;
-        Page<JobLine> found = lines.page(id, wanted, PageRequest.of(page, size));
-        return new LinePage(
-                found.map(line -> LineView.of(line, outcomes.of(line.outcome())))
-                        .getContent(),
-                found.getTotalElements());
+        Page<JobLine> found = lines.page(id, wanted(states), outcome, PageRequest.of(page, size));
+        return new LinePage(lineViews(found.getContent()), found.getTotalElements());
+    }
+
+    /** The lines that fit, with how each ended, as CSV (RFC 4180). */
+    @GetMapping(path = "/{id}/lines.csv", produces = "text/csv")
+    ResponseEntity<String> linesAsCsv(
+            @PathVariable long id,
+            @RequestParam(defaultValue = "") @Size(max = 5) List<JobLineState> states,
+            @RequestParam(defaultValue = "") @Size(max = 60) String outcome) {
+        find(id);
+        List<JobLine> found =
+                lines.page(id, wanted(states), outcome, Pageable.unpaged()).getContent();
+        return CsvFile.of(
+                "job-" + id + ".csv", TABLE, found.stream().map(this::row).toList());
+    }
+
+    private Object[] row(JobLine line) {
+        Outcome outcome = outcomes.of(line.outcome());
+        return new Object[] {
+            line.target(),
+            line.found(),
+            line.state(),
+            outcome.name(),
+            outcome.meaning(),
+            line.seen(),
+            outcome.advice(),
+            line.attempts(),
+            line.endedAt().map(Instant::toString).orElse("")
+        };
+    }
+
+    private static List<JobLineState> wanted(List<JobLineState> states) {
+        return states.isEmpty() ? List.of(JobLineState.values()) : states;
+    }
+
+    private List<LineView> lineViews(List<JobLine> found) {
+        Map<Integer, List<Try>> earlier = tries.of(found.stream()
+                .filter(line -> line.attempts() > 0)
+                .map(JobLine::id)
+                .toList());
+        return found.stream()
+                .map(line -> LineView.of(
+                        line,
+                        outcomes.of(line.outcome()),
+                        earlier.getOrDefault(line.number(), List.of()).stream()
+                                .map(each -> new TryView(
+                                        each.at(),
+                                        each.credentialSet(),
+                                        outcomes.of(each.outcome()).meaning(),
+                                        each.seen()))
+                                .toList()))
+                .toList();
     }
 
     @Audited("stopped a job")

@@ -40,6 +40,11 @@ interface JobLineRepository extends JpaRepository<JobLine, Long> {
     @Query("select l from JobLine l where l.jobId = :job and l.state in :states order by l.number")
     Page<JobLine> page(long job, Collection<JobLineState> states, Pageable page);
 
+    /** @param outcome its code; empty for any */
+    @Query("select l from JobLine l where l.jobId = :job and l.state in :states"
+            + " and (:outcome = '' or l.outcome = :outcome) order by l.number")
+    Page<JobLine> page(long job, Collection<JobLineState> states, String outcome, Pageable page);
+
     @Query("select l from JobLine l where l.jobId = :job and l.number in :numbers order by l.number")
     List<JobLine> byNumbers(long job, Collection<Integer> numbers);
 

@@ -34,6 +34,7 @@ class JobRunner {
 
     private final JobService jobs;
     private final JobLineStore store;
+    private final JobLineTries tries;
     private final Map<JobKind, JobLineHandler> handlers;
     private final ConversationPermits limits;
     private final DeviceLease leases;
@@ -50,6 +51,7 @@ class JobRunner {
     JobRunner(
             JobService jobs,
             JobLineStore store,
+            JobLineTries tries,
             List<JobLineHandler> handlers,
             ConversationPermits limits,
             DeviceLease leases,
@@ -60,6 +62,7 @@ class JobRunner {
         this.masks = masks;
         this.jobs = jobs;
         this.store = store;
+        this.tries = tries;
         this.handlers = handlers.stream().collect(Collectors.toMap(JobLineHandler::kind, Function.identity()));
         this.limits = limits;
         this.leases = leases;
@@ -127,13 +130,18 @@ class JobRunner {
             Claimed line, Function<JobLineContext, JobLineResult> handler, int stops, Lease lease) {
         List<Conversation> held = new CopyOnWriteArrayList<>();
         lease.whenLost(() -> held.forEach(Conversation::stop));
-        JobLineContext work = new JobLineContext(line.asked(), conversation -> {
-            held.add(conversation);
-            conversations.add(line.job(), conversation);
-            // Somebody may have asked while the connection was being made: that word came too early for this one.
-            if (conversations.stops() != stops && jobs.isStopAsked(line.job())) conversation.stop();
-            if (lease.isLost()) conversation.stop();
-        });
+        JobLineContext work = new JobLineContext(
+                line.asked(),
+                conversation -> {
+                    held.add(conversation);
+                    conversations.add(line.job(), conversation);
+                    // Somebody may have asked while the connection was being made: that word came too early for this
+                    // one.
+                    if (conversations.stops() != stops && jobs.isStopAsked(line.job())) conversation.stop();
+                    if (lease.isLost()) conversation.stop();
+                },
+                (set, why) -> tries.add(
+                        line.id(), set, ConversationOutcome.of(why.kind()).name(), shown(why)));
         try {
             JobLineResult result = handler.apply(work);
             // Somebody else may have been at the device meanwhile: what was found is worth nothing.
@@ -143,16 +151,22 @@ class JobRunner {
             throw e;
         } catch (ConversationException e) {
             if (lease.isLost()) throw new LeaseLostException(line.asked().host());
-            String seen = masks.of(platforms.current().all(), e.seen()).text();
+            String seen = shown(e);
             LOG.info("Job {}, line {}: {} {}", line.job(), line.number(), e.kind(), seen);
             ConversationOutcome outcome = ConversationOutcome.of(e.kind());
             JobLineState state = outcome == ConversationOutcome.STOPPED ? JobLineState.STOPPED : JobLineState.FAILED;
-            return new JobLineResult(state, outcome, ConfigBytes.printable(seen), "");
+            return new JobLineResult(state, outcome, seen, "");
         } catch (RuntimeException e) {
             LOG.error("Line {} of job {} failed", line.number(), line.job(), e);
             return JobLineResult.failed(JobOutcome.INTERNAL, "");
         } finally {
             held.forEach(conversation -> conversations.remove(line.job(), conversation));
         }
+    }
+
+    /** What was seen, as everybody may read it. */
+    private String shown(ConversationException why) {
+        return ConfigBytes.printable(
+                masks.of(platforms.current().all(), why.seen()).text());
     }
 }

@@ -27,6 +27,7 @@ import org.springframework.transaction.support.TransactionSynchronizationManager
 public class JobService {
     private final JobRepository jobs;
     private final JobLineRepository lines;
+    private final JobLineTries tries;
     private final ObjectProvider<JobLineHandler> handlers;
     private final ObjectProvider<Scheduler> scheduler;
     private final Events events;
@@ -35,12 +36,14 @@ public class JobService {
     JobService(
             JobRepository jobs,
             JobLineRepository lines,
+            JobLineTries tries,
             ObjectProvider<JobLineHandler> handlers,
             ObjectProvider<Scheduler> scheduler,
             Events events,
             Clock clock) {
         this.jobs = jobs;
         this.lines = lines;
+        this.tries = tries;
         this.handlers = handlers;
         this.scheduler = scheduler;
         this.events = events;
@@ -102,6 +105,7 @@ public class JobService {
                 .filter(each -> each.kind() == job.kind())
                 .findFirst()
                 .orElseThrow();
+        tries.keepEnds(again.stream().map(JobLine::id).toList());
         again.forEach(line -> line.waitAgain(choice, handler));
         job.goOn(clock.instant());
         schedule(again, Duration.ZERO);

@@ -32,13 +32,13 @@ public final class BodyLimits extends OncePerRequestFilter {
 
     /** Escapes of JSON make a text up to six times as long; nobody sends such ones, so twice is enough. */
     private static final List<Larger> LARGER = List.of(
-            new Larger(Pattern.compile("/api/compare(/structure|/diff)?"), 34 * 1024 * 1024),
+            new Larger(Pattern.compile("/api/compare(/structure|/diff(/masked)?)?"), 34 * 1024 * 1024),
             new Larger(Pattern.compile("/api/platforms/[^/]+/first-contact/check"), 9 * 1024 * 1024),
             new Larger(Pattern.compile("/api/platforms/[^/]+/read"), 9 * 1024 * 1024),
             new Larger(Pattern.compile("/api/platforms/.*"), 1024 * 1024),
             // Images are passed on as they come, and never held.
             new Larger(Pattern.compile("/api/images"), 1024 * 1024 * 1024),
-            new Larger(Pattern.compile("/api/imports(/columns)?"), 4 * 1024 * 1024),
+            new Larger(Pattern.compile("/api/imports(/columns|/preview)?"), 4 * 1024 * 1024),
             new Larger(Pattern.compile("/api/(copies|devices/edit|map/places)"), 2 * 1024 * 1024));
 
     @Override

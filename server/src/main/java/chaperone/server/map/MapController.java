@@ -22,6 +22,7 @@ import java.time.Clock;
 import java.time.Instant;
 import java.util.List;
 import java.util.Map;
+import java.util.Optional;
 import org.springframework.http.HttpStatus;
 import org.springframework.transaction.annotation.Transactional;
 import org.springframework.web.bind.annotation.DeleteMapping;
@@ -84,11 +85,26 @@ class MapController {
             @DecimalMin("-20000") @DecimalMax("20000") double x,
             @DecimalMin("-20000") @DecimalMax("20000") double y) {}
 
+    /** A site or a device of the drawing. */
+    record ThingOnMap(
+            @NotNull MapPlace.Kind kind,
+            @NotBlank @Size(max = 253) String name) {
+        static ThingOnMap of(MapPlace.Key key) {
+            return new ThingOnMap(key.kind(), key.name());
+        }
+
+        MapPlace.Key key() {
+            return new MapPlace.Key(kind, name);
+        }
+    }
+
+    /** @param x from the middle of what it is pinned to, or else of the drawing; y likewise */
     record NoteView(
             long id,
             String site,
             double x,
             double y,
+            Optional<ThingOnMap> pinnedTo,
             String text,
             String writtenBy,
             Instant writtenAt,
@@ -108,12 +124,17 @@ class MapController {
 
     record PlacesInput(@NotEmpty @Size(max = 1000) List<@Valid PlaceView> places) {}
 
-    /** @param site empty for the drawing of all sites */
+    /** @param site empty for the drawing of all sites; the place is told as it is of a {@link NoteView} */
     record NoteInput(
             @NotNull @Size(max = 100) String site,
             @DecimalMin("-20000") @DecimalMax("20000") double x,
             @DecimalMin("-20000") @DecimalMax("20000") double y,
-            @NotBlank @Size(max = 1000) String text) {}
+            Optional<@Valid ThingOnMap> pinnedTo,
+            @NotBlank @Size(max = 1000) String text) {
+        MapNote.Spot spot() {
+            return new MapNote.Spot(site, x, y, pinnedTo.map(ThingOnMap::key));
+        }
+    }
 
     @GetMapping
     @Transactional(readOnly = true)
@@ -138,9 +159,10 @@ class MapController {
     private static NoteView view(MapNote note, String account) {
         return new NoteView(
                 note.id(),
-                note.site(),
-                note.x(),
-                note.y(),
+                note.spot().site(),
+                note.spot().x(),
+                note.spot().y(),
+                note.spot().pinnedTo().map(ThingOnMap::of),
                 note.text(),
                 note.writtenBy(),
                 note.writtenAt(),
@@ -180,7 +202,7 @@ class MapController {
     public NoteView pin(@Valid @RequestBody NoteInput input, Principal principal) {
         String text = input.text().strip();
         AuditNote.add(text);
-        MapNote note = new MapNote(input.site(), input.x(), input.y(), text, principal.getName(), clock.instant());
+        MapNote note = new MapNote(input.spot(), text, principal.getName(), clock.instant());
         return view(notes.save(note), principal.getName());
     }
 

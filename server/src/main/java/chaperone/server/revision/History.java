@@ -19,6 +19,7 @@ import chaperone.server.problem.ProblemException;
 import chaperone.server.secret.SecretMasks;
 import java.time.Clock;
 import java.time.Instant;
+import java.time.temporal.ChronoUnit;
 import java.util.Arrays;
 import java.util.List;
 import java.util.Optional;
@@ -200,6 +201,24 @@ public class History {
                 .findFirstByDeviceIdAndKindOrderByNumberDesc(device.id(), kind)
                 .map(this::text)
                 .orElseThrow(() -> ProblemException.notFound(kind.word() + " configuration of", device.name()));
+    }
+
+    /**
+     * The revision that was the newest one at a moment.
+     *
+     * @throws ProblemException if nothing of it is kept from then
+     */
+    @Transactional(readOnly = true)
+    public Text asOf(Device device, ConfigKind kind, Instant at) {
+        return revisions
+                .findFirstByDeviceIdAndKindAndFirstCopyAtLessThanEqualOrderByNumberDesc(device.id(), kind, at)
+                .map(this::text)
+                .orElseThrow(() -> new ProblemException(
+                        HttpStatus.NOT_FOUND,
+                        "not-then",
+                        "Nothing is kept of the " + kind.word() + " configuration of " + device.name() + " from "
+                                + at.truncatedTo(ChronoUnit.SECONDS) + " or before.",
+                        "Choose a later moment."));
     }
 
     Platform platformOf(Device device) {

@@ -1,5 +1,6 @@
 package chaperone.server.revision;
 
+import java.time.Instant;
 import java.util.List;
 import java.util.Optional;
 import org.springframework.data.jpa.repository.JpaRepository;
@@ -10,6 +11,9 @@ public interface RevisionRepository extends JpaRepository<Revision, Long> {
 
     Optional<Revision> findFirstByDeviceIdAndKindAndIncompleteOrderByNumberDesc(
             long device, ConfigKind kind, String incomplete);
+
+    Optional<Revision> findFirstByDeviceIdAndKindAndFirstCopyAtLessThanEqualOrderByNumberDesc(
+            long device, ConfigKind kind, Instant at);
 
     Optional<Revision> findByDeviceIdAndKindAndNumber(long device, ConfigKind kind, int number);
 

@@ -6,6 +6,7 @@ import chaperone.server.account.Role;
 import chaperone.server.revision.Past;
 import chaperone.server.support.Api;
 import chaperone.server.support.TestServer;
+import java.time.Instant;
 import java.util.List;
 import java.util.Map;
 import org.junit.jupiter.api.AfterAll;
@@ -118,6 +119,33 @@ class CompareApiTest {
         assertThat(noPlatform.get("detail").asString()).contains("platform");
     }
 
+    /** Each moment has the revision that was found last by then, told from the times in the list. */
+    @Test
+    void aMomentStandsForTheRevisionOfThen() {
+        JsonNode revisions = engineer.get("/api/devices/brkw-acc-1/revisions").json(200);
+        assertThat(revisions.size()).isGreaterThan(1);
+        revisions.forEach(revision -> {
+            Instant from = Instant.parse(revision.get("firstCopyAt").asString());
+            for (Instant at : List.of(from, from.plusMillis(1), from.minusMillis(1), Instant.now())) {
+                int expected = revisions
+                        .valueStream()
+                        .filter(each -> !Instant.parse(each.get("firstCopyAt").asString())
+                                .isAfter(at))
+                        .mapToInt(each -> each.get("number").asInt())
+                        .max()
+                        .orElse(0);
+                Map<String, Object> then = Map.of("device", "brkw-acc-1", "asOf", at.toString());
+                if (expected == 0) assertThat(refusal(then, text("x"), 404)).contains("Nothing is kept");
+                else
+                    assertThat(compare(then, Map.of("device", "brkw-acc-1"))
+                                    .get("before")
+                                    .get("number")
+                                    .asInt())
+                            .isEqualTo(expected);
+            }
+        });
+    }
+
     @Test
     void aDifferenceCanBeTakenAwayByEngineersOnly() {
         Map<String, Object> request = Map.of("platform", "corvane", "before", text("a\nb\n"), "after", text("a\nc\n"));
@@ -125,6 +153,31 @@ class CompareApiTest {
                 .isEqualTo("--- a/pasted\n+++ b/pasted\n@@ -1,2 +1,2 @@\n a\n-b\n+c\n");
         assertThat(server.as(Role.VIEWER).post("/api/compare/diff", request).status())
                 .isEqualTo(403);
+    }
+
+    /** A secret that was altered is seen to be, and not read. */
+    @Test
+    void whatEverybodyTakesAwayHoldsNoSecret() {
+        Map<String, Object> request =
+                Map.of("before", Map.of("device", "brkw-acc-1"), "after", Map.of("device", "brkw-acc-2"));
+        String exact = engineer.post("/api/compare/diff", request).body();
+        String masked =
+                server.as(Role.VIEWER).post("/api/compare/diff/masked", request).body();
+        assertThat(masked.lines().map(line -> line.charAt(0)))
+                .as("the same lines of the same kinds")
+                .containsExactlyElementsOf(
+                        exact.lines().map(line -> line.charAt(0)).toList());
+        assertThat(masked).contains("••••");
+        List<String> shown = masked.lines().toList();
+        List<String> whole = exact.lines().toList();
+        for (int i = 0; i < whole.size(); i++) {
+            int dots = shown.get(i).indexOf("••••");
+            if (dots < 0) assertThat(shown.get(i)).isEqualTo(whole.get(i));
+            else
+                assertThat(whole.get(i))
+                        .startsWith(shown.get(i).substring(0, dots))
+                        .isNotEqualTo(shown.get(i));
+        }
     }
 
     @Test

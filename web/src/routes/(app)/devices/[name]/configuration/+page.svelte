@@ -1,4 +1,5 @@
 <script lang="ts">
+  import WithSecrets from '$lib/parts/form/WithSecrets.svelte';
   import { page } from '$app/state';
   import { onMount } from 'svelte';
   import { api, asProblem, need, type ConfigKind, type Heading, type Problem } from '$lib/api/client';
@@ -6,7 +7,7 @@
   import { address } from '$lib/state/address.svelte';
   import { keys } from '$lib/state/keys.svelte';
   import { KINDS, kindOf, kinds, titled } from '$lib/text/configKind';
-  import { session } from '$lib/state/session.svelte';
+  import { saveFile } from '$lib/state/saveFile';
   import { count } from '$lib/text/time';
   import ConfigText from './ConfigText.svelte';
   import { headingAt, linesWith } from './configText';
@@ -73,6 +74,19 @@
         : (found.findLast((line) => line < here) ?? found.at(-1));
   }
 
+  async function saveWithSecrets() {
+    if (number === undefined) return;
+    const params = { path: { name, number }, query: { kind } };
+    try {
+      const bytes = await need(
+        api.GET('/api/devices/{name}/revisions/{number}/text', { params, parseAs: 'blob' })
+      );
+      saveFile(bytes as unknown as Blob, `${name}-${kind.toLowerCase()}-${number}.conf`);
+    } catch (thrown) {
+      problem = asProblem(thrown);
+    }
+  }
+
   /** One stop for Tab; the arrows walk through the headings. */
   function walk(event: KeyboardEvent) {
     const to =
@@ -127,14 +141,7 @@
   {#if number}
     {@const file = `/api/devices/${encodeURIComponent(name)}/revisions/${number}`}
     <a class="btn" href="{file}/masked?kind={kind}" title="As it is shown here" download>Download</a>
-    {#if session.mayAct}
-      <a
-        class="btn"
-        href="{file}/text?kind={kind}"
-        title="The look is recorded in the audit log, with your name"
-        download>With secrets…</a
-      >
-    {/if}
+    <WithSecrets what="revision {number} of {name}" onyes={saveWithSecrets} />
   {/if}
 </div>
 

@@ -1,0 +1,125 @@
+package chaperone.server.intake;
+
+import chaperone.connect.conversation.Endpoint;
+import chaperone.core.address.IpAddress;
+import chaperone.core.inventory.AddressLine;
+import chaperone.server.callable.CallRules;
+import chaperone.server.credential.CredentialSets;
+import chaperone.server.credential.SetScope;
+import chaperone.server.fleet.Device;
+import chaperone.server.fleet.Fleet;
+import chaperone.server.job.NewJobLine;
+import java.util.ArrayList;
+import java.util.HashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.TreeMap;
+import java.util.stream.Collectors;
+import org.springframework.stereotype.Component;
+
+/** What bringing a list in would do, before anything is called. */
+@Component
+class ImportPreviews {
+    /** Of each kind of place: enough to look through. */
+    private static final int MOST_PLACES = 200;
+
+    private final Fleet fleet;
+    private final CredentialSets credentials;
+    private final CallRules rule;
+
+    ImportPreviews(Fleet fleet, CredentialSets credentials, CallRules rule) {
+        this.fleet = fleet;
+        this.credentials = credentials;
+        this.rule = rule;
+    }
+
+    /**
+     * @param addresses how many the list names
+     * @param calls how many of them are called and logged in to
+     * @param known how many are in the fleet, and are left as they are
+     * @param conflicts lines that say something else than the fleet, or that cannot be called; at most 200
+     * @param sets how many addresses each credential set logs in to, by its name
+     */
+    record ListPreview(
+            int addresses, int calls, int known, int conflicting, List<Conflict> conflicts, List<SetUse> sets) {}
+
+    /** @param line where it stands in the list, from 0 */
+    record Conflict(int line, String target, String message) {}
+
+    record SetUse(String set, int addresses) {}
+
+    /** @param lines made from those that were read, in the same order */
+    ListPreview of(List<AddressLine> read, List<NewJobLine> lines) {
+        Map<String, List<Device>> byHost =
+                fleet.atHosts(lines.stream().map(NewJobLine::host).distinct().toList()).stream()
+                        .collect(Collectors.groupingBy(Device::host));
+        Map<Long, SetScope> scopes = new HashMap<>();
+        List<Conflict> conflicts = new ArrayList<>();
+        Map<String, Integer> uses = new TreeMap<>();
+        int known = 0;
+        int calls = 0;
+        for (int i = 0; i < lines.size(); i++) {
+            NewJobLine line = lines.get(i);
+            List<Device> there = byHost.getOrDefault(line.host(), List.of());
+            Optional<Device> same =
+                    there.stream().filter(each -> each.port() == line.port()).findFirst();
+            Optional<SetScope> set = line.credentialSet()
+                    .filter(id -> id != 0)
+                    .map(id -> scopes.computeIfAbsent(id, credentials::scope));
+            Optional<String> refusal = same.isPresent() ? Optional.empty() : refusal(line, set);
+            int where = read.get(i).line();
+            refusal.or(() -> same.isPresent() ? otherThan(same.get(), line) : otherPort(there))
+                    .ifPresent(message -> conflicts.add(new Conflict(where, line.target(), message)));
+            if (same.isPresent()) known++;
+            else if (refusal.isEmpty()) {
+                calls++;
+                set.ifPresent(each -> uses.merge(each.name(), 1, Integer::sum));
+            }
+        }
+        return new ListPreview(
+                lines.size(),
+                calls,
+                known,
+                conflicts.size(),
+                conflicts.stream().limit(MOST_PLACES).toList(),
+                uses.entrySet().stream()
+                        .map(use -> new SetUse(use.getKey(), use.getValue()))
+                        .toList());
+    }
+
+    /** Why it will not be called. What a host name leads to is asked when it is called, not here. */
+    private Optional<String> refusal(NewJobLine line, Optional<SetScope> set) {
+        if (IpAddress.read(line.host()).isEmpty()) return Optional.empty();
+        Endpoint endpoint = new Endpoint(line.host(), line.port());
+        return rule.reason(endpoint)
+                .map(why -> why + " that Chaperone may call")
+                .or(() -> set.flatMap(each -> each.reason(endpoint, line.site())))
+                .map(why -> "is not called: " + why);
+    }
+
+    private static Optional<String> otherPort(List<Device> there) {
+        return there.stream()
+                .findFirst()
+                .map(other -> "the fleet has " + other.name() + " at port " + other.port() + " of this address");
+    }
+
+    private Optional<String> otherThan(Device device, NewJobLine line) {
+        List<String> different = new ArrayList<>();
+        differs("site", line.site(), device.siteName()).ifPresent(different::add);
+        differs("role", line.role(), device.role()).ifPresent(different::add);
+        IntakeDetails.of(line.payload())
+                .platform()
+                .flatMap(platform -> differs("platform", platform, device.platform()))
+                .ifPresent(different::add);
+        return different.isEmpty()
+                ? Optional.empty()
+                : Optional.of("is " + device.name() + " and stays as it is: " + String.join(", ", different));
+    }
+
+    private static Optional<String> differs(String what, String listed, String kept) {
+        return listed.isBlank() || listed.equalsIgnoreCase(kept)
+                ? Optional.empty()
+                : Optional.of(what + " \"" + kept + "\", here \"" + listed + "\"");
+    }
+}

@@ -1,0 +1,33 @@
+<script lang="ts">
+  import type { ListPreview } from '$lib/api/client';
+
+  interface Props {
+    preview: ListPreview | undefined;
+    isStale: boolean;
+  }
+
+  let { preview, isStale }: Props = $props();
+</script>
+
+<!-- Before anything is called: how many addresses, and with which passwords. -->
+{#if preview}
+  <dl
+    class={['mt-4 grid grid-cols-[1fr_auto] gap-x-3 gap-y-1 border-t pt-3', isStale && 'opacity-50']}
+    aria-label="What the list does"
+  >
+    <dt>addresses in the list</dt>
+    <dd class="text-right tabular-nums">{preview.addresses}</dd>
+    <dt>in the fleet already</dt>
+    <dd class="text-right tabular-nums">{preview.known}</dd>
+    <dt class={preview.conflicting > 0 ? 'text-warning font-semibold' : ''}>to be looked at</dt>
+    <dd class={['text-right tabular-nums', preview.conflicting > 0 && 'text-warning font-semibold']}>
+      {preview.conflicting}
+    </dd>
+    <dt class="font-semibold">called and logged in to</dt>
+    <dd class="text-right font-semibold tabular-nums">{preview.calls}</dd>
+    {#each preview.sets as use (use.set)}
+      <dt class="pl-3">with {use.set}</dt>
+      <dd class="text-right tabular-nums">{use.addresses}</dd>
+    {/each}
+  </dl>
+{/if}

@@ -1,0 +1,126 @@
+import { goto } from '$app/navigation';
+import { api, asProblem, need, type ListPreview, Problem } from '$lib/api/client';
+import { once } from '$lib/state/once';
+import { whenever } from '$lib/state/whenever.svelte';
+import { needsMeanings, type Guess } from './headings';
+
+/** In milliseconds: not every key stroke asks the server. */
+const REST = 400;
+export const LARGEST = 2_000_000;
+
+/** What a list would do, or what is wrong with it, and the text that this was said of. */
+interface Told {
+  csv: string;
+  preview?: ListPreview;
+  problem?: Problem;
+}
+
+/** A list of addresses that somebody is about to bring in, with what it would do. Made while a component is set up. */
+export class ImportList {
+  csv = $state('');
+  listName = $state('');
+  set = $state<number | undefined>();
+  port = $state(22);
+  platform = $state('');
+  allowTelnet = $state(false);
+  guess = $state<Guess | undefined>();
+  meanings = $state<Record<string, string>>({});
+  isBusy = $state(false);
+  refusal = $state<Problem | undefined>();
+  told = $state.raw<Told | undefined>();
+
+  /** Only the first lines decide what the columns are. */
+  private readonly head = $derived(this.csv.slice(0, 2000).split('\n').slice(0, 6).join('\n'));
+  private readonly request = $derived({
+    csv: this.csv,
+    credentialSet: this.set ?? 0,
+    port: this.port,
+    listName: this.listName,
+    platform: this.platform || undefined,
+    allowTelnet: this.allowTelnet,
+    columns: needsMeanings(this.guess) ? { ...this.meanings } : undefined
+  });
+
+  /** What is shown of a list belongs to the list as it stands. */
+  readonly isStale = $derived(this.told !== undefined && this.told.csv !== this.csv);
+  readonly preview = $derived(this.told?.preview);
+  readonly mistakes = $derived(this.told?.problem);
+
+  constructor(csv: string) {
+    this.csv = csv;
+    whenever(
+      () => this.head,
+      () => later(() => this.understand())
+    );
+    whenever(
+      () => this.request,
+      () => later(() => this.look())
+    );
+  }
+
+  async take(file: File | undefined) {
+    if (!file) return;
+    this.refusal = undefined;
+    if (file.size > LARGEST) {
+      this.refusal = new Problem(
+        0,
+        'too-long',
+        `${file.name} has ${file.size.toLocaleString('en')} bytes; a list may have 2,000,000.`,
+        'Divide it into several lists.'
+      );
+      return;
+    }
+    this.csv = await file.text();
+    this.listName = file.name.slice(0, 100);
+  }
+
+  private async understand() {
+    const wanted = this.head;
+    if (wanted.trim() === '') {
+      this.guess = undefined;
+      return;
+    }
+    const found = await need(api.POST('/api/imports/columns', { body: { csv: wanted } })).catch(
+      () => undefined
+    );
+    if (wanted !== this.head) return;
+    this.guess = found;
+    this.meanings = { ...(found?.meanings ?? {}) };
+  }
+
+  private async look() {
+    const asked = this.request;
+    if (asked.csv.trim() === '') {
+      this.told = undefined;
+      return;
+    }
+    const told: Told = { csv: asked.csv };
+    try {
+      told.preview = await need(api.POST('/api/imports/preview', { body: asked }));
+    } catch (thrown) {
+      told.problem = asProblem(thrown);
+    }
+    if (asked === this.request) this.told = told;
+  }
+
+  readonly bringIn = once(async () => {
+    if (this.set === undefined) return;
+    this.isBusy = true;
+    this.refusal = undefined;
+    try {
+      const started = await need(api.POST('/api/imports', { body: this.request }));
+      await goto(`/jobs/${started.job}`);
+    } catch (thrown) {
+      const problem = asProblem(thrown);
+      if (problem.places.length > 0) this.told = { csv: this.csv, problem };
+      else this.refusal = problem;
+    } finally {
+      this.isBusy = false;
+    }
+  });
+}
+
+function later(work: () => void): () => void {
+  const timer = setTimeout(work, REST);
+  return () => clearTimeout(timer);
+}
