@@ -3404,7 +3404,15 @@ export interface components {
             conflicts: components["schemas"]["Conflict"][];
             /** Format: int32 */
             known: number;
+            mistakes: components["schemas"]["ListProblem"][];
             sets: components["schemas"]["SetUse"][];
+        };
+        ListProblem: {
+            /** Format: int32 */
+            column: number;
+            /** Format: int32 */
+            line: number;
+            message: string;
         };
         LogCountsView: {
             /** Format: int64 */

@@ -28,7 +28,14 @@
     instead?: string;
   }
 
-  let { before, after, platform, beforeTitle, afterTitle, instead }: Props = $props();
+  let {
+    before,
+    after,
+    platform,
+    beforeTitle: beforeWanted,
+    afterTitle: afterWanted,
+    instead
+  }: Props = $props();
   const comparing = new Comparing();
   const number = (count: number) => count.toLocaleString('en-GB');
   const view = $derived(compareViewOf(address.params));
@@ -45,6 +52,11 @@
   const aside = $derived(comparing.structure?.counts.aside ?? comparing.compare?.counts.noise ?? 0);
   const isNothing = $derived(!counts || counts.added + counts.modified + counts.removed + counts.moved === 0);
   const ends = $derived(comparing.structure ?? comparing.compare);
+  /** Of a moment only the server knows which revision stood then. */
+  const titled = (title: string, wanted: CompareEnd, found?: { number?: number }) =>
+    wanted.asOf && found?.number ? `${title} · revision ${found.number}` : title;
+  const beforeTitle = $derived(titled(beforeWanted, before, ends?.before));
+  const afterTitle = $derived(titled(afterWanted, after, ends?.after));
   const isItself = $derived(
     ends?.before.number !== undefined &&
       (['device', 'kind', 'number'] as const).every((key) => ends.before[key] === ends.after[key])

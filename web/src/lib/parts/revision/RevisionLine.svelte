@@ -29,9 +29,9 @@
   let svg: SVGSVGElement | undefined = $state();
   let dragging = $state<'a' | 'b' | undefined>();
 
-  const dots = $derived(spread(dotsOf(revisions, clock.now), RING / Math.max(1, width - 56)));
+  const dots = $derived(spread(dotsOf(revisions, clock.now, part.since), RING / Math.max(1, width - 56)));
   const labels = $derived(labelsOf(dots, Math.max(1, width - 56)));
-  const ticks = $derived(ticksOf(revisions, clock.now));
+  const ticks = $derived(ticksOf(revisions, clock.now, part.since));
   const x = (at: number) => 28 + at * Math.max(1, width - 56);
   const isShown = (number: number) => dots.some((dot) => dot.number === number);
   const place = (number: number) => x(dots.find((dot) => dot.number === number)?.at ?? 0);
@@ -47,6 +47,9 @@
     const stands = a < b && beside > width - 150;
     return stands ? beside - 17 - (said(b).length + 4) * LETTER : Infinity;
   });
+  /** A that stands before the span has its label at the very left, and that of B follows. */
+  const begin = (handle: 'a' | 'b') =>
+    handle === 'b' && a !== b && !isShown(a) ? place(a) + 19 + (said(a).length + 6) * LETTER : 0;
   const handles = $derived([
     { name: 'a' as const, letter: 'A', number: a },
     { name: 'b' as const, letter: 'B', number: b }
@@ -128,7 +131,11 @@
         <rect x={at - 7} y="12" width="14" height={LINE + 4} fill="transparent" />
         <line x1={at} x2={at} y1="14" y2={LINE + 14} />
         <text
-          x={handle.name === 'a' && left ? Math.min(at - 7, room) : at + (left ? -7 : 7)}
+          x={handle.name === 'a' && left
+            ? Math.min(at - 7, room)
+            : left
+              ? at - 7
+              : Math.max(at + 7, begin(handle.name))}
           y="13"
           text-anchor={left ? 'end' : 'start'}
         >

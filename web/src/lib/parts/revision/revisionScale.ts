@@ -30,14 +30,15 @@ export const SPANS = [
   { name: 'day', word: 'day', long: DAY }
 ];
 
-/** The revisions of a span, and how many stand before it; the newest is always shown. */
+/** The revisions of a span, when it begins, and how many stand before it; the newest is always shown. */
 export function within(revisions: readonly Revision[], name: string, now: number) {
   const long = SPANS.find((span) => span.name === name)?.long;
   const from = long === undefined ? -Infinity : now - long;
   const shown = revisions.filter(
     (each, i) => Date.parse(each.firstCopyAt) >= from || i === revisions.length - 1
   );
-  return { shown, earlier: revisions.length - shown.length };
+  const since = long === undefined ? Date.parse(shown[0]?.firstCopyAt ?? '') || now : now - long;
+  return { shown, since, earlier: revisions.length - shown.length };
 }
 
 /**
@@ -68,9 +69,9 @@ export interface Tick {
   label: string;
 }
 
-/** Where the revisions stand on a line from the first copy to now. */
-export function dotsOf(revisions: readonly Revision[], now: number): Dot[] {
-  const scale = scaleOf(revisions, now);
+/** Where the revisions stand on a line from a moment, or else the first copy, to now. */
+export function dotsOf(revisions: readonly Revision[], now: number, since = firstOf(revisions, now)): Dot[] {
+  const scale = scaleOf(since, now);
   return revisions.map((revision) => ({
     number: revision.number,
     at: scale(Date.parse(revision.firstCopyAt)),
@@ -121,11 +122,13 @@ export function labelsOf(dots: readonly Dot[], width: number): Label[] {
 }
 
 /** The beginnings of months, or of days where the line is short; at most eight. */
-export function ticksOf(revisions: readonly Revision[], now: number): Tick[] {
-  const first = revisions[0];
-  if (!first) return [];
-  const start = Date.parse(first.firstCopyAt);
-  const scale = scaleOf(revisions, now);
+export function ticksOf(
+  revisions: readonly Revision[],
+  now: number,
+  start = firstOf(revisions, now)
+): Tick[] {
+  if (revisions.length === 0) return [];
+  const scale = scaleOf(start, now);
   const byDay = now - start < 21 * DAY;
   const ticks: Tick[] = [];
   const date = new Date(start);
@@ -149,8 +152,10 @@ export function nearest(dots: readonly Dot[], at: number): Dot | undefined {
   );
 }
 
-function scaleOf(revisions: readonly Revision[], now: number): (time: number) => number {
-  const start = Date.parse(revisions[0]?.firstCopyAt ?? '') || now;
+const firstOf = (revisions: readonly Revision[], now: number) =>
+  Date.parse(revisions[0]?.firstCopyAt ?? '') || now;
+
+function scaleOf(start: number, now: number): (time: number) => number {
   const span = Math.max(1, now - start);
   return (time) => Math.min(1, Math.max(0, (time - start) / span));
 }

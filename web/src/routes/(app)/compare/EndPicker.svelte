@@ -155,7 +155,7 @@
   {:else}
     <div class="mt-2 flex items-center gap-2">
       <select
-        class="select w-28"
+        class="select w-28 shrink-0"
         value={end.kind}
         aria-label="Configuration {word}"
         onchange={(event) =>
@@ -187,7 +187,7 @@
       </select>
       {#if end.asOf}
         <input
-          class="input w-48"
+          class="input w-54 shrink-0"
           type="datetime-local"
           aria-label="Moment {word}"
           title={preferences.zone ?? 'your own time'}
@@ -198,7 +198,7 @@
           }}
         />
       {/if}
-      {#if session.mayAct}
+      {#if session.mayAct && !end.asOf}
         <button class="btn" disabled={end.device === '' || copying} onclick={copyNow}
           >{copying ? 'Copying…' : 'As it is now'}</button
         >

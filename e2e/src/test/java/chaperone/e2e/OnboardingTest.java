@@ -92,6 +92,7 @@ class OnboardingTest {
         assertThat(page.getByLabel("Meaning of Mgmt IP")).hasValue("address");
         page.getByLabel("Meaning of Asset").selectOption("tags");
         page.getByLabel("Port, where a line names none").fill(String.valueOf(DEVICE_PORT));
+        assertThat(page.getByLabel("What the list does")).containsText("in the fleet already 1");
         button("Bring in").click();
         page.waitForURL("**/jobs/*");
         assertThat(page.getByText("40 of 40")).isVisible();
@@ -101,8 +102,15 @@ class OnboardingTest {
                 "The device refused the account or its password",
                 "The log-in worked, but the privileged level was refused",
                 "no platform recognises the device")) {
-            assertThat(page.getByRole(AriaRole.LIST).getByText(said)).isVisible();
+            assertThat(page.getByLabel("How lines ended").getByText(said)).isVisible();
         }
+        page.getByLabel("How lines ended")
+                .getByText("The device refused the account or its password")
+                .click();
+        page.waitForURL("**outcome=LOGIN_REFUSED");
+        assertThat(page.getByText("Added to the fleet as")).hasCount(0);
+        page.getByText("Choose these").click();
+        assertThat(page.getByText("chosen again")).isVisible();
         page.navigate("/imports");
         assertThat(page.getByRole(AriaRole.ROW).nth(1)).containsText("34");
         page.navigate("/fleet?query=tag+is+A211");

@@ -219,13 +219,17 @@ class ImportApiTest {
                         .get("calls")
                         .asInt())
                 .isEqualTo(2);
-        assertThat(engineer.post("/api/imports/preview", request("127.20.2.22\n127.20.2.999\n"))
-                        .json(422)
-                        .get("problems")
-                        .get(0)
-                        .get("line")
-                        .asInt())
-                .isEqualTo(1);
+        assertThat(mistaken("127.20.2.22\n127.20.2.999\n")).isEqualTo(1);
+        assertThat(mistaken("address,credentials\n127.20.2.98,\n127.20.2.99,quay set\n"))
+                .isEqualTo(2);
+    }
+
+    /** The line of the one mistake that a list has. */
+    private static int mistaken(String csv) {
+        JsonNode told = engineer.post("/api/imports/preview", request(csv)).json(200);
+        assertThat(told.get("calls").asInt()).isZero();
+        assertThat(told.get("mistakes")).hasSize(1);
+        return told.get("mistakes").get(0).get("line").asInt();
     }
 
     private static List<String> tried(long set, List<String> devices) {

@@ -4,6 +4,7 @@
   import { address } from '$lib/state/address.svelte';
   import { session } from '$lib/state/session.svelte';
   import { whenever } from '$lib/state/whenever.svelte';
+  import { count } from '$lib/text/time';
   import { accountsOf, onlyOne } from '$lib/text/logIns';
   import { needsMeanings } from './headings';
   import Headings from './Headings.svelte';
@@ -26,7 +27,7 @@
     if (!session.mayAct) return 'Your role may look at the fleet, but not add to it.';
     if (list.csv.trim() === '') return 'There is no address in the list yet.';
     if (list.set === undefined) return 'Choose the credential set first: it logs in to every address.';
-    if (list.mistakes) return 'The list has a mistake.';
+    if (list.mistakes.length > 0) return 'The list has a mistake: it is refused as a whole.';
     return list.preview?.calls === 0 ? 'There is nothing to call.' : undefined;
   });
 
@@ -86,12 +87,16 @@
       required
       placeholder={EXAMPLE}></textarea>
     {#if needsMeanings(list.guess)}<Headings guess={list.guess} bind:meanings={list.meanings} />{/if}
-    <ProblemNote problem={list.refusal} class="mt-3" />
+    <ProblemNote problem={list.refusal} class="mt-3" lists={false} />
     {#if list.told}
       <div class={list.isStale ? 'opacity-50' : ''}>
-        {#if list.mistakes}
-          <ProblemNote problem={list.mistakes} class="mt-3" lists={false} />
-          <ListPlaces csv={list.told.csv} places={list.mistakes.places} says="What is wrong" ongo={goTo} />
+        {#if list.mistakes.length > 0}
+          <div role="alert" class="mt-3">
+            <h3 class="text-error font-semibold">
+              {count(list.mistakes.length, 'mistake')}: nothing can be brought in yet
+            </h3>
+            <ListPlaces csv={list.told.csv} places={list.mistakes} says="What is wrong" ongo={goTo} />
+          </div>
         {:else if list.preview}
           <ListPlaces
             csv={list.told.csv}

@@ -12,7 +12,10 @@
 <!-- Before anything is called: how many addresses, and with which passwords. -->
 {#if preview}
   <dl
-    class={['mt-4 grid grid-cols-[1fr_auto] gap-x-3 gap-y-1 border-t pt-3', isStale && 'opacity-50']}
+    class={[
+      'mt-4 grid grid-cols-[1fr_auto] gap-x-3 gap-y-1 border-base-300 border-t pt-3',
+      isStale && 'opacity-50'
+    ]}
     aria-label="What the list does"
   >
     <dt>addresses in the list</dt>

@@ -12,7 +12,6 @@ export const LARGEST = 2_000_000;
 interface Told {
   csv: string;
   preview?: ListPreview;
-  problem?: Problem;
 }
 
 /** A list of addresses that somebody is about to bring in, with what it would do. Made while a component is set up. */
@@ -43,8 +42,8 @@ export class ImportList {
 
   /** What is shown of a list belongs to the list as it stands. */
   readonly isStale = $derived(this.told !== undefined && this.told.csv !== this.csv);
-  readonly preview = $derived(this.told?.preview);
-  readonly mistakes = $derived(this.told?.problem);
+  readonly mistakes = $derived(this.told?.preview?.mistakes ?? []);
+  readonly preview = $derived(this.mistakes.length > 0 ? undefined : this.told?.preview);
 
   constructor(csv: string) {
     this.csv = csv;
@@ -97,10 +96,10 @@ export class ImportList {
     const told: Told = { csv: asked.csv };
     try {
       told.preview = await need(api.POST('/api/imports/preview', { body: asked }));
+      if (asked === this.request) [this.told, this.refusal] = [told, undefined];
     } catch (thrown) {
-      told.problem = asProblem(thrown);
+      if (asked === this.request) [this.told, this.refusal] = [undefined, asProblem(thrown)];
     }
-    if (asked === this.request) this.told = told;
   }
 
   readonly bringIn = once(async () => {
@@ -111,9 +110,7 @@ export class ImportList {
       const started = await need(api.POST('/api/imports', { body: this.request }));
       await goto(`/jobs/${started.job}`);
     } catch (thrown) {
-      const problem = asProblem(thrown);
-      if (problem.places.length > 0) this.told = { csv: this.csv, problem };
-      else this.refusal = problem;
+      this.refusal = asProblem(thrown);
     } finally {
       this.isBusy = false;
     }

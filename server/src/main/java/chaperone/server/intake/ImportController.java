@@ -2,6 +2,7 @@ package chaperone.server.intake;
 
 import chaperone.connect.conversation.Endpoint;
 import chaperone.core.address.AddressRanges;
+import chaperone.core.address.ListOutcome;
 import chaperone.core.inventory.AddressLine;
 import chaperone.core.inventory.AddressList;
 import chaperone.core.inventory.HeaderGuess;
@@ -89,18 +90,16 @@ class ImportController {
         return HeaderGuess.of(request.csv(), headings.all());
     }
 
-    /** What bringing this list in would do; nothing is called for it. The credential set may be missing (0). */
+    /** What bringing this list in would do, or its mistakes; nothing is called. The credential set may be missing (0). */
     @PostMapping("/api/imports/preview")
     ImportPreviews.ListPreview preview(@Valid @RequestBody ImportRequest request) {
         if (request.credentialSet() != 0) credentials.get(request.credentialSet());
-        List<AddressLine> read = read(request);
-        return previews.of(read, new ImportLines(credentials, platforms, request).of(read));
+        return previews.of(read(request), new ImportLines(credentials, platforms, request));
     }
 
-    private List<AddressLine> read(ImportRequest request) {
+    private ListOutcome<List<AddressLine>> read(ImportRequest request) {
         request.platform().filter(name -> !name.isBlank()).ifPresent(platforms::get);
-        return AddressList.read(request.csv(), request.columns().orElse(Map.of()))
-                .orThrow(ImportLines::refused);
+        return AddressList.read(request.csv(), request.columns().orElse(Map.of()));
     }
 
     @Audited("brought devices in")
@@ -108,7 +107,9 @@ class ImportController {
     @ResponseStatus(HttpStatus.ACCEPTED)
     Started start(@Valid @RequestBody ImportRequest request, Principal principal) {
         String set = credentials.get(request.credentialSet()).name();
-        List<NewJobLine> lines = new ImportLines(credentials, platforms, request).of(read(request));
+        List<NewJobLine> lines = new ImportLines(credentials, platforms, request)
+                .of(read(request).orThrow(ImportLines::refused))
+                .orThrow(ImportLines::refused);
         headings.remember(request.columns().orElse(Map.of()));
         String from = request.listName().isBlank() ? "a list" : request.listName();
         String title = "Bring in " + lines.size() + (lines.size() == 1 ? " device" : " devices") + " from " + from

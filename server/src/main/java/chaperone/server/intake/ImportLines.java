@@ -1,6 +1,7 @@
 package chaperone.server.intake;
 
 import chaperone.connect.conversation.Endpoint;
+import chaperone.core.address.ListOutcome;
 import chaperone.core.address.ListProblem;
 import chaperone.core.inventory.AddressLine;
 import chaperone.server.credential.CredentialSets;
@@ -29,11 +30,10 @@ final class ImportLines {
         this.request = request;
     }
 
-    /** @throws ProblemException with the lines that name what is not there */
-    List<NewJobLine> of(List<AddressLine> lines) {
+    /** Malformed where lines name what is not there. */
+    ListOutcome<List<NewJobLine>> of(List<AddressLine> lines) {
         List<NewJobLine> wanted = lines.stream().map(this::line).toList();
-        if (!problems.isEmpty()) throw refused(problems);
-        return wanted;
+        return problems.isEmpty() ? new ListOutcome.Read<>(wanted) : new ListOutcome.Malformed<>(problems);
     }
 
     private NewJobLine line(AddressLine line) {

@@ -2,6 +2,8 @@ package chaperone.server.intake;
 
 import chaperone.connect.conversation.Endpoint;
 import chaperone.core.address.IpAddress;
+import chaperone.core.address.ListOutcome;
+import chaperone.core.address.ListProblem;
 import chaperone.core.inventory.AddressLine;
 import chaperone.server.callable.CallRules;
 import chaperone.server.credential.CredentialSets;
@@ -35,6 +37,7 @@ class ImportPreviews {
     }
 
     /**
+     * @param mistakes of a list that cannot be taken; nothing else is told of it
      * @param addresses how many the list names
      * @param calls how many of them are called and logged in to
      * @param known how many are in the fleet, and are left as they are
@@ -42,15 +45,34 @@ class ImportPreviews {
      * @param sets how many addresses each credential set logs in to, by its name
      */
     record ListPreview(
-            int addresses, int calls, int known, int conflicting, List<Conflict> conflicts, List<SetUse> sets) {}
+            List<ListProblem> mistakes,
+            int addresses,
+            int calls,
+            int known,
+            int conflicting,
+            List<Conflict> conflicts,
+            List<SetUse> sets) {}
 
     /** @param line where it stands in the list, from 0 */
     record Conflict(int line, String target, String message) {}
 
     record SetUse(String set, int addresses) {}
 
+    ListPreview of(ListOutcome<List<AddressLine>> list, ImportLines found) {
+        if (list instanceof ListOutcome.Malformed<List<AddressLine>> malformed) return mistaken(malformed.problems());
+        List<AddressLine> read = ((ListOutcome.Read<List<AddressLine>>) list).value();
+        ListOutcome<List<NewJobLine>> lines = found.of(read);
+        return lines instanceof ListOutcome.Malformed<List<NewJobLine>> malformed
+                ? mistaken(malformed.problems())
+                : of(read, ((ListOutcome.Read<List<NewJobLine>>) lines).value());
+    }
+
+    private static ListPreview mistaken(List<ListProblem> problems) {
+        return new ListPreview(problems, 0, 0, 0, 0, List.of(), List.of());
+    }
+
     /** @param lines made from those that were read, in the same order */
-    ListPreview of(List<AddressLine> read, List<NewJobLine> lines) {
+    private ListPreview of(List<AddressLine> read, List<NewJobLine> lines) {
         Map<String, List<Device>> byHost =
                 fleet.atHosts(lines.stream().map(NewJobLine::host).distinct().toList()).stream()
                         .collect(Collectors.groupingBy(Device::host));
@@ -78,6 +100,7 @@ class ImportPreviews {
             }
         }
         return new ListPreview(
+                List.of(),
                 lines.size(),
                 calls,
                 known,
