@@ -1380,6 +1380,22 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/imports/range-preview": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["previewRanges"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/imports/ranges": {
         parameters: {
             query?: never;
@@ -3773,6 +3789,11 @@ export interface components {
             options: string[];
             /** Format: int32 */
             to: number;
+        };
+        RangePreviewRequest: {
+            /** Format: int32 */
+            port: number;
+            ranges: string;
         };
         RangeRequest: {
             credentialSets: number[];
@@ -6763,6 +6784,30 @@ export interface operations {
         requestBody: {
             content: {
                 "application/json": components["schemas"]["ImportRequest"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ListPreview"];
+                };
+            };
+        };
+    };
+    previewRanges: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["RangePreviewRequest"];
             };
         };
         responses: {

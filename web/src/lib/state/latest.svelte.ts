@@ -4,7 +4,33 @@ import { asProblem, type Problem } from '$lib/api/client';
 export class Latest<T> {
   #value = $state.raw<T | undefined>();
   #problem = $state.raw<Problem | undefined>();
+  #isStale = $state(false);
+  #isAwaited = $state(false);
+  /** Whether the question changed after it was asked, and whether it will be asked again by itself. */
+  #isOutdated = false;
+  #isExpected = false;
   #asked = 0;
+
+  /** Whether the last answer is to an earlier question than the one that stands by now. */
+  get isStale() {
+    return this.#isStale && this.#value !== undefined;
+  }
+
+  /** Whether an answer is still to come. */
+  get isAwaited() {
+    return this.#isAwaited;
+  }
+
+  /** What is asked has changed; it is asked in a moment. */
+  expect = () => {
+    this.outdate();
+    this.#isAwaited = this.#isExpected = true;
+  };
+
+  /** What is asked has changed; somebody asks when they like. */
+  outdate = () => {
+    this.#isStale = this.#isOutdated = true;
+  };
 
   /** The last answer; it stays while the next one is awaited, and when that is a problem. */
   get value() {
@@ -17,11 +43,18 @@ export class Latest<T> {
 
   ask = async (question: Promise<T>): Promise<void> => {
     const mine = ++this.#asked;
+    this.#isStale = this.#isAwaited = true;
+    this.#isOutdated = this.#isExpected = false;
     try {
       const answer = await question;
-      if (mine === this.#asked) [this.#value, this.#problem] = [answer, undefined];
+      if (mine === this.#asked) {
+        [this.#value, this.#problem] = [answer, undefined];
+        this.#isStale = this.#isOutdated;
+      }
     } catch (thrown) {
       if (mine === this.#asked) this.#problem = asProblem(thrown);
+    } finally {
+      if (mine === this.#asked) this.#isAwaited = this.#isExpected;
     }
   };
 
@@ -29,5 +62,6 @@ export class Latest<T> {
   forget = () => {
     this.#asked++;
     [this.#value, this.#problem] = [undefined, undefined];
+    this.#isStale = this.#isAwaited = this.#isOutdated = this.#isExpected = false;
   };
 }

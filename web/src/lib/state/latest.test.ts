@@ -37,3 +37,28 @@ test('a problem leaves the answer before it, and what is forgotten does not come
   await asked;
   expect(latest.value).toBeUndefined();
 });
+
+test('an answer is stale from the moment in which the question changes until it is answered', async () => {
+  const latest = new Latest<number>();
+  latest.expect();
+  expect(latest.isStale, 'there is nothing that could be').toBe(false);
+  await latest.ask(Promise.resolve(1));
+  expect(latest.isStale).toBe(false);
+  latest.expect();
+  expect(latest.isStale).toBe(true);
+  const slow = later<number>();
+  const asked = latest.ask(slow.question);
+  expect(latest.isStale).toBe(true);
+  latest.expect();
+  slow.answer(2);
+  await asked;
+  expect([latest.isStale, latest.isAwaited], 'the question changed meanwhile').toEqual([true, true]);
+  await latest.ask(Promise.resolve(2));
+  expect(latest.isStale).toBe(false);
+  await latest.ask(Promise.reject(new Problem(400, 'wrong', 'Wrong.', '')));
+  expect(latest.isStale, 'what stands is not the answer to what was asked').toBe(true);
+  expect(latest.isAwaited).toBe(false);
+  await latest.ask(Promise.resolve(3));
+  latest.outdate();
+  expect([latest.isStale, latest.isAwaited]).toEqual([true, false]);
+});

@@ -83,6 +83,7 @@
       <input
         class="input mono w-full"
         bind:value={pattern}
+        oninput={() => (effect = undefined)}
         onchange={look}
         maxlength="1000"
         required

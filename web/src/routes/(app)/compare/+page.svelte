@@ -51,8 +51,8 @@
 
 <svelte:head><title>Compare · Chaperone</title></svelte:head>
 
-<div class="mb-3 flex items-center gap-3">
-  <div class="grow">
+<div class="mb-3 flex flex-wrap items-center gap-3">
+  <div class="min-w-0 grow basis-80">
     <h1>Compare</h1>
     <p class="text-quiet">
       Any two of: revisions, devices, running and saved, a device right now or at a moment, texts.

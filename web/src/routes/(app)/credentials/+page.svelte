@@ -5,6 +5,7 @@
   import ProblemNote from '$lib/parts/form/ProblemNote.svelte';
   import Confirm from '$lib/parts/form/Confirm.svelte';
   import When from '$lib/parts/form/When.svelte';
+  import { keys } from '$lib/state/keys.svelte';
   import { session } from '$lib/state/session.svelte';
   import { valueText } from '$lib/parts/fleet/queryText';
   import { accountsOf, titlesOf } from '$lib/text/logIns';
@@ -35,7 +36,12 @@
     }
   }
 
-  onMount(load);
+  onMount(() => {
+    load();
+    return keys.add(
+      session.mayManage ? [{ key: 'a', says: 'a new credential set', run: () => (edited = 'new') }] : []
+    );
+  });
 </script>
 
 <svelte:head><title>Credentials · Chaperone</title></svelte:head>
@@ -48,7 +54,7 @@
     </p>
   </div>
   {#if session.mayManage}<button class="btn btn-primary" onclick={() => (edited = 'new')}
-      >Add a credential set…</button
+      >Add a credential set… <kbd>a</kbd></button
     >{/if}
 </div>
 

@@ -60,6 +60,9 @@
       live.on('fleet', shown.load),
       keys.add([
         { key: '/', says: 'go to the filter', run: () => filter?.focus() },
+        ...(session.mayAct
+          ? [{ key: 'a', says: 'bring devices in', run: () => goto('/fleet/bring-in') }]
+          : []),
         ...listKeys('device', shown.move),
         { key: 'x', says: 'choose or let go of the device', run: () => shown.choose(shown.current?.name) },
         {

@@ -115,7 +115,7 @@
           <tr class={routine.on ? '' : 'text-quiet'}>
             <td>
               <button
-                class="cursor-pointer font-semibold underline"
+                class="cursor-pointer text-left font-semibold underline"
                 onclick={() => show(routine.name)}
                 aria-expanded={open === routine.name}>{routine.name}</button
               >
@@ -128,8 +128,9 @@
                 <span class="text-error font-semibold">· its devices cannot be told any more: change it</span>
               {:else}<span class="text-quiet">· {routine.reaches} now</span>{/if}
             </td>
-            <td class="whitespace-nowrap"
-              ><span class="mono">{routine.rule}</span> <span class="text-quiet">{routine.zone}</span></td
+            <td
+              ><span class="mono whitespace-nowrap">{routine.rule}</span>
+              <span class="text-quiet">{routine.zone}</span></td
             >
             <td class="whitespace-nowrap">
               {#if !routine.on}off{:else if routine.dueAt[0]}<When at={routine.dueAt[0]} />{:else}never again{/if}
@@ -145,7 +146,7 @@
                   >{/if}
               {:else}<span class="text-quiet">not yet</span>{/if}
             </td>
-            <td class="text-right whitespace-nowrap">
+            <td class="min-w-48 space-y-1 text-right">
               {#if session.mayAct}
                 <button class="btn" onclick={() => runNow(routine.name)}>Run now</button>
                 <button class="btn" onclick={() => turn(routine)}

@@ -1,6 +1,7 @@
 <script lang="ts">
   import { onMount } from 'svelte';
   import { api, need, type Routine } from '$lib/api/client';
+  import Preview from '$lib/parts/form/Preview.svelte';
   import ProblemNote from '$lib/parts/form/ProblemNote.svelte';
   import QueryBar from '$lib/parts/fleet/QueryBar.svelte';
   import { exact } from '$lib/text/time';
@@ -159,11 +160,13 @@
     <input type="checkbox" class="checkbox" bind:checked={on} aria-label="On" />
 
     <span class="self-start font-semibold">Due next</span>
-    <ol class="mono" aria-live="polite">
-      {#each due as at (at)}<li>
-          {exact(Date.parse(at), zone)}
-        </li>{:else}<li class="text-quiet">{problem ? 'not known yet' : 'never'}</li>{/each}
-    </ol>
+    <Preview isStale={preview.isStale && !preview.problem}
+      ><ol class="mono" aria-live="polite">
+        {#each due as at (at)}<li>
+            {exact(Date.parse(at), zone)}
+          </li>{:else}<li class="text-quiet">{problem ? 'not known yet' : 'never'}</li>{/each}
+      </ol></Preview
+    >
   </div>
   <ProblemNote {problem} class="mt-3" />
   <div class="mt-3 flex gap-2">

@@ -1,11 +1,13 @@
 <script lang="ts">
   import { onMount } from 'svelte';
   import { api, need, type NoisePattern } from '$lib/api/client';
+  import Confirm from '$lib/parts/form/Confirm.svelte';
   import ProblemNote from '$lib/parts/form/ProblemNote.svelte';
   import When from '$lib/parts/form/When.svelte';
   import { Doing } from '$lib/state/doing.svelte';
   import { session } from '$lib/state/session.svelte';
 
+  let leaves = $state.raw<NoisePattern | undefined>();
   let patterns = $state<NoisePattern[]>([]);
 
   const doing = new Doing(async () => {
@@ -49,8 +51,8 @@
                     at={pattern.takenBackAt}
                   />
                 {:else if session.mayAct}
-                  <button class="btn" onclick={() => takeBack(pattern.id)} aria-label="Remove {pattern.name}"
-                    >Remove</button
+                  <button class="btn" onclick={() => (leaves = pattern)} aria-label="Remove {pattern.name}…"
+                    >Remove…</button
                   >
                 {/if}
               </td>
@@ -61,3 +63,20 @@
     </div>
   {/if}
 </section>
+
+{#if leaves}
+  {@const pattern = leaves}
+  <Confirm
+    title="Remove the noise pattern “{pattern.name}”?"
+    yes="Remove it"
+    isFinal
+    onyes={() => {
+      leaves = undefined;
+      takeBack(pattern.id);
+    }}
+    onno={() => (leaves = undefined)}
+  >
+    What it set aside counts again, in the past too: revisions that differ in nothing else are shown apart. It
+    stays in this list, and can be written anew.
+  </Confirm>
+{/if}

@@ -130,7 +130,8 @@ class ChangeTest {
         assertThat(row(engineer, "brkw-acc-3")).containsText("1 statement will not fit");
         assertThat(engineer.getByRole(AriaRole.ALERT)).containsText("Line 1: there is no \"vlan 3999\"");
         assertThat(button(engineer, "Propose")).isDisabled();
-        button(engineer, "Remove").last().click();
+        button(engineer, "Remove…").last().click();
+        button(engineer, "Remove the edit").click();
         assertThat(row(engineer, "brkw-acc-3")).containsText("ready");
         button(engineer, "Difference").click();
         assertThat(engineer.getByText("vlan 377 \"ice house\"").first()).isVisible();
@@ -298,7 +299,8 @@ class ChangeTest {
         assertThat(engineer.getByRole(AriaRole.ALERT).first()).containsText("Refused: access and logging no-bait-shop");
         assertThat(row(engineer, "inch-acc-3")).containsText("refused");
         assertThat(button(engineer, "Propose")).isDisabled();
-        button(engineer, "Remove").last().click();
+        button(engineer, "Remove…").last().click();
+        button(engineer, "Remove the edit").click();
         assertThat(button(engineer, "Propose")).isEnabled();
         assertThat(row(engineer, "inch-acc-3")).containsText("ready");
     }

@@ -135,6 +135,7 @@ class EveryPageTest {
         assertSound(inside);
         assertKeysAreListed(inside, path);
         assertReachable(inside);
+        assertFits(inside);
         assertThat(browsing.complaints).isEmpty();
     }
 
@@ -147,6 +148,7 @@ class EveryPageTest {
         page.getByRole(AriaRole.HEADING, new Page.GetByRoleOptions().setLevel(1))
                 .waitFor();
         assertThat(page.getByText("Loading…")).hasCount(0);
+        assertThat(page.locator("[aria-busy=true]")).hasCount(0);
     }
 
     /** Whatever a viewer can press leads somewhere or says something, and is never refused by the server. */
@@ -202,6 +204,20 @@ class EveryPageTest {
                   .filter((v) => v.impact === 'serious' || v.impact === 'critical')
                   .flatMap((v) => v.nodes.map((n) => v.id + ': ' + n.html.slice(0, 160) + ' ' + n.failureSummary))
                 """, rules);
+    }
+
+    /** On a small screen, at 150 % of the usual one, and on a large one: nothing of the page stands beside it. */
+    private static void assertFits(Page page) {
+        for (int[] size : new int[][] {{1024, 768}, {853, 533}, {2560, 1440}, {1280, 800}}) {
+            page.setViewportSize(size[0], size[1]);
+            assertThat(page.evaluate("""
+                            () => [document.documentElement, document.querySelector('main')]
+                              .map((e) => e.scrollWidth - e.clientWidth)
+                              .filter((beside) => beside > 1)
+                            """))
+                    .as("pixels beside the page at a width of %d", size[0])
+                    .isEqualTo(List.of());
+        }
     }
 
     /** One key opens the list, and the same key or Escape closes it. */

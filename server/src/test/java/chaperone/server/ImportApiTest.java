@@ -89,6 +89,15 @@ class ImportApiTest {
                 server.devicePort(),
                 "perSecond",
                 50);
+        JsonNode told = engineer.post(
+                        "/api/imports/range-preview",
+                        Map.of("ranges", request.get("ranges") + "\n192.0.2.7", "port", server.devicePort()))
+                .json(200);
+        assertThat(told.get("addresses").asInt()).isEqualTo(6);
+        assertThat(told.get("conflicting").asInt())
+                .as("outside of what may be called")
+                .isEqualTo(1);
+        assertThat(told.get("calls").asInt() + told.get("known").asInt()).isEqualTo(5);
         long job = engineer.post("/api/imports/ranges", request)
                 .json(202)
                 .get("job")
@@ -134,6 +143,13 @@ class ImportApiTest {
         Map<String, Object> request = Map.of(
                 "ranges", "127.20.2.11\n127.20.2.0/40", "credentialSets", List.of(wrong), "port", 22, "perSecond", 5);
         JsonNode problem = engineer.post("/api/imports/ranges", request).json(422);
+        assertThat(engineer.post("/api/imports/range-preview", Map.of("ranges", request.get("ranges"), "port", 22))
+                        .json(200)
+                        .get("mistakes")
+                        .get(0)
+                        .get("line")
+                        .asInt())
+                .isEqualTo(1);
         assertThat(problem.get("problems").get(0).get("line").asInt()).isEqualTo(1);
     }
 

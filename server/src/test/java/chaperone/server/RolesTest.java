@@ -185,6 +185,7 @@ class RolesTest {
         POST   /api/imports                                   | ENGINEER
         POST   /api/imports/columns                           | ENGINEER
         POST   /api/imports/preview                           | ENGINEER
+        POST   /api/imports/range-preview                     | ENGINEER
         POST   /api/imports/ranges                            | ENGINEER
         PUT    /api/devices/{name}/address                    | ENGINEER
         POST   /api/host-keys                                 | ENGINEER
@@ -327,6 +328,7 @@ class RolesTest {
                 "/api/platforms/{name}/first-contact/text",
                 "/api/imports/columns",
                 "/api/imports/preview",
+                "/api/imports/range-preview",
                 "/api/compare",
                 "/api/compare/structure",
                 "/api/compare/diff/masked",

@@ -1,6 +1,8 @@
 <script lang="ts">
   import type { ChangeEdit, DevicePreview } from '$lib/api/client';
   import { EDIT } from '$lib/parts/change/changeText';
+  import Confirm from '$lib/parts/form/Confirm.svelte';
+  import { count } from '$lib/text/time';
   import When from '$lib/parts/form/When.svelte';
   import type { ChangePage } from './changePage.svelte';
   import LinesForm from './LinesForm.svelte';
@@ -14,6 +16,7 @@
 
   let { opened, edits, misfits, breaches }: Props = $props();
   let alters = $state.raw<ChangeEdit | undefined>();
+  let leaves = $state.raw<ChangeEdit | undefined>();
   const of = (edit: ChangeEdit) => misfits.filter((misfit) => misfit.edit === edit.id);
 </script>
 
@@ -44,7 +47,7 @@
           {#if edit.kind === 'LINES'}
             <button class="btn btn-sm" onclick={() => (alters = edit)}>Change…</button>
           {/if}
-          <button class="btn btn-sm" onclick={() => opened.removeEdit(edit.id)}>Remove</button>
+          <button class="btn btn-sm" onclick={() => (leaves = edit)}>Remove…</button>
         {/if}
       </div>
       {#if edit.note}<p>{edit.note}</p>{/if}
@@ -75,6 +78,22 @@
     </article>
   {/each}
 </section>
+
+{#if leaves && opened.change}
+  {@const edit = leaves}
+  <Confirm
+    title="Remove this edit of {edit.device} from C-{opened.change.number}?"
+    yes="Remove the edit"
+    isFinal
+    onyes={() => {
+      leaves = undefined;
+      opened.removeEdit(edit.id);
+    }}
+    onno={() => (leaves = undefined)}
+  >
+    {edit.lines.length > 0 ? `Its ${count(edit.lines.length, 'line')} are not kept.` : 'It is not kept.'}
+  </Confirm>
+{/if}
 
 {#if alters && opened.change}
   <LinesForm

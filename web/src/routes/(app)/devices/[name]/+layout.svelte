@@ -7,6 +7,7 @@
   import FourMarks from '$lib/parts/fleet/FourMarks.svelte';
   import ProblemNote from '$lib/parts/form/ProblemNote.svelte';
   import When from '$lib/parts/form/When.svelte';
+  import { keys } from '$lib/state/keys.svelte';
   import { live } from '$lib/state/live.svelte';
   import { session } from '$lib/state/session.svelte';
   import { opened } from './opened.svelte';
@@ -38,7 +39,20 @@
     }
   }
 
-  onMount(() => live.on('fleet', () => opened.load(name)));
+  onMount(() => {
+    const ends = [
+      live.on('fleet', () => opened.load(name)),
+      keys.add([
+        ...tabs.map(({ word }, i) => ({
+          key: `${i + 1}`,
+          says: word,
+          run: () => goto(tabs[i]?.path ?? here)
+        })),
+        ...(session.mayAct ? [{ key: 'c', says: 'copy now', run: copy }] : [])
+      ])
+    ];
+    return () => ends.forEach((end) => end());
+  });
 </script>
 
 <svelte:head><title>{name} · Chaperone</title></svelte:head>
@@ -74,7 +88,7 @@
           <When at={device.checkedAt} ago />{/if}
       </p>
     </div>
-    {#if session.mayAct}<button class="btn btn-primary" onclick={copy}>Copy now</button>{/if}
+    {#if session.mayAct}<button class="btn btn-primary" onclick={copy}>Copy now <kbd>c</kbd></button>{/if}
   </div>
   <nav class="border-base-300 mt-2 flex gap-1 border-b" aria-label="Pages of {device.name}">
     {#each tabs as tab (tab.word)}

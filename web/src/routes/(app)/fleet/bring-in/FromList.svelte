@@ -9,7 +9,7 @@
   import { needsMeanings } from './headings';
   import Headings from './Headings.svelte';
   import { ImportList, LARGEST } from './importList.svelte';
-  import { placeOf } from './listPlaces';
+  import { leadTo } from './listPlaces';
   import ListPlaces from './ListPlaces.svelte';
   import ListSummary from './ListSummary.svelte';
 
@@ -37,14 +37,7 @@
     (only) => (list.set ??= only)
   );
 
-  function goTo(line: number) {
-    if (!field) return;
-    const { from, to } = placeOf(list.csv, line);
-    field.focus();
-    field.setSelectionRange(from, to);
-    const height = parseFloat(getComputedStyle(field).lineHeight);
-    field.scrollTop = Math.max(0, line * height - field.clientHeight / 2);
-  }
+  const goTo = (line: number) => field && leadTo(field, line);
 </script>
 
 <form class="mt-4 grid grid-cols-[minmax(0,1fr)_300px] items-start gap-4" onsubmit={list.bringIn}>

@@ -4,9 +4,11 @@
   interface Props {
     preview: ListPreview | undefined;
     isStale: boolean;
+    /** What is said of lines that say something else than the fleet, or may not be called. */
+    conflicting?: string;
   }
 
-  let { preview, isStale }: Props = $props();
+  let { preview, isStale, conflicting = 'to be looked at' }: Props = $props();
 </script>
 
 <!-- Before anything is called: how many addresses, and with which passwords. -->
@@ -22,7 +24,7 @@
     <dd class="text-right tabular-nums">{preview.addresses}</dd>
     <dt>in the fleet already</dt>
     <dd class="text-right tabular-nums">{preview.known}</dd>
-    <dt class={preview.conflicting > 0 ? 'text-warning font-semibold' : ''}>to be looked at</dt>
+    <dt class={preview.conflicting > 0 ? 'text-warning font-semibold' : ''}>{conflicting}</dt>
     <dd class={['text-right tabular-nums', preview.conflicting > 0 && 'text-warning font-semibold']}>
       {preview.conflicting}
     </dd>

@@ -1,10 +1,15 @@
 <script lang="ts">
   import { accountsOf } from '$lib/text/logIns';
   import { goto } from '$app/navigation';
-  import { api, need, type CredentialSet } from '$lib/api/client';
+  import { api, need, type CredentialSet, type ListPreview } from '$lib/api/client';
   import Field from '$lib/parts/form/Field.svelte';
   import ProblemNote from '$lib/parts/form/ProblemNote.svelte';
   import { session } from '$lib/state/session.svelte';
+  import { Latest } from '$lib/state/latest.svelte';
+  import { whenever } from '$lib/state/whenever.svelte';
+  import { leadTo } from './listPlaces';
+  import ListPlaces from './ListPlaces.svelte';
+  import ListSummary from './ListSummary.svelte';
   import { Submission } from '$lib/state/submission.svelte';
 
   let { sets }: { sets: readonly CredentialSet[] } = $props();
@@ -13,6 +18,23 @@
   let chosen = $state<number[]>([]);
   let port = $state(22);
   let perSecond = $state(20);
+
+  const PAUSE = 400;
+  const preview = new Latest<ListPreview>();
+  const mistakes = $derived(preview.value?.mistakes ?? []);
+  whenever(
+    () => ({ ranges, port }),
+    (body) => {
+      if (body.ranges.trim() === '') return preview.forget();
+      preview.expect();
+      const waiting = setTimeout(
+        () => preview.ask(need(api.POST('/api/imports/range-preview', { body }))),
+        PAUSE
+      );
+      return () => clearTimeout(waiting);
+    }
+  );
+  let field: HTMLTextAreaElement | undefined = $state();
 
   const looking = new Submission(async () => {
     const body = { ranges, credentialSets: chosen, port, perSecond };
@@ -30,7 +52,9 @@
         ? 'Choose a credential set first: it logs in to every address that answers.'
         : chosen.length > 5
           ? 'At most five sets are tried one after the other.'
-          : undefined
+          : mistakes.length > 0
+            ? 'The ranges have a mistake.'
+            : undefined
   );
 </script>
 
@@ -41,12 +65,23 @@
     <textarea
       class="textarea mono mt-2 h-56 w-full"
       aria-label="Ranges"
+      bind:this={field}
       bind:value={ranges}
       maxlength="20000"
       spellcheck="false"
       required
       placeholder={EXAMPLE}></textarea>
-    <ProblemNote problem={looking.problem} class="mt-3" />
+    <ProblemNote problem={looking.problem ?? preview.problem} class="mt-3" lists={false} />
+    {#if mistakes.length > 0 && !preview.isStale}
+      <div role="alert">
+        <ListPlaces
+          csv={ranges}
+          places={mistakes}
+          says="What is wrong"
+          ongo={(line) => field && leadTo(field, line)}
+        />
+      </div>
+    {/if}
     <p class="text-quiet mt-3">
       Every address is called once. Where something answers, the credential sets are tried in their order
       until one opens it; an address with nobody is no failure. The look can be left and stopped at any time.
@@ -77,10 +112,16 @@
     <Field label="Addresses a second, at most" class="mt-3">
       <input class="input w-full" type="number" min="1" max="50" bind:value={perSecond} required />
     </Field>
+    <ListSummary
+      preview={mistakes.length > 0 ? undefined : preview.value}
+      isStale={preview.isStale}
+      conflicting="outside of what may be called"
+    />
     <button
       class="btn btn-primary mt-4 w-full"
       disabled={looking.isSending || whyNot !== undefined}
       title={whyNot}>Look through</button
     >
+    {#if whyNot && ranges.trim() !== ''}<p class="text-quiet mt-2">{whyNot}</p>{/if}
   </div>
 </form>

@@ -15,3 +15,12 @@ export function lineOf(text: string, line: number): string {
   const { from, to } = placeOf(text, line);
   return text.slice(from, to);
 }
+
+/** Marks a line of a field that does not wrap, and brings it into view. */
+export function leadTo(field: HTMLTextAreaElement, line: number): void {
+  const { from, to } = placeOf(field.value, line);
+  field.focus();
+  field.setSelectionRange(from, to);
+  const height = parseFloat(getComputedStyle(field).lineHeight);
+  field.scrollTop = Math.max(0, line * height - field.clientHeight / 2);
+}

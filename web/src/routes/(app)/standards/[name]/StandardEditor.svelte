@@ -28,9 +28,16 @@
   whenever(
     () => JSON.stringify([opened.device, opened.text]),
     () => {
+      opened.trial.expect();
       const waiting = setTimeout(opened.tryOnDevice, PAUSE);
       return () => clearTimeout(waiting);
     }
+  );
+
+  // What the whole fleet said is asked for by hand.
+  whenever(
+    () => JSON.stringify(opened.text),
+    () => opened.fleet.outdate()
   );
 
   const removing = new Submission(async () => {

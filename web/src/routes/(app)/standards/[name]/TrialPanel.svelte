@@ -1,4 +1,5 @@
 <script lang="ts">
+  import Preview from '$lib/parts/form/Preview.svelte';
   import ProblemNote from '$lib/parts/form/ProblemNote.svelte';
   import { evidenceText, sectionText, VERDICT } from '$lib/parts/standard/clauseText';
   import SectionLines from '$lib/parts/standard/SectionLines.svelte';
@@ -31,28 +32,30 @@
     {:else if opened.trial.value?.length === 0}
       <p class="text-quiet mt-2">None of the clauses is for it.</p>
     {/if}
-    {#each ordered as trial (trial.tag)}
-      <article class="border-base-300 mt-3 border-t pt-2">
-        <p class="flex items-baseline gap-2">
-          <b>{trial.tag}</b> <span class="{tone[trial.kind]} font-semibold">{VERDICT[trial.kind]}</span>
-          {#if trial.section.lines.length > 0}
-            <span class="text-quiet ml-auto">{sectionText(trial.section)}</span>
+    <Preview of={opened.trial}>
+      {#each ordered as trial (trial.tag)}
+        <article class="border-base-300 mt-3 border-t pt-2">
+          <p class="flex items-baseline gap-2">
+            <b>{trial.tag}</b> <span class="{tone[trial.kind]} font-semibold">{VERDICT[trial.kind]}</span>
+            {#if trial.section.lines.length > 0}
+              <span class="text-quiet ml-auto">{sectionText(trial.section)}</span>
+            {/if}
+          </p>
+          {#if trial.tag === opened.clause?.tag && trial.section.lines.length > 0}
+            <SectionLines section={trial.section} />
           {/if}
-        </p>
-        {#if trial.tag === opened.clause?.tag && trial.section.lines.length > 0}
-          <SectionLines section={trial.section} />
-        {/if}
-        <ul class="mono">
-          {#each trial.evidence as evidence, i (i)}<li class="whitespace-pre-wrap">
-              {evidenceText(evidence)}
-            </li>{/each}
-        </ul>
-        {#if trial.repair.length > 0}
-          <p class="text-quiet mt-1">Repair, as the device will read it</p>
-          <pre class="bg-base-200 max-h-40 overflow-auto rounded px-2 py-1">{trial.repair.join('\n')}</pre>
-        {/if}
-      </article>
-    {/each}
+          <ul class="mono">
+            {#each trial.evidence as evidence, i (i)}<li class="whitespace-pre-wrap">
+                {evidenceText(evidence)}
+              </li>{/each}
+          </ul>
+          {#if trial.repair.length > 0}
+            <p class="text-quiet mt-1">Repair, as the device will read it</p>
+            <pre class="bg-base-200 max-h-40 overflow-auto rounded px-2 py-1">{trial.repair.join('\n')}</pre>
+          {/if}
+        </article>
+      {/each}
+    </Preview>
   </section>
   <section class="panel min-w-0 p-4" aria-label="Trial on the fleet">
     <div class="flex items-center gap-2">
@@ -62,22 +65,24 @@
       >
     </div>
     <ProblemNote problem={opened.fleet.problem} class="mt-3" />
-    {#each opened.fleet.value ?? [] as trial (trial.tag)}
-      {@const asked = Math.max(1, trial.pass + trial.fail + trial.notKnown)}
-      <article class="mt-3">
-        <p>
-          <b>{trial.tag}</b>
-          <span class="text-success">{trial.pass} hold</span> ·
-          <span class="text-error">{trial.fail} fail</span>
-          · {trial.notKnown} not known · <span class="text-quiet">{trial.notAsked} not asked</span>
-        </p>
-        <div class="bar" aria-hidden="true">
-          <span class="pass" style:width="{(100 * trial.pass) / asked}%"></span>
-          <span class="fail" style:width="{(100 * trial.fail) / asked}%"></span>
-        </div>
-        {#if trial.failing.length > 0}<p class="text-quiet truncate">{trial.failing.join(', ')}</p>{/if}
-      </article>
-    {/each}
+    <Preview of={opened.fleet}>
+      {#each opened.fleet.value ?? [] as trial (trial.tag)}
+        {@const asked = Math.max(1, trial.pass + trial.fail + trial.notKnown)}
+        <article class="mt-3">
+          <p>
+            <b>{trial.tag}</b>
+            <span class="text-success">{trial.pass} hold</span> ·
+            <span class="text-error">{trial.fail} fail</span>
+            · {trial.notKnown} not known · <span class="text-quiet">{trial.notAsked} not asked</span>
+          </p>
+          <div class="bar" aria-hidden="true">
+            <span class="pass" style:width="{(100 * trial.pass) / asked}%"></span>
+            <span class="fail" style:width="{(100 * trial.fail) / asked}%"></span>
+          </div>
+          {#if trial.failing.length > 0}<p class="text-quiet truncate">{trial.failing.join(', ')}</p>{/if}
+        </article>
+      {/each}
+    </Preview>
   </section>
 </div>
 

@@ -2,6 +2,7 @@
   import { goto } from '$app/navigation';
   import { onMount } from 'svelte';
   import Field from '$lib/parts/form/Field.svelte';
+  import Preview from '$lib/parts/form/Preview.svelte';
   import ProblemNote from '$lib/parts/form/ProblemNote.svelte';
   import { filledText, KIND, labelOf, portFields, sharedFields } from '$lib/parts/template/templateText';
   import { address } from '$lib/state/address.svelte';
@@ -49,6 +50,7 @@
   whenever(
     () => JSON.stringify([opened.template?.number, opened.input]),
     () => {
+      opened.filled.expect();
       const waiting = setTimeout(opened.fill, PAUSE);
       return () => clearTimeout(waiting);
     }
@@ -175,23 +177,27 @@
         {#each opened.asked.ports as field (field.name)}
           {#key own.device}<PortPicker {opened} {own} {field} />{/key}
         {/each}
-        {#if opened.result}
-          <p class="mt-3">
-            <b>{own.device}</b>
-            {#if opened.result.problems.length === 0}{filledText(opened.result)}{/if}
-          </p>
-          {#if opened.result.problems.length > 0}
-            <ul role="alert" class="bg-removed mt-1 rounded px-3 py-2">
-              {#each opened.result.problems as problem, i (i)}<li>{problem}</li>{/each}
-            </ul>
+        <Preview of={opened.filled}>
+          {#if opened.result}
+            <p class="mt-3">
+              <b>{own.device}</b>
+              {#if opened.result.problems.length === 0}{filledText(opened.result)}{/if}
+            </p>
+            {#if opened.result.problems.length > 0}
+              <div role="alert" class="bg-removed mt-1 rounded px-3 py-2">
+                <ul>
+                  {#each opened.result.problems as problem, i (i)}<li>{problem}</li>{/each}
+                </ul>
+              </div>
+            {/if}
+            {#if opened.result.commands.length > 0}
+              <pre
+                class="bg-base-200 mt-1 max-h-80 overflow-auto rounded px-3 py-2">{opened.result.commands.join(
+                  '\n'
+                )}</pre>
+            {/if}
           {/if}
-          {#if opened.result.commands.length > 0}
-            <pre
-              class="bg-base-200 mt-1 max-h-80 overflow-auto rounded px-3 py-2">{opened.result.commands.join(
-                '\n'
-              )}</pre>
-          {/if}
-        {/if}
+        </Preview>
       {:else}
         <p class="text-quiet">
           Name devices on the left: for each you see here which ports it has, and what it would be told.

@@ -118,6 +118,17 @@ class ImportController {
         return new Started(jobs.start(JobKind.IMPORT, title, principal.getName(), lines));
     }
 
+    /** @param ranges as in a {@link RangeRequest} */
+    record RangePreviewRequest(
+            @NotNull @Size(max = 20_000) String ranges,
+            @Min(1) @Max(65_535) int port) {}
+
+    /** How many addresses are in these ranges, or their mistakes; nothing is called. */
+    @PostMapping("/api/imports/range-preview")
+    ImportPreviews.ListPreview previewRanges(@Valid @RequestBody RangePreviewRequest request) {
+        return previews.ofRanges(AddressRanges.read(request.ranges()), request.port());
+    }
+
     @Audited("looked through address ranges")
     @PostMapping("/api/imports/ranges")
     @ResponseStatus(HttpStatus.ACCEPTED)

@@ -16,6 +16,7 @@ import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.Set;
 import java.util.TreeMap;
 import java.util.stream.Collectors;
 import org.springframework.stereotype.Component;
@@ -65,6 +66,29 @@ class ImportPreviews {
         return lines instanceof ListOutcome.Malformed<List<NewJobLine>> malformed
                 ? mistaken(malformed.problems())
                 : of(read, ((ListOutcome.Read<List<NewJobLine>>) lines).value());
+    }
+
+    /** Ranges name nobody, so that nothing can contradict what is known; what may not be called is counted alone. */
+    ListPreview ofRanges(ListOutcome<List<String>> ranges, int port) {
+        if (ranges instanceof ListOutcome.Malformed<List<String>> malformed) return mistaken(malformed.problems());
+        List<String> addresses = ((ListOutcome.Read<List<String>>) ranges).value();
+        Set<String> known = fleet.atHosts(addresses).stream()
+                .filter(device -> device.port() == port)
+                .map(Device::host)
+                .collect(Collectors.toSet());
+        List<String> unknown =
+                addresses.stream().filter(host -> !known.contains(host)).toList();
+        long calls = unknown.stream()
+                .filter(host -> rule.reason(new Endpoint(host, port)).isEmpty())
+                .count();
+        return new ListPreview(
+                List.of(),
+                addresses.size(),
+                (int) calls,
+                known.size(),
+                unknown.size() - (int) calls,
+                List.of(),
+                List.of());
     }
 
     private static ListPreview mistaken(List<ListProblem> problems) {

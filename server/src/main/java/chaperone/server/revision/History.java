@@ -210,9 +210,13 @@ public class History {
      */
     @Transactional(readOnly = true)
     public Text asOf(Device device, ConfigKind kind, Instant at) {
-        return revisions
-                .findFirstByDeviceIdAndKindAndFirstCopyAtLessThanEqualOrderByNumberDesc(device.id(), kind, at)
-                .map(this::text)
+        // The database knows no moments as far away as programs do.
+        Instant now = clock.instant();
+        Optional<Revision> then = at.isBefore(Instant.EPOCH)
+                ? Optional.empty()
+                : revisions.findFirstByDeviceIdAndKindAndFirstCopyAtLessThanEqualOrderByNumberDesc(
+                        device.id(), kind, at.isAfter(now) ? now : at);
+        return then.map(this::text)
                 .orElseThrow(() -> new ProblemException(
                         HttpStatus.NOT_FOUND,
                         "not-then",

@@ -144,6 +144,11 @@ class CompareApiTest {
                             .isEqualTo(expected);
             }
         });
+        Map<String, Object> end = Map.of("device", "brkw-acc-1", "asOf", Instant.MAX.toString());
+        assertThat(compare(end, Map.of("device", "brkw-acc-1")).get("before").get("number"))
+                .isEqualTo(revisions.get(revisions.size() - 1).get("number"));
+        Map<String, Object> start = Map.of("device", "brkw-acc-1", "asOf", Instant.MIN.toString());
+        assertThat(refusal(start, text("x"), 404)).contains("Nothing is kept");
     }
 
     @Test

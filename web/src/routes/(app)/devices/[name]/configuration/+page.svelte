@@ -110,7 +110,7 @@
 </script>
 
 <ProblemNote {problem} class="mt-3" />
-<div class="mt-3 flex items-center gap-2">
+<div class="mt-3 flex flex-wrap items-center gap-2">
   <div class="join" role="group" aria-label="Which configuration">
     {#each kinds as each (each)}
       <button
