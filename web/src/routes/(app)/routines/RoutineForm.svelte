@@ -160,7 +160,7 @@
     <input type="checkbox" class="checkbox" bind:checked={on} aria-label="On" />
 
     <span class="self-start font-semibold">Due next</span>
-    <Preview isStale={preview.isStale && !preview.problem}
+    <Preview of={preview}
       ><ol class="mono" aria-live="polite">
         {#each due as at (at)}<li>
             {exact(Date.parse(at), zone)}
