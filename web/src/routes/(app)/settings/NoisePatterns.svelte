@@ -71,8 +71,8 @@
     yes="Remove it"
     isFinal
     onyes={() => {
-      leaves = undefined;
       takeBack(pattern.id);
+      leaves = undefined;
     }}
     onno={() => (leaves = undefined)}
   >

@@ -15,7 +15,7 @@ import org.junit.jupiter.params.provider.CsvSource;
 @Timeout(180)
 class UndoTest {
     @RegisterExtension
-    private static final DemoBrowsing DEMO = new DemoBrowsing(2984);
+    private static final DemoBrowsing DEMO = new DemoBrowsing(2984, "status of 401");
 
     @ParameterizedTest
     @CsvSource(delimiter = '|', textBlock = """

@@ -86,8 +86,8 @@
     yes="Remove the edit"
     isFinal
     onyes={() => {
-      leaves = undefined;
       opened.removeEdit(edit.id);
+      leaves = undefined;
     }}
     onno={() => (leaves = undefined)}
   >
