@@ -73,6 +73,13 @@
     if (status === 'active') setTimeout(() => take(editor));
   };
 
+  /** Whether the query was ended by Enter: what turns out to be a mistake is gone on with at once. */
+  let isEntered = false;
+  const enter = (editor: EditorView) => {
+    isEntered = true;
+    return problem ? true : leave(editor);
+  };
+
   const leave = (editor: EditorView) => {
     editor.contentDOM.blur();
     return true;
@@ -95,7 +102,7 @@
           ),
           autocompletion({ override: [complete], icons: false, selectOnOpen: false, interactionDelay: 0 }),
           keymap.of([
-            { key: 'Enter', run: leave },
+            { key: 'Enter', run: enter },
             { key: 'Escape', run: leave }
           ]),
           minimalSetup,
@@ -118,7 +125,7 @@
           EditorView.contentAttributes.of({ 'aria-label': untrack(() => label) }),
           EditorView.updateListener.of((update) => {
             if (update.docChanged) {
-              takesNext = false;
+              takesNext = isEntered = false;
               onchange(update.state.doc.toString());
             }
             settle(update.view);
@@ -152,6 +159,8 @@
         ]
       : [];
     view.dispatch(setDiagnostics(view.state, marks));
+    // Unless the reader has gone on to something else by now.
+    if (shown && isEntered && document.activeElement === document.body) view.focus();
   });
 
   export function focus() {

@@ -135,6 +135,7 @@
           if (side === 'b' && untrack(() => end.device) === '') input.focus();
         }}
         oninput={(event) => propose(event.currentTarget.value)}
+        onkeydown={(event) => event.key === 'Enter' && event.currentTarget.blur()}
         onchange={(event) =>
           onchange({ ...end, device: event.currentTarget.value.trim(), number: undefined })}
       />

@@ -146,15 +146,15 @@
                   >{/if}
               {:else}<span class="text-quiet">not yet</span>{/if}
             </td>
-            <td class="min-w-48 space-y-1 text-right">
-              {#if session.mayAct}
-                <button class="btn" onclick={() => runNow(routine.name)}>Run now</button>
-                <button class="btn" onclick={() => turn(routine)}
-                  >{routine.on ? 'Switch off' : 'Switch on'}</button
-                >
-                <button class="btn" onclick={() => (edits = { routine })}>Change…</button>
-                <button class="btn" onclick={() => remove(routine.name)}>Remove</button>
-              {/if}
+            <td class="min-w-48">
+              {#if session.mayAct}<div class="flex flex-wrap justify-end gap-1">
+                  <button class="btn" onclick={() => runNow(routine.name)}>Run now</button>
+                  <button class="btn" onclick={() => turn(routine)}
+                    >{routine.on ? 'Switch off' : 'Switch on'}</button
+                  >
+                  <button class="btn" onclick={() => (edits = { routine })}>Change…</button>
+                  <button class="btn" onclick={() => remove(routine.name)}>Remove</button>
+                </div>{/if}
             </td>
           </tr>
           {#if open === routine.name}

@@ -62,6 +62,7 @@
     <input
       id="routine-name"
       class="input w-72"
+      {@attach (input) => input.focus()}
       bind:value={name}
       required
       maxlength="60"

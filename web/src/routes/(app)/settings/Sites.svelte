@@ -66,6 +66,7 @@
       <Field label="Short word">
         <input
           class="input mono w-32"
+          {@attach (input) => input.focus()}
           bind:value={code}
           maxlength="40"
           required

@@ -106,6 +106,15 @@ class CompareTest {
         page.navigate("/settings");
         page.getByLabel("Remove counter").focus();
         page.keyboard().press("Enter");
+        // What cannot be taken back asks, and the focus is on Cancel.
+        Locator question = page.getByRole(AriaRole.ALERTDIALOG);
+        assertThat(question).containsText("Remove the noise pattern “counter”?");
+        page.keyboard().press("Enter");
+        assertThat(question).hasCount(0);
+        assertThat(page.getByText("taken back by")).hasCount(0);
+        page.getByLabel("Remove counter").focus();
+        page.keyboard().press("Enter");
+        question.getByText("Remove it").click();
         assertThat(page.getByText("taken back by r.anand")).isVisible();
         page.navigate("/devices/brkw-acc-2");
         assertThat(page.getByText("~1 modified")).isVisible();

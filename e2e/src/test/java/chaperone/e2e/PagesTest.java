@@ -14,6 +14,8 @@ import org.junit.jupiter.api.AfterEach;
 import org.junit.jupiter.api.BeforeAll;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.Timeout;
+import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.ValueSource;
 
 /** What holds on all pages alike: keys, undo, preferences, what a viewer sees, a page that is not there. */
 @Timeout(180)
@@ -132,6 +134,30 @@ class PagesTest {
         assertThat(page.getByRole(AriaRole.OPTION)).containsText(new String[] {"Audit log"});
         press(page, "Enter");
         page.waitForURL("**/audit");
+    }
+
+    /** What one types next goes where it belongs, and is no key of the page. */
+    @ParameterizedTest
+    @ValueSource(
+            strings = {
+                "/fleet",
+                "/routines",
+                "/credentials",
+                "/changes",
+                "/standards",
+                "/templates",
+                "/rollouts",
+                "/releases"
+            })
+    void afterTheKeyForSomethingNewTheFirstFieldHasTheFocus(String path) {
+        Page page = browsing.logIn(ColorScheme.LIGHT, "a.keel", "demo-administrator");
+        page.navigate(path);
+        page.getByRole(AriaRole.HEADING, new Page.GetByRoleOptions().setLevel(1))
+                .waitFor();
+        assertThat(page.getByText("Loading…")).hasCount(0);
+        press(page, "a");
+        page.locator("main input:focus, main textarea:focus, main select:focus, dialog :focus")
+                .waitFor();
     }
 
     /** On a German keyboard brackets come with AltGr, which some systems tell as Ctrl and Alt together. */

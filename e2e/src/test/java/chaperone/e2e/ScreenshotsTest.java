@@ -74,6 +74,7 @@ class ScreenshotsTest {
         page.getByLabel("Credential set").selectOption(new SelectOption().setLabel("switches (chaperone)"));
         page.getByLabel("Addresses", new Page.GetByLabelOptions().setExact(true))
                 .fill(DemoFleet.listToBringIn(DEVICE_PORT));
+        page.getByLabel("What the list does").waitFor();
         take(page, "bring-devices-in");
         page.getByRole(
                         AriaRole.BUTTON,

@@ -73,6 +73,7 @@
       class="textarea mono mt-2 h-72 w-full"
       aria-label="Addresses"
       bind:this={field}
+      {@attach (area) => area.focus()}
       bind:value={list.csv}
       maxlength={LARGEST}
       spellcheck="false"

@@ -66,6 +66,7 @@
       class="textarea mono mt-2 h-56 w-full"
       aria-label="Ranges"
       bind:this={field}
+      {@attach (area) => area.focus()}
       bind:value={ranges}
       maxlength="20000"
       spellcheck="false"
