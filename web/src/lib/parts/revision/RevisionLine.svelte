@@ -73,7 +73,7 @@
 
 <svelte:window onpointermove={drag} onpointerup={() => (dragging = undefined)} />
 
-<div class="panel px-1" bind:clientWidth={width}>
+<div class="panel overflow-x-clip px-1" bind:clientWidth={width}>
   {#if all.length >= MANY || span !== ''}
     <div class="flex items-center gap-2 px-2 pt-1.5">
       <span class="text-quiet grow"
