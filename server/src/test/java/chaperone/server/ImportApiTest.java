@@ -98,6 +98,12 @@ class ImportApiTest {
                 .as("outside of what may be called")
                 .isEqualTo(1);
         assertThat(told.get("calls").asInt() + told.get("known").asInt()).isEqualTo(5);
+        JsonNode most = engineer.post(
+                        "/api/imports/range-preview", Map.of("ranges", "127.20.0.0/18", "port", server.devicePort()))
+                .json(200);
+        assertThat(most.get("addresses").asInt())
+                .as("but for the first and the last")
+                .isEqualTo(16_382);
         long job = engineer.post("/api/imports/ranges", request)
                 .json(202)
                 .get("job")

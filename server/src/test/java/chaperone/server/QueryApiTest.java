@@ -340,6 +340,9 @@ class QueryApiTest {
         assertThat(undone.get("left")).hasSize(1);
         assertThat(reach(names.get(0))).isEqualTo(before.get(0));
         assertThat(reach(names.get(2))).isEqualTo(before.get(2));
+        assertThat(reach(names.get(1)))
+                .as("all but the port, which was edited again")
+                .isEqualTo(before.get(1).replaceFirst("^\\S+ \\S+", host + " 2201"));
     }
 
     private static String reach(String name) {

@@ -81,7 +81,7 @@
       required
       placeholder={EXAMPLE}></textarea>
     {#if needsMeanings(list.guess)}<Headings guess={list.guess} bind:meanings={list.meanings} />{/if}
-    <ProblemNote problem={list.refusal} class="mt-3" lists={false} />
+    <ProblemNote problem={list.problem} class="mt-3" lists={false} />
     {#if list.told}
       <div class={list.isStale ? 'opacity-50' : ''}>
         {#if list.mistakes.length > 0}

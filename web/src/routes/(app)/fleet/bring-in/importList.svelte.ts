@@ -1,5 +1,6 @@
 import { goto } from '$app/navigation';
 import { api, asProblem, need, type ListPreview, Problem } from '$lib/api/client';
+import { Latest } from '$lib/state/latest.svelte';
 import { once } from '$lib/state/once';
 import { whenever } from '$lib/state/whenever.svelte';
 import { needsMeanings, type Guess } from './headings';
@@ -11,7 +12,7 @@ export const LARGEST = 2_000_000;
 /** What a list would do, or what is wrong with it, and the text that this was said of. */
 interface Told {
   csv: string;
-  preview?: ListPreview;
+  preview: ListPreview;
 }
 
 /** A list of addresses that somebody is about to bring in, with what it would do. Made while a component is set up. */
@@ -26,7 +27,7 @@ export class ImportList {
   meanings = $state<Record<string, string>>({});
   isBusy = $state(false);
   refusal = $state<Problem | undefined>();
-  told = $state.raw<Told | undefined>();
+  readonly #looked = new Latest<Told>();
 
   /** Only the first lines decide what the columns are. */
   private readonly head = $derived(this.csv.slice(0, 2000).split('\n').slice(0, 6).join('\n'));
@@ -40,10 +41,12 @@ export class ImportList {
     columns: needsMeanings(this.guess) ? { ...this.meanings } : undefined
   });
 
-  /** What is shown of a list belongs to the list as it stands. */
-  readonly isStale = $derived(this.told !== undefined && this.told.csv !== this.csv);
-  readonly mistakes = $derived(this.told?.preview?.mistakes ?? []);
+  readonly told = $derived(this.#looked.value);
+  /** Another set, port or platform makes it another list as much as another text does. */
+  readonly isStale = $derived(this.#looked.isStale);
+  readonly mistakes = $derived(this.told?.preview.mistakes ?? []);
   readonly preview = $derived(this.mistakes.length > 0 ? undefined : this.told?.preview);
+  readonly problem = $derived(this.refusal ?? this.#looked.problem);
 
   constructor(csv: string) {
     this.csv = csv;
@@ -53,7 +56,12 @@ export class ImportList {
     );
     whenever(
       () => this.request,
-      () => later(() => this.look())
+      (request) => {
+        this.refusal = undefined;
+        if (request.csv.trim() === '') return this.#looked.forget();
+        this.#looked.expect();
+        return later(() => this.#looked.ask(this.look(request)));
+      }
     );
   }
 
@@ -87,19 +95,9 @@ export class ImportList {
     this.meanings = { ...(found?.meanings ?? {}) };
   }
 
-  private async look() {
-    const asked = this.request;
-    if (asked.csv.trim() === '') {
-      this.told = undefined;
-      return;
-    }
-    const told: Told = { csv: asked.csv };
-    try {
-      told.preview = await need(api.POST('/api/imports/preview', { body: asked }));
-      if (asked === this.request) [this.told, this.refusal] = [told, undefined];
-    } catch (thrown) {
-      if (asked === this.request) [this.told, this.refusal] = [undefined, asProblem(thrown)];
-    }
+  private async look(request: typeof this.request): Promise<Told> {
+    const preview = await need(api.POST('/api/imports/preview', { body: request }));
+    return { csv: request.csv, preview };
   }
 
   readonly bringIn = once(async () => {

@@ -178,14 +178,20 @@ class FleetEdit {
         return Said.of(device).equals(move.before());
     }
 
-    /** Another device may be at its old place by now: then it stays at its new one. */
+    /** Each for itself: that another device is at the old place by now keeps nothing else from being as it was. */
     private void reachAgain(Device device, Reach before, Reach after) {
+        Reach now = Reach.of(device);
+        if (now.telnetAllowed() == after.telnetAllowed())
+            reachIfFree(device, new Reach(now.port(), now.platform(), before.telnetAllowed()));
         boolean isPlatformThere =
                 platforms.current().all().stream().anyMatch(each -> each.name().equals(before.platform()));
-        Reach wanted = new Reach(
-                device.port() == after.port() ? before.port() : device.port(),
-                isPlatformThere && device.platform().equals(after.platform()) ? before.platform() : device.platform(),
-                device.isTelnetAllowed() == after.telnetAllowed() ? before.telnetAllowed() : device.isTelnetAllowed());
+        if (isPlatformThere && now.platform().equals(after.platform()))
+            reachIfFree(device, new Reach(now.port(), before.platform(), device.isTelnetAllowed()));
+        if (now.port() == after.port())
+            reachIfFree(device, new Reach(before.port(), device.platform(), device.isTelnetAllowed()));
+    }
+
+    private void reachIfFree(Device device, Reach wanted) {
         try {
             reach.change(device, wanted);
         } catch (ProblemException e) {

@@ -19,6 +19,7 @@ import java.util.Optional;
 import java.util.Set;
 import java.util.TreeMap;
 import java.util.stream.Collectors;
+import java.util.stream.IntStream;
 import org.springframework.stereotype.Component;
 
 /** What bringing a list in would do, before anything is called. */
@@ -101,38 +102,50 @@ class ImportPreviews {
                 fleet.atHosts(lines.stream().map(NewJobLine::host).distinct().toList()).stream()
                         .collect(Collectors.groupingBy(Device::host));
         Map<Long, SetScope> scopes = new HashMap<>();
-        List<Conflict> conflicts = new ArrayList<>();
-        Map<String, Integer> uses = new TreeMap<>();
-        int known = 0;
-        int calls = 0;
-        for (int i = 0; i < lines.size(); i++) {
-            NewJobLine line = lines.get(i);
-            List<Device> there = byHost.getOrDefault(line.host(), List.of());
-            Optional<Device> same =
-                    there.stream().filter(each -> each.port() == line.port()).findFirst();
-            Optional<SetScope> set = line.credentialSet()
-                    .filter(id -> id != 0)
-                    .map(id -> scopes.computeIfAbsent(id, credentials::scope));
-            Optional<String> refusal = same.isPresent() ? Optional.empty() : refusal(line, set);
-            int where = read.get(i).line();
-            refusal.or(() -> same.isPresent() ? otherThan(same.get(), line) : otherPort(there))
-                    .ifPresent(message -> conflicts.add(new Conflict(where, line.target(), message)));
-            if (same.isPresent()) known++;
-            else if (refusal.isEmpty()) {
-                calls++;
-                set.ifPresent(each -> uses.merge(each.name(), 1, Integer::sum));
-            }
-        }
+        List<Look> looks = lines.stream()
+                .map(line -> look(
+                        line,
+                        byHost.getOrDefault(line.host(), List.of()),
+                        line.credentialSet()
+                                .filter(id -> id != 0)
+                                .map(id -> scopes.computeIfAbsent(id, credentials::scope))))
+                .toList();
+        List<Conflict> conflicts = IntStream.range(0, looks.size())
+                .boxed()
+                .flatMap(i -> looks.get(i).says().stream()
+                        .map(message ->
+                                new Conflict(read.get(i).line(), lines.get(i).target(), message)))
+                .toList();
+        Map<String, Integer> uses = looks.stream()
+                .filter(Look::isCalled)
+                .flatMap(look -> look.set().stream())
+                .collect(Collectors.groupingBy(SetScope::name, TreeMap::new, Collectors.summingInt(look -> 1)));
         return new ListPreview(
                 List.of(),
-                lines.size(),
-                calls,
-                known,
+                looks.size(),
+                (int) looks.stream().filter(Look::isCalled).count(),
+                (int) looks.stream().filter(Look::isKnown).count(),
                 conflicts.size(),
                 conflicts.stream().limit(MOST_PLACES).toList(),
                 uses.entrySet().stream()
                         .map(use -> new SetUse(use.getKey(), use.getValue()))
                         .toList());
+    }
+
+    /**
+     * What becomes of one line.
+     *
+     * @param says what somebody should look at, if there is anything
+     */
+    private record Look(boolean isKnown, boolean isCalled, Optional<SetScope> set, Optional<String> says) {}
+
+    /** @param there the devices of the fleet at its host */
+    private Look look(NewJobLine line, List<Device> there, Optional<SetScope> set) {
+        Optional<Device> same =
+                there.stream().filter(each -> each.port() == line.port()).findFirst();
+        if (same.isPresent()) return new Look(true, false, set, otherThan(same.get(), line));
+        Optional<String> refusal = refusal(line, set);
+        return new Look(false, refusal.isEmpty(), set, refusal.or(() -> otherPort(there)));
     }
 
     /** Why it will not be called. What a host name leads to is asked when it is called, not here. */
