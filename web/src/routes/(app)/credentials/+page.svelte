@@ -54,7 +54,7 @@
     </p>
   </div>
   {#if session.mayManage}<button class="btn btn-primary" onclick={() => (edited = 'new')}
-      >Add a credential set… <kbd>a</kbd></button
+      >Add a credential set… <kbd aria-hidden="true">a</kbd></button
     >{/if}
 </div>
 

@@ -88,7 +88,9 @@
           <When at={device.checkedAt} ago />{/if}
       </p>
     </div>
-    {#if session.mayAct}<button class="btn btn-primary" onclick={copy}>Copy now <kbd>c</kbd></button>{/if}
+    {#if session.mayAct}<button class="btn btn-primary" onclick={copy}
+        >Copy now <kbd aria-hidden="true">c</kbd></button
+      >{/if}
   </div>
   <nav class="border-base-300 mt-2 flex gap-1 border-b" aria-label="Pages of {device.name}">
     {#each tabs as tab (tab.word)}
