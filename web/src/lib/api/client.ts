@@ -13,6 +13,13 @@ export type Job = Schemas['JobView'];
 export type JobLine = Schemas['LineView'];
 export type ListPreview = Schemas['ListPreview'];
 export type Revision = Schemas['RevisionView'];
+/** Who may have brought a revision. */
+export type Origin = Schemas['OriginView'];
+export type OriginActor = Schemas['ActorView'];
+export type HistoryRow = Schemas['HistoryRow'];
+export type HistorySummary = Schemas['HistorySummary'];
+export type HistoryKind = HistoryRow['kind'];
+export type SiteAnswers = Schemas['SiteAnswers'];
 export type Compare = Schemas['CompareView'];
 export type CompareRow = Schemas['RowView'];
 export type CompareEnd = Schemas['EndInput'];

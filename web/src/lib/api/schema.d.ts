@@ -123,7 +123,7 @@ export interface paths {
             path?: never;
             cookie?: never;
         };
-        get: operations["table_1"];
+        get: operations["table_2"];
         put?: never;
         post?: never;
         delete?: never;
@@ -708,6 +708,38 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/desk/answers": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["answers"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/desk/visits": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["visit"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/desk/waiting": {
         parameters: {
             query?: never;
@@ -763,7 +795,7 @@ export interface paths {
             path?: never;
             cookie?: never;
         };
-        get: operations["table"];
+        get: operations["table_1"];
         put?: never;
         post?: never;
         delete?: never;
@@ -1231,6 +1263,86 @@ export interface paths {
         put: operations["save_2"];
         post?: never;
         delete: operations["remove_6"];
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/history": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["changes"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/history/accounted": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["account"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/history/changes.csv": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["table"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/history/not-accounted": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["takeBack"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/history/summary": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["summary"];
+        put?: never;
+        post?: never;
+        delete?: never;
         options?: never;
         head?: never;
         patch?: never;
@@ -1710,7 +1822,7 @@ export interface paths {
         get?: never;
         put?: never;
         post?: never;
-        delete: operations["takeBack"];
+        delete: operations["takeBack_1"];
         options?: never;
         head?: never;
         patch?: never;
@@ -2528,6 +2640,10 @@ export interface components {
             role: "VIEWER" | "ENGINEER" | "APPROVER" | "ADMINISTRATOR";
             tokensStay?: boolean;
         };
+        AccountInput: {
+            note: string;
+            revisions: number[];
+        };
         AccountView: {
             /** Format: date-time */
             createdAt: string;
@@ -2536,6 +2652,26 @@ export interface components {
             name: string;
             /** @enum {string} */
             role: "VIEWER" | "ENGINEER" | "APPROVER" | "ADMINISTRATOR";
+        };
+        Accounted: {
+            /** Format: date-time */
+            at: string;
+            by: string;
+            note: string;
+        };
+        ActorView: {
+            account: string;
+            /** Format: date-time */
+            first: string;
+            from: string;
+            fullName: string;
+            isClaimed: boolean;
+            /** Format: date-time */
+            last: string;
+            person: string;
+            /** @enum {string} */
+            proof: "CHANGE" | "CONSOLE" | "TOLD" | "EDIT" | "LOG_IN" | "CLAIM";
+            way: string;
         };
         Added: {
             /** Format: int64 */
@@ -3022,6 +3158,7 @@ export interface components {
             /** Format: date-time */
             since?: string;
             site: string;
+            who?: components["schemas"]["OriginView"];
         };
         Due: {
             device: string;
@@ -3288,6 +3425,82 @@ export interface components {
             rows: components["schemas"]["HeatRow"][];
             sites: string[];
         };
+        HistoryBar: {
+            /** Format: date-time */
+            at: string;
+            /** Format: int64 */
+            notPlanned: number;
+            /** Format: int64 */
+            planned: number;
+        };
+        HistoryPage: {
+            changes: components["schemas"]["HistoryRow"][];
+            /** Format: int64 */
+            matching: number;
+        };
+        HistoryRow: {
+            accounted?: components["schemas"]["Accounted"];
+            /** Format: int32 */
+            added: number;
+            after: string;
+            /** Format: date-time */
+            at: string;
+            before: string;
+            /** Format: int64 */
+            change?: number;
+            deed: string;
+            device: string;
+            event: string;
+            /** Format: int64 */
+            id: number;
+            /** @enum {string} */
+            kind: "RUNNING" | "SAVED" | "ROUTES" | "ARP" | "MACS" | "NEIGHBOURS" | "FACTS" | "MODULES" | "RELEASE";
+            /** Format: int32 */
+            modified: number;
+            /** Format: int32 */
+            moved: number;
+            /** Format: int32 */
+            number: number;
+            object: string;
+            /** Format: int32 */
+            partCount: number;
+            parts: string[];
+            /** Format: int32 */
+            previous: number;
+            /** Format: int32 */
+            removed: number;
+            /** Format: int64 */
+            rollout?: number;
+            site: string;
+            who?: components["schemas"]["OriginView"];
+        };
+        HistorySpan: {
+            /** Format: date-time */
+            since: string;
+            /** Format: date-time */
+            until: string;
+        };
+        HistorySummary: {
+            /** Format: int64 */
+            allDevices: number;
+            /** Format: int64 */
+            barSeconds: number;
+            bars: components["schemas"]["HistoryBar"][];
+            /** Format: int64 */
+            devices: number;
+            /** Format: int64 */
+            lookedAt: number;
+            /** Format: int64 */
+            matching: number;
+            notLookedAt: string[];
+            /** Format: int64 */
+            notPlanned: number;
+            /** Format: int64 */
+            open: number;
+            /** Format: int64 */
+            planned: number;
+            span: components["schemas"]["HistorySpan"];
+        };
         HostKeyView: {
             fingerprint: string;
             /** Format: date-time */
@@ -3439,6 +3652,8 @@ export interface components {
             lastDroppedAt?: string;
             listening: boolean;
             most: components["schemas"]["Loser"][];
+            /** Format: int64 */
+            notNoted: number;
             /** Format: int64 */
             notRead: number;
             /** Format: int64 */
@@ -3654,6 +3869,15 @@ export interface components {
             x: number;
             /** Format: double */
             y: number;
+        };
+        OriginView: {
+            actors: components["schemas"]["ActorView"][];
+            /** Format: date-time */
+            sameUntil: string;
+            /** Format: date-time */
+            seenAt: string;
+            /** @enum {string} */
+            sureness: "SOLE" | "SEVERAL" | "NONE";
         };
         OutcomeCount: {
             /** Format: int64 */
@@ -3939,7 +4163,13 @@ export interface components {
             /** @enum {string} */
             origin: "FIRST_COPY" | "NOT_PLANNED" | "PLANNED";
             /** Format: int32 */
+            partCount: number;
+            parts: string[];
+            /** Format: int32 */
             removed: number;
+            /** Format: int64 */
+            rollout?: number;
+            who?: components["schemas"]["OriginView"];
         };
         RolloutDeviceView: {
             commands: string[];
@@ -4131,6 +4361,14 @@ export interface components {
             line: number;
             spans: components["schemas"]["Span"][];
         };
+        SiteAnswers: {
+            answers: {
+                [key: string]: {
+                    [key: string]: number;
+                };
+            };
+            site: string;
+        };
         SiteInput: {
             name: string;
             parent?: string;
@@ -4260,6 +4498,9 @@ export interface components {
             /** Format: date-time */
             readAt: string;
             rows: string[][];
+        };
+        TakeBackInput: {
+            revisions: number[];
         };
         TelnetUse: {
             allowed: boolean;
@@ -4425,6 +4666,10 @@ export interface components {
             port: number;
             /** Format: int64 */
             uses: number;
+        };
+        Visit: {
+            /** Format: date-time */
+            lastLooked: string;
         };
         Waiting: {
             /** Format: int64 */
@@ -4678,7 +4923,7 @@ export interface operations {
             };
         };
     };
-    table_1: {
+    table_2: {
         parameters: {
             query?: {
                 who?: string | null;
@@ -5687,6 +5932,46 @@ export interface operations {
             };
         };
     };
+    answers: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["SiteAnswers"][];
+                };
+            };
+        };
+    };
+    visit: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Visit"];
+                };
+            };
+        };
+    };
     waiting: {
         parameters: {
             query?: never;
@@ -5761,7 +6046,7 @@ export interface operations {
             };
         };
     };
-    table: {
+    table_1: {
         parameters: {
             query?: {
                 query?: string;
@@ -6589,6 +6874,136 @@ export interface operations {
             };
         };
     };
+    changes: {
+        parameters: {
+            query?: {
+                since?: string | null;
+                until?: string | null;
+                query?: string | null;
+                kinds?: ("RUNNING" | "SAVED" | "ROUTES" | "ARP" | "MACS" | "NEIGHBOURS" | "FACTS" | "MODULES" | "RELEASE")[] | null;
+                planned?: boolean | null;
+                open?: boolean | null;
+                words?: string | null;
+                page?: number;
+                size?: number;
+            };
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["HistoryPage"];
+                };
+            };
+        };
+    };
+    account: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["AccountInput"];
+            };
+        };
+        responses: {
+            /** @description No Content */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+        };
+    };
+    table: {
+        parameters: {
+            query?: {
+                since?: string | null;
+                until?: string | null;
+                query?: string | null;
+                kinds?: ("RUNNING" | "SAVED" | "ROUTES" | "ARP" | "MACS" | "NEIGHBOURS" | "FACTS" | "MODULES" | "RELEASE")[] | null;
+                planned?: boolean | null;
+                open?: boolean | null;
+                words?: string | null;
+            };
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "text/csv": string;
+                };
+            };
+        };
+    };
+    takeBack: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["TakeBackInput"];
+            };
+        };
+        responses: {
+            /** @description No Content */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+        };
+    };
+    summary: {
+        parameters: {
+            query?: {
+                since?: string | null;
+                until?: string | null;
+                query?: string | null;
+                kinds?: ("RUNNING" | "SAVED" | "ROUTES" | "ARP" | "MACS" | "NEIGHBOURS" | "FACTS" | "MODULES" | "RELEASE")[] | null;
+                planned?: boolean | null;
+                open?: boolean | null;
+                words?: string | null;
+            };
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["HistorySummary"];
+                };
+            };
+        };
+    };
     accept: {
         parameters: {
             query?: never;
@@ -6638,7 +7053,7 @@ export interface operations {
             query?: never;
             header?: never;
             path: {
-                kind: "JOBS" | "DEVICE_EVENTS" | "CREDENTIAL_USES" | "REMOVALS" | "RECORDINGS" | "ROUTINE_RUNS";
+                kind: "JOBS" | "DEVICE_EVENTS" | "CREDENTIAL_USES" | "TRACES" | "REMOVALS" | "RECORDINGS" | "ROUTINE_RUNS";
             };
             cookie?: never;
         };
@@ -7320,7 +7735,7 @@ export interface operations {
             };
         };
     };
-    takeBack: {
+    takeBack_1: {
         parameters: {
             query?: never;
             header?: never;

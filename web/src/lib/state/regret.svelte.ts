@@ -6,8 +6,10 @@ const OFFERED = 30_000;
 
 interface Offer {
   text: string;
-  /** What can be put back; a notice without one only tells. */
-  removal?: number;
+  /** The way back; a notice without one only tells. */
+  back?: () => Promise<unknown>;
+  /** Whether it stands under "Lately removed" afterwards. */
+  isListed?: boolean;
   /** Shows again what was put back. */
   again?: () => unknown;
 }
@@ -24,8 +26,12 @@ class Regret {
    */
   async of(text: string, deed: Promise<{ removal: number }>, again: () => unknown): Promise<void> {
     const { removal } = await deed;
-    this.#show({ text, removal, again });
+    const back = () => need(api.POST('/api/removals/{id}/undo', { params: { path: { id: removal } } }));
+    this.#show({ text, back, isListed: true, again });
   }
+
+  /** Offers a way back that needs nothing that was removed. */
+  by = (text: string, back: () => Promise<unknown>) => this.#show({ text, back });
 
   /** Something that is good to know and cannot be taken back by a key. */
   tell = (text: string) => this.#show({ text });
@@ -39,8 +45,8 @@ class Regret {
   /** Once, however often the key is pressed meanwhile. */
   readonly #undoing = new Submission(async () => {
     const offer = this.offer;
-    if (offer?.removal === undefined) return;
-    await need(api.POST('/api/removals/{id}/undo', { params: { path: { id: offer.removal } } }));
+    if (!offer?.back) return;
+    await offer.back();
     this.close();
     await offer.again?.();
   });

@@ -6,6 +6,8 @@ class SessionState {
 
   readonly mayAct = $derived(this.who?.role === 'ENGINEER' || this.who?.role === 'ADMINISTRATOR');
   readonly mayApprove = $derived(this.who?.role === 'APPROVER' || this.who?.role === 'ADMINISTRATOR');
+  /** Whether it may say that what was altered elsewhere is accounted for. */
+  readonly mayAccount = $derived(this.mayAct || this.mayApprove);
   readonly isDemo = $derived(this.who?.isDemo ?? false);
   readonly mayManage = $derived(this.who?.role === 'ADMINISTRATOR');
 

@@ -15,7 +15,8 @@ export const kindOf = (text: string | null): ConfigKind => kinds.find((kind) => 
 export const titled = (word: string) => word.charAt(0).toUpperCase() + word.slice(1);
 
 /** Where a revision comes from. */
-export function originText(revision: Pick<Revision, 'origin' | 'change'>): string {
+export function originText(revision: Pick<Revision, 'origin' | 'change' | 'rollout'>): string {
   if (revision.origin === 'FIRST_COPY') return 'first copy';
-  return revision.origin === 'PLANNED' ? `planned here, C-${revision.change}` : 'not planned here';
+  if (revision.origin === 'NOT_PLANNED') return 'not planned here';
+  return `planned here, ${revision.rollout ? `rollout ${revision.rollout}` : `C-${revision.change}`}`;
 }

@@ -28,6 +28,12 @@ export function moment(then: number, now: number, zone?: string): string {
   return year(then) === year(now) ? `${date} ${clock}` : `${date} ${year(then)} ${clock}`;
 }
 
+/** "Monday, 07:58", as one says it within a week or so. */
+export function weekdayAndTime(then: number, zone?: string, between = ', '): string {
+  const time = inZone(then, { hour: '2-digit', minute: '2-digit' }, zone);
+  return `${inZone(then, { weekday: 'long' }, zone)}${between}${time}`;
+}
+
 /** The exact instant in words, for hovering. */
 export function exact(then: number, zone?: string): string {
   return inZone(then, { dateStyle: 'full', timeStyle: 'long' }, zone);

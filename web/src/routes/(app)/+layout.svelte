@@ -108,7 +108,7 @@
   <header
     class="border-base-300 bg-base-100 sticky top-0 z-20 flex h-[46px] items-center gap-4 border-b px-4"
   >
-    <a href="/fleet" class="text-act-text flex w-[156px] items-center gap-2 text-[1.15rem] font-bold">
+    <a href="/desk" class="text-act-text flex w-[156px] items-center gap-2 text-[1.15rem] font-bold">
       <Wordmark />
     </a>
     <FindBox bind:input={find} />
@@ -148,7 +148,7 @@
   <div class="flex grow">
     <nav aria-label="Pages" class="border-base-300 bg-base-200 w-[172px] shrink-0 border-r px-2 py-2">
       {#each words as { group, items } (group)}
-        <h2 class="text-quiet px-2.5 pt-3 pb-1 text-[0.82rem] font-semibold">{group}</h2>
+        {#if group}<h2 class="text-quiet px-2.5 pt-3 pb-1 text-[0.82rem] font-semibold">{group}</h2>{/if}
         {#each items as { word, path, also } (word)}
           {@const isCurrent = isHere(path) || isHere(also)}
           <a

@@ -17,9 +17,9 @@
       password = '';
       throw thrown;
     }
-    const wanted = page.url.searchParams.get('to') ?? '/fleet';
+    const wanted = page.url.searchParams.get('to') ?? '/desk';
     // Only a path of our own: an address from outside must not lead away.
-    await goto(wanted.startsWith('/') && !wanted.startsWith('//') ? wanted : '/fleet');
+    await goto(wanted.startsWith('/') && !wanted.startsWith('//') ? wanted : '/desk');
   });
 </script>
 

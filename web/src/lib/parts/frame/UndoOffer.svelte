@@ -15,8 +15,10 @@
       onfocusout={regret.wait}
     >
       <span class="line-clamp-2">{regret.offer.text}</span>
-      {#if regret.offer.removal !== undefined}
+      {#if regret.offer.back}
         <button class="btn on-dark" onclick={regret.undo}>Undo <kbd>u</kbd></button>
+      {/if}
+      {#if regret.offer.isListed}
         <a class="btn on-dark" href="/removed" onclick={regret.close}>Lately removed</a>
       {/if}
       <button class="btn on-dark" onclick={regret.close} aria-label="Close">×</button>

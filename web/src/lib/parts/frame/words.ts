@@ -21,11 +21,13 @@ const word = (text: string, path: string, letter: string, also = path): Word => 
 
 /** The word list: only words whose pages exist. */
 const WORDS: readonly WordGroup[] = [
+  { group: '', items: [word('Desk', '/desk', 'q')] },
   {
     group: 'Know',
     items: [
       word('Fleet', '/fleet', 'f', '/devices'),
       word('Map', '/map', 'm'),
+      word('History', '/history', 'h'),
       word('Compare', '/compare', 'o')
     ]
   },

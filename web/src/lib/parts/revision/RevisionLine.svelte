@@ -171,7 +171,7 @@
         <title
           >revision {dot.number}, {saidExact(
             revisions.find((r) => r.number === dot.number)?.firstCopyAt ?? ''
-          )}, {dot.origin}{dot.counts && `, ${dot.counts} lines`}{dot.onlyNoise
+          )}, {dot.origin}{dot.who && `, ${dot.who}`}{dot.counts && `, ${dot.counts} lines`}{dot.onlyNoise
             ? ', differs from the one before in noise only'
             : ''}{dot.notes > 0 ? `, ${dot.notes} note(s)` : ''}</title
         >

@@ -14,6 +14,8 @@ const revisions = ['2026-09-02', '2026-10-01', '2026-10-20', '2026-11-01'].map((
   removed: 0,
   incomplete: '',
   moved: 0,
+  parts: [],
+  partCount: 0,
   onlyNoise: false,
   marks: []
 }));

@@ -14,6 +14,8 @@ const revision = (number: number, firstCopyAt: string): Revision => ({
   removed: 0,
   incomplete: '',
   moved: 0,
+  parts: [],
+  partCount: 0,
   onlyNoise: false,
   marks: []
 });

@@ -1,4 +1,5 @@
 import type { Revision } from '$lib/api/client';
+import { whoText } from '$lib/parts/history/whoText';
 import { originText } from '$lib/text/configKind';
 
 export interface Dot {
@@ -8,6 +9,8 @@ export interface Dot {
   planned: boolean;
   /** In words. */
   origin: string;
+  /** Who may have brought it, in one line; empty if nothing can be said. */
+  who: string;
   first: boolean;
   /** Whether it differs from the one before in nothing that counts. */
   onlyNoise: boolean;
@@ -77,6 +80,7 @@ export function dotsOf(revisions: readonly Revision[], now: number, since = firs
     at: scale(Date.parse(revision.firstCopyAt)),
     planned: revision.origin === 'PLANNED',
     origin: originText(revision),
+    who: whoText(revision.who),
     first: revision.origin === 'FIRST_COPY',
     onlyNoise: revision.onlyNoise,
     labels: revision.marks.filter((mark) => mark.kind === 'LABEL').map((mark) => mark.text),

@@ -38,6 +38,7 @@
 
   onMount(() => {
     doing.load();
+    if (address.params.has('new') && session.mayAct) begins = true;
     const ends = [
       live.on('change', doing.load),
       keys.add([{ key: 'a', says: 'a new change', run: () => session.mayAct && (begins = true) }])

@@ -1,4 +1,5 @@
 <script lang="ts">
+  import DarkBar from '$lib/parts/frame/DarkBar.svelte';
   import { session } from '$lib/state/session.svelte';
   import { count } from '$lib/text/time';
 
@@ -13,11 +14,7 @@
   let { names, onletgo, onedit, oncopy, onremove }: Props = $props();
 </script>
 
-<div
-  class="chosen-bar bg-neutral text-neutral-content fixed right-0 bottom-[var(--tray,0px)] left-[172px] z-10 flex h-10 items-center gap-4 px-5"
-  role="region"
-  aria-label="Chosen devices"
->
+<DarkBar label="Chosen devices">
   <span class="font-semibold whitespace-nowrap">{count(names.length, 'device')} chosen</span>
   <span class="grow truncate">{names.join(', ')}</span>
   <button class="btn on-dark" onclick={onletgo}>Let go</button>
@@ -37,11 +34,4 @@
     <button class="btn on-dark" onclick={onremove}>Remove</button>
     <button class="btn btn-accent" onclick={oncopy}>Copy now</button>
   {/if}
-</div>
-
-<style>
-  /* What else stands at the lower edge makes room for it. */
-  :global(:root:has(.chosen-bar)) {
-    --chosen-bar: 40px;
-  }
-</style>
+</DarkBar>

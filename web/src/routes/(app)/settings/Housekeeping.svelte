@@ -8,6 +8,7 @@
   const KINDS: { kind: Grown; says: string }[] = [
     { kind: 'JOBS', says: 'Jobs and their lines' },
     { kind: 'DEVICE_EVENTS', says: 'What became different about devices' },
+    { kind: 'TRACES', says: 'Log-ins and edits that devices told' },
     { kind: 'CREDENTIAL_USES', says: 'Uses of credential sets' },
     { kind: 'RECORDINGS', says: 'Recordings of consoles' },
     { kind: 'ROUTINE_RUNS', says: 'What came of routines' },

@@ -5,6 +5,7 @@ import chaperone.connect.conversation.ConversationException;
 import chaperone.connect.conversation.FailureKind;
 import chaperone.core.fact.Facts;
 import chaperone.core.platform.Platform;
+import chaperone.core.platform.QuickCheck;
 
 /**
  * Reads what a device tells of itself between the configurations. Only the first request is needed, since it tells the
@@ -23,11 +24,11 @@ public final class FactReading {
                         : answerUnlessRefused(conversation, request));
     }
 
-    /** What the platform's quick check gives; empty if it has none, or the device refuses it. */
-    public static String markOf(Conversation conversation, Platform platform) {
+    /** What the platform's quick check gives; nothing if it has none, or the device refuses it. */
+    public static QuickCheck.Answer quickly(Conversation conversation, Platform platform) {
         return platform.quickCheck()
-                .map(check -> check.markIn(answerUnlessRefused(conversation, check.request())))
-                .orElse("");
+                .map(check -> check.read(answerUnlessRefused(conversation, check.request())))
+                .orElse(QuickCheck.Answer.NOTHING);
     }
 
     private static String answerUnlessRefused(Conversation conversation, String request) {

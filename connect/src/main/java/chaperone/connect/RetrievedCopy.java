@@ -7,6 +7,7 @@ import chaperone.core.config.ConfigProblem;
 import chaperone.core.config.ConfigTree;
 import chaperone.core.fact.Facts;
 import chaperone.core.platform.Platform;
+import chaperone.core.platform.QuickCheck;
 import java.util.Optional;
 import java.util.function.Predicate;
 
@@ -14,11 +15,12 @@ import java.util.function.Predicate;
  * A whole copy as it came from a device: text as {@link chaperone.core.config.ConfigBytes} decodes it.
  *
  * @param saved none if the platform has one configuration only
- * @param mark what the platform's quick check gave just before; empty if it has none
+ * @param check what the platform's quick check gave just before
  * @param part the line by which the device said that this account is shown only a part; none if all was shown, or if the
  *     text was known
  */
-public record RetrievedCopy(Facts facts, String running, Optional<String> saved, String mark, Optional<String> part) {
+public record RetrievedCopy(
+        Facts facts, String running, Optional<String> saved, QuickCheck.Answer check, Optional<String> part) {
 
     /**
      * Reads facts and both configurations.
@@ -34,13 +36,18 @@ public record RetrievedCopy(Facts facts, String running, Optional<String> saved,
     public static RetrievedCopy from(Conversation conversation, Platform platform, Predicate<String> isKnown) {
         Facts facts = FactReading.of(conversation, platform);
         // Before the configuration: what is changed meanwhile is seen by the next check.
-        String mark = FactReading.markOf(conversation, platform);
+        QuickCheck.Answer check = FactReading.quickly(conversation, platform);
         String running = whole(conversation, platform, platform.copy().running(), isKnown);
         Optional<String> saved =
                 platform.copy().saved().map(request -> whole(conversation, platform, request, isKnown));
         Optional<String> part =
                 isKnown.test(running) ? Optional.empty() : platform.copy().partOf(running);
-        return new RetrievedCopy(facts, running, saved, mark, part);
+        return new RetrievedCopy(facts, running, saved, check, part);
+    }
+
+    /** What to compare with the quick check of the next look; empty if there is none. */
+    public String mark() {
+        return check.mark();
     }
 
     private static String whole(

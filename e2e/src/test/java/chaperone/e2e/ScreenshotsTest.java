@@ -67,6 +67,12 @@ class ScreenshotsTest {
         page.navigate("/fleet?at=brkw-core-1");
         page.getByText("49 devices at 17 sites").waitFor();
         take(page, "fleet");
+        page.navigate("/desk?span=month");
+        page.getByText("Changes in time").waitFor();
+        take(page, "desk");
+        page.navigate("/history?span=month");
+        page.getByText("Changes in time").waitFor();
+        take(page, "history");
         page.navigate("/devices/brkw-core-1");
         page.getByText("+3 added").waitFor();
         take(page, "compare");

@@ -75,7 +75,9 @@ public final class StandIn implements AutoCloseable {
 
         private void send(String kind, Visit visit, String text) {
             String from = visit.from().getAddress().getHostAddress();
-            Map<String, String> data = Map.of("account", visit.account(), "from", from, "way", visit.way());
+            Map<String, String> data = visit.way().equals(Visit.CABLE)
+                    ? Map.of("way", visit.way())
+                    : Map.of("account", visit.account(), "from", from, "way", visit.way());
             syslog.send(
                     new Syslog.Sender(
                             device.name(),

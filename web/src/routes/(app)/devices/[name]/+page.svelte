@@ -6,6 +6,7 @@
   import ComparePanel from '$lib/parts/compare/ComparePanel.svelte';
   import ProblemNote from '$lib/parts/form/ProblemNote.svelte';
   import RevisionLine from '$lib/parts/revision/RevisionLine.svelte';
+  import RevisionSaid from '$lib/parts/revision/RevisionSaid.svelte';
   import { address } from '$lib/state/address.svelte';
   import { keys } from '$lib/state/keys.svelte';
   import { KINDS, kinds, originText, titled } from '$lib/text/configKind';
@@ -162,6 +163,7 @@
         onspan={(span) => show({ span })}
       />
     </div>
+    {#if chosen}<RevisionSaid revision={chosen} />{/if}
     {#if doubted}
       <p class="bg-modified border-base-300 rounded-field mt-3 flex items-center gap-3 border px-3 py-1.5">
         <span class="grow"

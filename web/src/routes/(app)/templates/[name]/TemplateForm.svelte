@@ -50,6 +50,7 @@
   whenever(
     () => JSON.stringify([opened.template?.number, opened.input]),
     () => {
+      if (!session.mayAct) return;
       opened.filled.expect();
       const waiting = setTimeout(opened.fill, PAUSE);
       return () => clearTimeout(waiting);
@@ -70,7 +71,8 @@
       {#if opened.template}<span class="chip text-base">version {opened.template.number}</span>{/if}
     </h1>
     <p class="text-quiet">
-      {#if opened.devices.length > 0}
+      {#if !session.mayAct}engineers fill it in; you may read it
+      {:else if opened.devices.length > 0}
         for {count(opened.devices.length, 'device')}{platforms.size > 0
           ? ` of ${count(platforms.size, 'platform')}`
           : ''} · {wrong.length === 0 ? 'fits all of them' : `does not fit ${wrong.length} of them yet`}
@@ -90,7 +92,18 @@
 </div>
 <ProblemNote problem={opened.doing.problem ?? opened.adding.problem ?? opened.filled.problem} class="mt-3" />
 
-{#if opened.text}
+{#if opened.text && !session.mayAct}
+  <section class="panel mt-3 max-w-xl p-4" aria-label="What it is for">
+    <h2>Why this template</h2>
+    <p class="mt-1">{opened.text.reason || 'Nobody said.'}</p>
+    <h2 class="mt-3">What it asks for</h2>
+    <ul class="mt-1 list-inside list-disc">
+      {#each opened.text.fields as field (field.name)}<li>
+          {labelOf(field)} · {KIND[field.kind]}{field.fallback ? `, or else ${field.fallback}` : ''}
+        </li>{/each}
+    </ul>
+  </section>
+{:else if opened.text}
   <div class="mt-3 grid grid-cols-[320px_minmax(0,1fr)] items-start gap-3">
     <section class="panel grid gap-3 p-4" aria-label="Values for all devices">
       {#each sharedFields(opened.text) as field (field.name)}

@@ -5,10 +5,11 @@ import java.util.Map;
 import java.util.Optional;
 
 /**
- * A message of a device's log in the form of RFC 5424. Its moment is not taken: devices' clocks are not to be trusted.
+ * A message of a device's log in the form of RFC 5424, or in the older one that RFC 3164 describes. Its moment is not
+ * taken: devices' clocks are not to be trusted.
  *
  * @param host the name by which the device calls itself; empty if it tells none
- * @param kind the type of message (MSGID); empty if it tells none
+ * @param kind the type of message (MSGID); empty if it tells none, as in the older form
  * @param data parameters of all structured data by their name; the last counts if a name comes twice
  */
 public record LogMessage(String host, String program, String kind, Map<String, String> data, String text) {
@@ -20,15 +21,20 @@ public record LogMessage(String host, String program, String kind, Map<String, S
         data = Map.copyOf(data);
     }
 
-    /** Nothing if the text is not in this form, or longer than {@value #LONGEST} characters. Linear in its length. */
+    /** Nothing if the text is in neither form, or longer than {@value #LONGEST} characters. Linear in its length. */
     public static Optional<LogMessage> read(String text) {
         if (text.length() > LONGEST) return Optional.empty();
-        return new Reader(text).read();
+        return new Reader(text).read().or(() -> OlderLogMessage.read(text));
     }
 
     /** Kind and text, by which a platform's patterns tell what it is about. */
     public String said() {
-        return kind + " " + text;
+        return kind.isEmpty() ? text : kind + " " + text;
+    }
+
+    /** What the visitor does not say of itself, from the parameters of the message. */
+    public Visitor completed(Visitor visitor) {
+        return visitor.orFrom(data);
     }
 
     private static final class Reader {

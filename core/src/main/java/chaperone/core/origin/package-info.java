@@ -1,4 +1,4 @@
-/** Which log-in made a change: what devices say themselves. */
+/** Who brought a revision: what devices say themselves, and which log-ins were in reach. */
 @NullMarked
 package chaperone.core.origin;
 

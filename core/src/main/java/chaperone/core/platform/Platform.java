@@ -7,7 +7,6 @@ import chaperone.core.patch.EditRequests;
 import chaperone.core.patch.EditWay;
 import chaperone.core.structure.Structure;
 import chaperone.core.table.TableReader;
-import com.google.re2j.Pattern;
 import java.util.List;
 import java.util.Optional;
 
@@ -22,7 +21,7 @@ import java.util.Optional;
  * @param quickCheck none if the family offers nothing that moves with the configuration
  * @param firstContact none if the platform does not say what a factory-new device needs
  * @param ownPage the address of the page that a device shows of itself, with {@code {}} for its host and port
- * @param editedMessage what kind and text of a log message match if the device was edited
+ * @param log what the family's log messages tell of people; none if it is not said
  * @param keepsOddParts whether a text that does not keep to the grammar is taken all the same
  */
 public record Platform(
@@ -44,7 +43,7 @@ public record Platform(
         Optional<QuickCheck> quickCheck,
         Optional<FirstContact> firstContact,
         Optional<String> ownPage,
-        Optional<Pattern> editedMessage) {
+        Optional<LogPatterns> log) {
 
     public Platform {
         tables = List.copyOf(tables);

@@ -155,7 +155,11 @@ public final class PlatformKeys {
         block(
                 "quick-check",
                 key("request", "a short request whose answer moves with the configuration", "show changed"),
-                key("mark", "a pattern; its groups, wherever it fits, are compared", "'^changes +: (\\d+)$'"));
+                key("mark", "a pattern; its groups, wherever it fits, are compared", "'^changes +: (\\d+)$'"),
+                key(
+                        "by",
+                        "who edited last: a pattern with groups account, from, way; left out if it does not tell",
+                        "'^by +: (?P<account>\\S+)$'"));
         block(
                 "tables",
                 key("table", "routes, arp, macs or neighbours", "arp"),
@@ -228,7 +232,14 @@ public final class PlatformKeys {
                 "edit.words.names",
                 key("in", "a pattern for the statement above; left out if that does not matter", "'^port '"),
                 key("name", "a pattern whose first group is the name", "'^(text) '"));
-        block("log", key("edited", "a pattern for kind and text of the message after an edit", "'^EDITED '"));
+        block(
+                "log",
+                key("edited", "a pattern for kind and text of the message after an edit", "'^EDITED '"),
+                key(
+                        "logged-in",
+                        "a pattern for the message of a log-in; who it was stands in groups account, from, way, or in"
+                                + " parameters of these names",
+                        "'^LOGIN '"));
         block(
                 "first-contact",
                 key("how", "where the text goes, in words", "Paste it at the device's cable."),

@@ -73,7 +73,8 @@ public final class PlatformReader {
                 root.optionalBlock("quick-check").map(PlatformReader::quickCheck),
                 root.optionalBlock("first-contact").map(PlatformReader::firstContact),
                 ownPage(root),
-                root.optionalBlock("log").map(block -> block.pattern("edited")));
+                root.optionalBlock("log")
+                        .map(block -> new LogPatterns(block.pattern("edited"), block.optionalPattern("logged-in", 0))));
     }
 
     private static Dialogue dialogue(YamlBlock root) {
@@ -158,7 +159,7 @@ public final class PlatformReader {
     }
 
     private static QuickCheck quickCheck(YamlBlock block) {
-        return new QuickCheck(block.text("request"), block.pattern("mark", 1));
+        return new QuickCheck(block.text("request"), block.pattern("mark", 1), block.optionalPattern("by", 1));
     }
 
     private static Optional<String> ownPage(YamlBlock root) {

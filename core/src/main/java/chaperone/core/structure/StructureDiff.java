@@ -3,6 +3,8 @@ package chaperone.core.structure;
 import chaperone.core.noise.NoiseMarkedConfig;
 import chaperone.core.structure.Difference.Kind;
 import java.util.List;
+import java.util.stream.Collectors;
+import java.util.stream.Stream;
 
 /**
  * Two configurations compared by what they mean: attribute by attribute, with the path to each.
@@ -48,6 +50,33 @@ public record StructureDiff(List<Difference> differences) {
         int aside =
                 (int) differences.stream().filter(each -> !each.kind().counts()).count();
         return new Counts(count(Kind.ADDED), count(Kind.MODIFIED), count(Kind.REMOVED), count(Kind.MOVED), aside);
+    }
+
+    /** The parts of the configuration in which it counts, each once, in the order in which they would be read. */
+    public List<String> parts() {
+        return withMeaning().differences().stream()
+                .map(Difference::partLabel)
+                .distinct()
+                .toList();
+    }
+
+    /**
+     * What was done, whatever the order: the same text for two configurations of which the same was altered, wherever in
+     * them it stands.
+     */
+    public String deed() {
+        return withMeaning().differences().stream()
+                .map(StructureDiff::deed)
+                .sorted()
+                .collect(Collectors.joining("\n"));
+    }
+
+    private static String deed(Difference difference) {
+        Stream<String> above = difference.path().stream().map(Difference.Part::label);
+        Stream<String> sides = Stream.of(difference.before(), difference.after())
+                .map(side -> side.map(Difference.Part::text).orElse(""));
+        return Stream.concat(Stream.of(difference.kind().name()), Stream.concat(above, sides))
+                .collect(Collectors.joining("\0"));
     }
 
     private int count(Kind kind) {

@@ -68,6 +68,9 @@ class SecurityRules {
                 .hasRole(ENGINEER);
         rules.requestMatchers(HttpMethod.DELETE, "/api/noise-patterns/*").hasRole(ENGINEER);
         rules.requestMatchers(HttpMethod.POST, "/api/devices/*/agreed").hasRole(ENGINEER);
+        rules.requestMatchers(HttpMethod.POST, "/api/history/accounted", "/api/history/not-accounted")
+                .hasAnyRole(ENGINEER, APPROVER);
+        rules.requestMatchers(HttpMethod.POST, "/api/desk/visits").hasRole(VIEWER);
         rules.requestMatchers(HttpMethod.POST, "/api/standards/trial", "/api/standards/fleet-trial")
                 .hasRole(VIEWER);
         rules.requestMatchers(HttpMethod.POST, "/api/standards/*/publish").hasRole(ENGINEER);

@@ -2,12 +2,17 @@ package chaperone.server.copy;
 
 import chaperone.connect.RetrievedCopy;
 import chaperone.core.fact.Facts;
+import chaperone.core.origin.OriginFinder.Interval;
+import chaperone.core.origin.Visitor;
 import chaperone.server.drift.Agreements;
 import chaperone.server.event.Events;
 import chaperone.server.fleet.Device;
 import chaperone.server.fleet.DeviceFacts;
 import chaperone.server.fleet.EventKind;
 import chaperone.server.fleet.Fleet;
+import chaperone.server.origin.Origins;
+import chaperone.server.origin.Origins.Found;
+import chaperone.server.origin.PlannedWork;
 import chaperone.server.problem.RetryOnConflict;
 import chaperone.server.revision.ConfigKind;
 import chaperone.server.revision.History;
@@ -29,6 +34,7 @@ public class CopyStore {
     private final CopyRepository copies;
     private final DeviceFacts facts;
     private final Agreements agreements;
+    private final Origins origins;
     private final ApplicationEventPublisher publisher;
     private final Events events;
     private final Clock clock;
@@ -46,10 +52,12 @@ public class CopyStore {
             CopyRepository copies,
             DeviceFacts facts,
             Agreements agreements,
+            Origins origins,
             ApplicationEventPublisher publisher,
             Events events,
             Clock clock) {
         this.agreements = agreements;
+        this.origins = origins;
         this.facts = facts;
         this.fleet = fleet;
         this.history = history;
@@ -65,20 +73,26 @@ public class CopyStore {
         return store(deviceId, copy, Optional.empty());
     }
 
-    /** @param change the number of the change that brought what is new in it */
+    /** @param work what of Chaperone's own brought what is new in it */
     @RetryOnConflict
     @Transactional
-    public Optional<Stored> store(long deviceId, RetrievedCopy copy, Optional<Long> change) {
+    public Optional<Stored> store(long deviceId, RetrievedCopy copy, Optional<PlannedWork> work) {
         Instant at = clock.instant();
         Optional<Device> found = fleet.find(deviceId);
         if (found.isEmpty()) return Optional.empty();
         Device device = found.get();
+        Instant sameUntil = lastSeen(device);
         Kept running = history.keep(device, ConfigKind.RUNNING, copy.running(), copy.part(), at);
         Optional<Kept> saved = copy.saved().map(text -> history.keep(device, ConfigKind.SAVED, text, copy.part(), at));
-        change.ifPresent(number -> {
-            history.broughtBy(running, number);
-            saved.ifPresent(kept -> history.broughtBy(kept, number));
+        work.ifPresent(planned -> {
+            history.broughtBy(running, planned);
+            saved.ifPresent(kept -> history.broughtBy(kept, planned));
         });
+        if (running.isNew() && running.number() > 1) {
+            Found origin = new Found(running.id(), deviceId, new Interval(sameUntil, at));
+            work.ifPresentOrElse(
+                    planned -> origins.broughtBy(origin, planned), () -> origins.find(origin, editor(device, copy)));
+        }
         agreements.copied(device, running, copy.running(), at);
         copies.save(
                 new CopyTaken(deviceId, at, running.id(), saved.map(Kept::id).orElse(null)));
@@ -93,11 +107,27 @@ public class CopyStore {
         return Optional.of(new Stored(running.isNew(), saved.map(Kept::isNew).orElse(false), running.doubt()));
     }
 
+    /** When its configuration was last known, by a copy or by a look between copies. */
+    private static Instant lastSeen(Device device) {
+        Instant copied = device.lastCopyAt().orElse(Instant.EPOCH);
+        return device.checkedAt().filter(copied::isBefore).orElse(copied);
+    }
+
+    /** Whom the device names as its last editor, if anything was edited since it was asked before. */
+    private static Visitor editor(Device device, RetrievedCopy copy) {
+        return copy.mark().equals(device.changeMark())
+                ? Visitor.UNKNOWN
+                : copy.check().editor();
+    }
+
     /** A copy of an earlier day, known only by its running configuration. */
     @Transactional
     public void storePast(long deviceId, String running, Instant at) {
         Device device = fleet.find(deviceId).orElseThrow();
+        Instant sameUntil = lastSeen(device);
         Kept kept = history.keep(device, ConfigKind.RUNNING, running, Optional.empty(), at);
+        if (kept.isNew() && kept.number() > 1)
+            origins.find(new Found(kept.id(), deviceId, new Interval(sameUntil, at)), Visitor.UNKNOWN);
         copies.save(new CopyTaken(deviceId, at, kept.id(), null));
         device.copied(at, kept.isNew(), Optional.of(true), "");
     }

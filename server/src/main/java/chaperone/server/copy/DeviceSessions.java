@@ -7,6 +7,7 @@ import chaperone.connect.conversation.ConversationException;
 import chaperone.connect.conversation.ConversationListener;
 import chaperone.core.platform.Platform;
 import chaperone.server.copy.CopyContext.Sheet;
+import chaperone.server.origin.PlannedWork;
 import chaperone.server.platform.PlatformRegistry;
 import chaperone.server.problem.ProblemException;
 import java.util.Optional;
@@ -64,9 +65,9 @@ public class DeviceSessions {
             return RetrievedCopy.from(conversation, platform);
         }
 
-        /** @param change the number of the change that brought what is new in it */
-        public void store(RetrievedCopy copy, Optional<Long> change) {
-            store.store(device, copy, change);
+        /** @param work what of Chaperone's own brought what is new in it */
+        public void store(RetrievedCopy copy, Optional<PlannedWork> work) {
+            store.store(device, copy, work);
         }
 
         @Override

@@ -71,7 +71,7 @@ public class QuickReading {
         try (Conversation conversation = connector.open(sheet.target(), platform, ConversationListener.NONE)) {
             boolean mayBeSame =
                     isFresh(sheet, fullAfter) && !sheet.facts().mark().isEmpty();
-            if (!mayBeSame || !sheet.facts().mark().equals(FactReading.markOf(conversation, platform))) {
+            if (!mayBeSame || !isAsMarked(sheet, conversation, platform)) {
                 copies.store(device, sheet, copies.retrieve(conversation, sheet, platform, tablesAfter));
                 return Seen.COPIED;
             }
@@ -82,6 +82,12 @@ public class QuickReading {
             if (e.kind() != FailureKind.STOPPED) store.failed(device, e.kind().name());
             return Seen.FAILED;
         }
+    }
+
+    private static boolean isAsMarked(Sheet sheet, Conversation conversation, Platform platform) {
+        return sheet.facts()
+                .mark()
+                .equals(FactReading.quickly(conversation, platform).mark());
     }
 
     private boolean isFresh(Sheet sheet, Duration fullAfter) {

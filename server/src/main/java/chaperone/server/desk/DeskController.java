@@ -1,12 +1,18 @@
 package chaperone.server.desk;
 
+import chaperone.server.desk.DeskAnswers.SiteAnswers;
+import java.security.Principal;
+import java.time.Instant;
+import java.util.List;
+import java.util.Optional;
 import org.springframework.jdbc.core.simple.JdbcClient;
 import org.springframework.transaction.annotation.Transactional;
 import org.springframework.web.bind.annotation.GetMapping;
+import org.springframework.web.bind.annotation.PostMapping;
 import org.springframework.web.bind.annotation.RequestMapping;
 import org.springframework.web.bind.annotation.RestController;
 
-/** How much of what needs an answer there is: every open page asks this whenever anything moves, so it only counts. */
+/** What somebody sees first. */
 @RestController
 @RequestMapping("/api/desk")
 class DeskController {
@@ -17,9 +23,27 @@ class DeskController {
               (select count(*) from rollout where state in ('PLANNED', 'STOPPED')) as rollouts""";
 
     private final JdbcClient database;
+    private final DeskVisits visits;
+    private final DeskAnswers answers;
 
-    DeskController(JdbcClient database) {
+    DeskController(JdbcClient database, DeskVisits visits, DeskAnswers answers) {
         this.database = database;
+        this.visits = visits;
+        this.answers = answers;
+    }
+
+    /** @param lastLooked when this account looked before this sitting; absent at the first */
+    record Visit(Optional<Instant> lastLooked) {}
+
+    /** Somebody looks at the desk. */
+    @PostMapping("/visits")
+    Visit visit(Principal principal) {
+        return new Visit(visits.visit(principal.getName()));
+    }
+
+    @GetMapping("/answers")
+    List<SiteAnswers> answers() {
+        return answers.bySite();
     }
 
     /**
@@ -29,6 +53,7 @@ class DeskController {
      */
     record Waiting(long drifting, long failing, long changes, long rollouts) {}
 
+    /** Every open page asks this whenever anything moves, so it only counts. */
     @GetMapping("/waiting")
     @Transactional(readOnly = true)
     public Waiting waiting() {

@@ -7,6 +7,8 @@ import chaperone.server.drift.Agreement.How;
 import chaperone.server.fleet.Device;
 import chaperone.server.fleet.Fleet;
 import chaperone.server.noise.NoiseRules;
+import chaperone.server.origin.OriginView;
+import chaperone.server.origin.Origins;
 import chaperone.server.platform.PlatformRegistry;
 import chaperone.server.revision.ConfigKind;
 import chaperone.server.revision.History;
@@ -29,11 +31,13 @@ class DriftViews {
     private final NoiseRules noise;
     private final PlatformRegistry platforms;
     private final PartLabels labels;
+    private final Origins origins;
 
     /**
      * A device that runs something else than what was agreed, or did not save what it runs.
      *
      * @param since absent if it only did not save
+     * @param who may have brought what it runs now
      * @param savedDiffers whether a restart would lose lines
      */
     record DriftRow(
@@ -46,6 +50,7 @@ class DriftViews {
             int removed,
             int moved,
             List<String> parts,
+            Optional<OriginView> who,
             boolean savedDiffers) {}
 
     /** @param key names the part in requests */
@@ -75,7 +80,8 @@ class DriftViews {
             AgreementRepository agreements,
             NoiseRules noise,
             PlatformRegistry platforms,
-            PartLabels labels) {
+            PartLabels labels,
+            Origins origins) {
         this.fleet = fleet;
         this.history = history;
         this.drifts = drifts;
@@ -83,6 +89,7 @@ class DriftViews {
         this.noise = noise;
         this.platforms = platforms;
         this.labels = labels;
+        this.origins = origins;
     }
 
     /** The newest drift first, then devices that only did not save. */
@@ -91,12 +98,14 @@ class DriftViews {
         Map<Long, Device> devices = new LinkedHashMap<>();
         fleet.with(drifting.stream().map(Drift::device).toList()).forEach(device -> devices.put(device.id(), device));
         fleet.unsaved().forEach(device -> devices.put(device.id(), device));
+        Map<Long, OriginView> who =
+                origins.ofNewest(drifting.stream().map(Drift::device).toList());
         List<DriftRow> rows = new ArrayList<>();
         for (Drift drift : drifting) {
             Device device = devices.remove(drift.device());
-            if (device != null) rows.add(row(device, Optional.of(drift)));
+            if (device != null) rows.add(row(device, Optional.of(drift), Optional.ofNullable(who.get(drift.device()))));
         }
-        devices.values().forEach(device -> rows.add(row(device, Optional.empty())));
+        devices.values().forEach(device -> rows.add(row(device, Optional.empty(), Optional.empty())));
         return rows;
     }
 
@@ -104,7 +113,7 @@ class DriftViews {
         return device.isSavedRunning().filter(same -> !same).isPresent();
     }
 
-    private static DriftRow row(Device device, Optional<Drift> drift) {
+    private static DriftRow row(Device device, Optional<Drift> drift, Optional<OriginView> who) {
         return new DriftRow(
                 device.name(),
                 device.siteName(),
@@ -115,6 +124,7 @@ class DriftViews {
                 drift.map(Drift::removed).orElse(0),
                 drift.map(Drift::moved).orElse(0),
                 drift.map(Drift::parts).orElse(List.of()),
+                who,
                 isUnsaved(device));
     }
 

@@ -234,6 +234,11 @@ public class Device {
     }
 
     /** When it was last seen to be as its last copy has it. */
+    /** What its quick check gave at its last copy; empty if it has none. */
+    public String changeMark() {
+        return changeMark;
+    }
+
     public Optional<Instant> checkedAt() {
         return Optional.ofNullable(checkedAt);
     }

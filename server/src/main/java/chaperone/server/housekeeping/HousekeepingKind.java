@@ -9,6 +9,8 @@ public enum HousekeepingKind {
     CREDENTIAL_USES("""
             delete from credential_use where ctid in (
               select ctid from credential_use where day < cast(:limit as date) limit :portion)"""),
+    /** What devices said of people who logged in and edited. */
+    TRACES("delete from device_trace where id in (select id from device_trace where at < :limit limit :portion)"),
     REMOVALS(
             "delete from removal where id in (select id from removal where removed_at < :limit order by id limit :portion)"),
     /** With their pieces; one that goes on stays. */

@@ -2,7 +2,11 @@ package chaperone.server.query;
 
 import chaperone.server.fleet.Device;
 import chaperone.server.fleet.DeviceRepository;
+import jakarta.persistence.EntityManager;
+import jakarta.persistence.criteria.CriteriaBuilder;
+import jakarta.persistence.criteria.CriteriaQuery;
 import jakarta.persistence.criteria.Path;
+import jakarta.persistence.criteria.Root;
 import java.time.Instant;
 import java.util.Collection;
 import java.util.List;
@@ -18,8 +22,10 @@ import org.springframework.transaction.annotation.Transactional;
 public class ChosenDevices {
     private final DeviceRepository devices;
     private final DeviceSearch search;
+    private final EntityManager entities;
 
-    ChosenDevices(DeviceRepository devices, DeviceSearch search) {
+    ChosenDevices(DeviceRepository devices, DeviceSearch search, EntityManager entities) {
+        this.entities = entities;
         this.devices = devices;
         this.search = search;
     }
@@ -46,6 +52,18 @@ public class ChosenDevices {
         for (String other : others) wanted = wanted.and(Specification.not(condition(other)));
         Sort longest = Sort.by(Sort.Order.asc("lastTriedAt").nullsFirst());
         return devices.findAll(wanted, PageRequest.of(0, most, longest)).getContent();
+    }
+
+    /** The keys of all that a query means, in no order. */
+    @Transactional(readOnly = true)
+    public List<Long> idsMeantBy(String query) {
+        CriteriaBuilder builder = entities.getCriteriaBuilder();
+        CriteriaQuery<Long> wanted = builder.createQuery(Long.class);
+        Root<Device> device = wanted.from(Device.class);
+        wanted.select(device.get("id"));
+        Optional.ofNullable(condition(query).toPredicate(device, wanted, builder))
+                .ifPresent(wanted::where);
+        return entities.createQuery(wanted).getResultList();
     }
 
     /** How many a query means. */

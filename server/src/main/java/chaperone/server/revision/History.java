@@ -8,12 +8,14 @@ import chaperone.core.config.Grammar;
 import chaperone.core.noise.Noise;
 import chaperone.core.noise.NoiseMarkedConfig;
 import chaperone.core.platform.Platform;
+import chaperone.core.structure.StructureDiff;
 import chaperone.server.audit.AuditNote;
 import chaperone.server.content.Contents;
 import chaperone.server.fleet.Device;
 import chaperone.server.fleet.DeviceFacts;
 import chaperone.server.fleet.EventKind;
 import chaperone.server.noise.NoiseRules;
+import chaperone.server.origin.PlannedWork;
 import chaperone.server.platform.PlatformRegistry;
 import chaperone.server.problem.ProblemException;
 import chaperone.server.secret.SecretMasks;
@@ -33,6 +35,8 @@ import org.springframework.transaction.annotation.Transactional;
 @Service
 public class History {
     private static final byte[] NO_DIGEST = {};
+    private static final int MOST_PARTS = 6;
+    private static final int LONGEST_PART = 80;
 
     private final RevisionRepository revisions;
     private final Contents contents;
@@ -45,9 +49,10 @@ public class History {
 
     /**
      * @param id the revision's key, for the copy that points to it
+     * @param number of the revision
      * @param doubt why it may be only a part; empty if it is whole
      */
-    public record Kept(long id, boolean isNew, byte[] settledDigest, String doubt) {}
+    public record Kept(long id, int number, boolean isNew, byte[] settledDigest, String doubt) {}
 
     /** A revision with its text. */
     public record Text(Revision revision, String whole) {
@@ -102,18 +107,18 @@ public class History {
         byte[] digest = contents.keep(bytes, latest.map(Revision::digest));
         Revision revision = new Revision(
                 device.id(), kind, number, digest, settled, config.document().lineCount(), at);
-        before.ifPresent(earlier -> revision.differsBy(counts(device, noise, earlier, new Text(revision, text))));
-        if (kind == ConfigKind.AGREED) return new Kept(revisions.save(revision).id(), true, settled, "");
+        before.ifPresent(earlier -> compare(device, noise, earlier, new Text(revision, text)));
+        if (kind == ConfigKind.AGREED) return new Kept(revisions.save(revision).id(), number, true, settled, "");
         revision.doubt(part.map(line -> "the device says: " + masks.shown(platformOf(device), line))
                 .or(() -> doubt(device, kind, text))
                 .orElse(""));
-        return new Kept(revisions.save(revision).id(), true, settled, revision.incomplete());
+        return new Kept(revisions.save(revision).id(), number, true, settled, revision.incomplete());
     }
 
-    /** Says that a change brought the newest revision, if it is this one. */
+    /** Says what brought the newest revision, if it is this one. */
     @Transactional(propagation = Propagation.MANDATORY)
-    public void broughtBy(Kept kept, long change) {
-        if (kept.isNew()) revisions.findById(kept.id()).ifPresent(revision -> revision.broughtBy(change));
+    public void broughtBy(Kept kept, PlannedWork work) {
+        if (kept.isNew()) revisions.findById(kept.id()).ifPresent(revision -> revision.broughtBy(work));
     }
 
     /** The newest revision, if there is one. */
@@ -128,20 +133,37 @@ public class History {
         latest.seenAgain(at);
         // The very same bytes are the cure for stored ones that were damaged.
         if (Arrays.equals(latest.digest(), Contents.sha256(bytes))) contents.keep(bytes, Optional.empty());
-        return new Kept(latest.id(), false, settled, latest.incomplete());
+        return new Kept(latest.id(), latest.number(), false, settled, latest.incomplete());
     }
 
-    private Comparison.Counts counts(Device device, Noise noise, Text before, Text after) {
-        Grammar grammar = platforms.get(device.platform()).grammar();
-        return Comparison.between(before.settled(grammar, noise), after.settled(grammar, noise))
-                .counts();
+    private void compare(Device device, Noise noise, Text before, Text after) {
+        Platform platform = platformOf(device);
+        NoiseMarkedConfig earlier = before.settled(platform.grammar(), noise);
+        NoiseMarkedConfig later = after.settled(platform.grammar(), noise);
+        after.revision().differsBy(Comparison.between(earlier, later).counts());
+        StructureDiff diff = StructureDiff.between(earlier, later, platform.structure());
+        List<String> parts = diff.parts();
+        List<String> shown = parts.stream()
+                .limit(MOST_PARTS)
+                .map(part -> shown(platform, part))
+                .toList();
+        after.revision().altered(shown, parts.size(), Contents.sha256(ConfigBytes.encode(diff.deed())));
+    }
+
+    /** As all may see it, and as the database can hold it. */
+    private String shown(Platform platform, String part) {
+        String shown =
+                ConfigBytes.printable(masks.shown(platform, part)).strip().replace("\0", "");
+        return shown.length() <= LONGEST_PART ? shown : shown.substring(0, LONGEST_PART) + "\u2026";
     }
 
     /** @param before absent if the revision is the first one now */
     public void compareAnew(Device device, Optional<Revision> before, Revision revision) {
-        Noise noise = noiseRules.of(device);
-        revision.differsBy(before.map(earlier -> counts(device, noise, text(earlier), text(revision)))
-                .orElse(Comparison.Counts.NONE));
+        if (before.isPresent()) compare(device, noiseRules.of(device), text(before.get()), text(revision));
+        else {
+            revision.differsBy(Comparison.Counts.NONE);
+            revision.altered(List.of(), 0, NO_DIGEST);
+        }
     }
 
     /** Against the newest revision that was whole: what was doubted once is no measure. */

@@ -4,6 +4,6 @@ package chaperone.server.revision;
 public enum Origin {
     FIRST_COPY,
     NOT_PLANNED,
-    /** A change brought it. */
+    /** A change or a rollout brought it. */
     PLANNED
 }

@@ -1,6 +1,7 @@
 package chaperone.server.revision;
 
 import chaperone.core.compare.Comparison;
+import chaperone.server.origin.PlannedWork;
 import jakarta.persistence.Entity;
 import jakarta.persistence.EnumType;
 import jakarta.persistence.Enumerated;
@@ -9,6 +10,7 @@ import jakarta.persistence.GenerationType;
 import jakarta.persistence.Id;
 import java.time.Instant;
 import java.util.Arrays;
+import java.util.List;
 import java.util.Optional;
 import org.jspecify.annotations.Nullable;
 
@@ -43,11 +45,24 @@ public class Revision {
     private int modified;
     private int removed;
     private int moved;
+
+    /** In which parts of the configuration it differs from the revision before it: the first few, as all may see them. */
+    private String[] parts = {};
+
+    /** Of how many parts that is. */
+    private int partCount;
+
+    /** Of what was done to the revision before it: the same for devices of which the same was altered; empty if nothing. */
+    private byte[] deedDigest = {};
+
     private Instant firstCopyAt;
     private Instant lastCopyAt;
 
     /** The change that brought it. */
     private @Nullable Long changeNumber;
+
+    /** The rollout that brought it. */
+    private @Nullable Long rolloutNumber;
 
     /** Why it may be only a part of what the device has; empty if it is whole. */
     private String incomplete = "";
@@ -86,9 +101,14 @@ public class Revision {
         return Optional.ofNullable(changeNumber);
     }
 
-    void broughtBy(long change) {
+    Optional<Long> rollout() {
+        return Optional.ofNullable(rolloutNumber);
+    }
+
+    void broughtBy(PlannedWork work) {
         origin = Origin.PLANNED;
-        changeNumber = change;
+        if (work.kind() == PlannedWork.Kind.CHANGE) changeNumber = work.number();
+        else rolloutNumber = work.number();
     }
 
     int lines() {
@@ -153,6 +173,20 @@ public class Revision {
         modified = counts.modified();
         removed = counts.removed();
         moved = counts.moved();
+    }
+
+    void altered(List<String> shown, int count, byte[] deed) {
+        parts = shown.toArray(String[]::new);
+        partCount = count;
+        deedDigest = deed.clone();
+    }
+
+    List<String> parts() {
+        return List.of(parts);
+    }
+
+    int partCount() {
+        return partCount;
     }
 
     void seenAgain(Instant at) {

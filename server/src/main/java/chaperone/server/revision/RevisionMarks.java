@@ -1,5 +1,7 @@
 package chaperone.server.revision;
 
+import chaperone.server.origin.OriginView;
+import chaperone.server.origin.Origins;
 import chaperone.server.problem.ProblemException;
 import chaperone.server.revision.RevisionMark.Kind;
 import java.time.Clock;
@@ -20,10 +22,12 @@ public class RevisionMarks {
     private static final int LONGEST_LABEL = 40;
 
     private final RevisionMarkRepository marks;
+    private final Origins origins;
     private final Clock clock;
 
-    RevisionMarks(RevisionMarkRepository marks, Clock clock) {
+    RevisionMarks(RevisionMarkRepository marks, Origins origins, Clock clock) {
         this.marks = marks;
+        this.origins = origins;
         this.clock = clock;
     }
 
@@ -65,10 +69,16 @@ public class RevisionMarks {
     public List<RevisionView> views(List<Revision> revisions) {
         Map<Long, List<RevisionMark>> marked =
                 of(revisions).stream().collect(Collectors.groupingBy(RevisionMark::revision));
+        Map<Long, OriginView> who =
+                origins.views(revisions.stream().map(Revision::id).toList());
         List<RevisionView> views = new ArrayList<>();
         Optional<Revision> before = Optional.empty();
         for (Revision revision : revisions) {
-            views.add(RevisionView.of(revision, before, marked.getOrDefault(revision.id(), List.of())));
+            views.add(RevisionView.of(
+                    revision,
+                    before,
+                    Optional.ofNullable(who.get(revision.id())),
+                    marked.getOrDefault(revision.id(), List.of())));
             before = Optional.of(revision);
         }
         return views;

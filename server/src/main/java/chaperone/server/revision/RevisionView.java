@@ -1,5 +1,6 @@
 package chaperone.server.revision;
 
+import chaperone.server.origin.OriginView;
 import java.time.Instant;
 import java.util.List;
 import java.util.Optional;
@@ -7,18 +8,24 @@ import java.util.Optional;
 /**
  * A revision as pages and programs get it; counts are against the revision before it.
  *
- * @param change the number of the change that brought it
+ * @param change the number of the change that brought it; {@code rollout} likewise
+ * @param parts of the configuration in which it differs from the revision before it, the first few of {@code partCount}
+ * @param who may have brought it
  * @param onlyNoise whether it differs from the revision before it in nothing that counts now
  */
 record RevisionView(
         int number,
         Origin origin,
         Optional<Long> change,
+        Optional<Long> rollout,
         int lines,
         int added,
         int modified,
         int removed,
         int moved,
+        List<String> parts,
+        int partCount,
+        Optional<OriginView> who,
         Instant firstCopyAt,
         Instant lastCopyAt,
         String incomplete,
@@ -32,16 +39,21 @@ record RevisionView(
         }
     }
 
-    static RevisionView of(Revision revision, Optional<Revision> before, List<RevisionMark> marks) {
+    static RevisionView of(
+            Revision revision, Optional<Revision> before, Optional<OriginView> who, List<RevisionMark> marks) {
         return new RevisionView(
                 revision.number(),
                 revision.origin(),
                 revision.change(),
+                revision.rollout(),
                 revision.lines(),
                 revision.added(),
                 revision.modified(),
                 revision.removed(),
                 revision.moved(),
+                revision.parts(),
+                revision.partCount(),
+                who,
                 revision.firstCopyAt(),
                 revision.lastCopyAt(),
                 revision.incomplete(),

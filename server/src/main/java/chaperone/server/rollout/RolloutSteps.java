@@ -25,6 +25,7 @@ import chaperone.server.fleet.Fleet;
 import chaperone.server.lease.DeviceLease;
 import chaperone.server.lease.DeviceLease.Lease;
 import chaperone.server.noise.NoiseRules;
+import chaperone.server.origin.PlannedWork;
 import chaperone.server.outcome.ConversationOutcome;
 import chaperone.server.platform.PlatformRegistry;
 import chaperone.server.revision.ConfigKind;
@@ -290,7 +291,8 @@ class RolloutSteps {
         ImageFile image = images.file(step.line().image());
         try (DeviceSession session = sessions.open(step.device().id(), step.console())) {
             RetrievedCopy copy = session.copy();
-            session.store(copy, Optional.empty());
+            // What differs since the restart is the other release's doing.
+            session.store(copy, Optional.of(PlannedWork.rollout(step.line().rollout())));
             List<String> missing = new ArrayList<>(step.line().neighbours());
             missing.removeAll(neighbours(session));
             if (!missing.isEmpty()) {

@@ -15,6 +15,7 @@ import chaperone.core.structure.Difference;
 import chaperone.server.copy.DeviceSessions;
 import chaperone.server.copy.DeviceSessions.DeviceSession;
 import chaperone.server.drift.Agreements;
+import chaperone.server.origin.PlannedWork;
 import chaperone.server.outcome.ConversationOutcome;
 import chaperone.server.secret.SecretMasks;
 import java.time.Clock;
@@ -158,7 +159,7 @@ class DeviceSteps {
                 .orElse(true);
         if (!step.promise().isKeptBy(copy.running(), step.model()) || !isSaved)
             return StepResult.of(DeviceEvent.PROMISE_BROKEN, "it did not stay after it was kept");
-        session.store(copy, Optional.of(step.change()));
+        session.store(copy, Optional.of(PlannedWork.change(step.change())));
         agreements.changed(step.device(), step.promise().base(), step.by(), step.change());
         return StepResult.of(DeviceEvent.SAVED, "kept and saved").standing(copy.running());
     }

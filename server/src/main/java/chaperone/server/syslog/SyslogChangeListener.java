@@ -1,6 +1,9 @@
 package chaperone.server.syslog;
 
 import chaperone.core.origin.LogMessage;
+import chaperone.core.origin.Trace;
+import chaperone.core.origin.Visitor;
+import chaperone.core.platform.LogPatterns.Told;
 import chaperone.core.platform.Platform;
 import chaperone.server.copy.DeviceCopy;
 import chaperone.server.copy.QuickReading;
@@ -10,9 +13,12 @@ import chaperone.server.fleet.EventKind;
 import chaperone.server.fleet.Fleet;
 import chaperone.server.fleet.Fleet.Sender;
 import chaperone.server.lease.DeviceAccess;
+import chaperone.server.origin.DeviceTrace;
+import chaperone.server.origin.Origins;
 import chaperone.server.platform.PlatformRegistry;
 import chaperone.server.problem.ProblemException;
 import chaperone.server.task.Schedulers;
+import java.time.Clock;
 import java.time.Duration;
 import java.util.Optional;
 import java.util.Set;
@@ -42,7 +48,9 @@ class SyslogChangeListener implements DisposableBean {
     private final DeviceFacts facts;
     private final DeviceAccess access;
     private final QuickReading reading;
+    private final Origins origins;
     private final TransactionTemplate transaction;
+    private final Clock clock;
     private final Set<Long> waiting = ConcurrentHashMap.newKeySet();
     private final ThreadPoolTaskScheduler workers = Schedulers.interruptible("syslog-changes", AT_ONCE);
 
@@ -52,29 +60,50 @@ class SyslogChangeListener implements DisposableBean {
             DeviceFacts facts,
             DeviceAccess access,
             QuickReading reading,
-            TransactionTemplate transaction) {
+            Origins origins,
+            TransactionTemplate transaction,
+            Clock clock) {
         this.fleet = fleet;
         this.platforms = platforms;
         this.facts = facts;
         this.access = access;
         this.reading = reading;
+        this.origins = origins;
         this.transaction = transaction;
+        this.clock = clock;
     }
 
     /**
      * Messages of devices that are not in the fleet, or that tell of something else, are passed over. What comes from an
      * address that is not the device's own has it looked at, and is kept nowhere: anybody can have sent it.
      *
-     * @param address from which the message came
+     * @param senders whom the messages of a batch come from, found out once for each
+     * @return who was there, if the device itself says so and it was not Chaperone
      */
-    void hear(LogMessage message, String address) {
-        if (!mayTellOfEdit(message)) return;
-        Optional<Sender> sender = fleet.sender(message.host(), address);
-        if (sender.isEmpty() || !tellsOfEdit(sender.get().device(), message)) return;
+    Optional<DeviceTrace> hear(LogMessage message, String address, Senders senders) {
+        if (!mayTell(message)) return Optional.empty();
+        Optional<Sender> sender = senders.of(message.host(), address);
+        Optional<Told> told = sender.flatMap(found -> told(found.device(), message));
+        if (told.isEmpty()) return Optional.empty();
         Device device = sender.get().device();
+        boolean isOwn = sender.get().isOwnAddress();
+        if (told.get().kind() == Trace.Kind.EDIT)
+            lookSoon(device, isOwn, told.get().visitor(), address);
+        if (!isOwn || isOurLogIn(device, told.get(), senders)) return Optional.empty();
+        return Optional.of(
+                new DeviceTrace(device.id(), told.get().kind(), told.get().visitor(), clock.instant()));
+    }
+
+    /** Chaperone logs in all the time; what it edits it knows. */
+    private static boolean isOurLogIn(Device device, Told told, Senders senders) {
+        return told.kind() == Trace.Kind.LOG_IN
+                && senders.accountsOf(device).contains(told.visitor().account());
+    }
+
+    private void lookSoon(Device device, boolean isOwn, Visitor visitor, String address) {
         if (waiting.size() >= MOST_WAITING || !waiting.add(device.id())) return;
         try {
-            if (sender.get().isOwnAddress()) note(device.id(), claim(message, address));
+            if (isOwn) note(device.id(), claim(visitor, address));
         } catch (RuntimeException e) {
             // Not noted is no reason to be deaf: the look tells what it is about.
             LOG.error("{} said that it was edited, which could not be noted", device.name(), e);
@@ -91,42 +120,33 @@ class SyslogChangeListener implements DisposableBean {
         return waiting.contains(device);
     }
 
-    /** Whether any platform would take it for that: asked first, since it costs nothing. */
-    private boolean mayTellOfEdit(LogMessage message) {
+    /** Whether any platform would take it for a log-in or an edit: asked first, since it costs nothing. */
+    private boolean mayTell(LogMessage message) {
         return platforms.current().all().stream()
-                .flatMap(platform -> platform.editedMessage().stream())
-                .anyMatch(edited -> edited.matcher(message.said()).find());
+                .flatMap(platform -> platform.log().stream())
+                .anyMatch(log -> log.in(message).isPresent());
     }
 
-    private boolean tellsOfEdit(Device device, LogMessage message) {
+    private Optional<Told> told(Device device, LogMessage message) {
         return platforms
                 .current()
                 .find(device.platform())
-                .flatMap(Platform::editedMessage)
-                .filter(edited -> edited.matcher(message.said()).find())
-                .isPresent();
+                .flatMap(Platform::log)
+                .flatMap(log -> log.in(message));
     }
 
     /** What the message says of itself, and where it came from: nobody has proved any of it. */
-    private static String claim(LogMessage message, String address) {
+    private static String claim(Visitor visitor, String address) {
         StringBuilder claim = new StringBuilder();
-        for (String part : new String[] {"account", "from", "way"}) {
-            Optional.ofNullable(message.data().get(part))
-                    .ifPresent(value -> claim.append(claim.isEmpty() ? "claimed: " : ", ")
-                            .append(part)
-                            .append(' ')
-                            .append(plain(value)));
+        for (String[] part :
+                new String[][] {{"account", visitor.account()}, {"from", visitor.from()}, {"way", visitor.way()}}) {
+            if (part[1].isEmpty()) continue;
+            claim.append(claim.isEmpty() ? "claimed: " : ", ").append(part[0] + ' ' + part[1]);
         }
-        claim.append(claim.isEmpty() ? "" : "; ").append("message from ").append(address);
-        return claim.toString();
-    }
-
-    private static String plain(String value) {
-        String shown = value.codePoints()
-                .filter(c -> c >= ' ' && c != 0x7f && !Character.isSurrogate((char) Math.min(c, 0xffff)) || c > 0xffff)
-                .collect(StringBuilder::new, StringBuilder::appendCodePoint, StringBuilder::append)
+        return claim.append(claim.isEmpty() ? "" : "; ")
+                .append("message from ")
+                .append(address)
                 .toString();
-        return shown.substring(0, Math.min(shown.length(), 60));
     }
 
     private void wait(Device device, Duration moment, int tries) {
@@ -142,6 +162,7 @@ class SyslogChangeListener implements DisposableBean {
                     device.host(),
                     device.port(),
                     () -> reading.read(device.id(), Duration.ZERO, DeviceCopy.TABLES_AFTER));
+            origins.findAgain(device.id(), clock.instant());
         } catch (ProblemException busy) {
             if (tries > 1 && waiting.add(device.id())) wait(device, NEXT_TRY, tries - 1);
         } catch (RuntimeException e) {

@@ -28,6 +28,7 @@ class SyslogCounters {
     private final Instant since;
     private final AtomicLong received = new AtomicLong();
     private final AtomicLong notRead = new AtomicLong();
+    private final AtomicLong notNoted = new AtomicLong();
     private final Map<String, Long> droppedOf = new LinkedHashMap<>();
     private long dropped;
     private Optional<Instant> lastDroppedAt = Optional.empty();
@@ -43,7 +44,8 @@ class SyslogCounters {
 
     /**
      * @param listening whether this process takes log messages at all
-     * @param notRead messages that are none (RFC 5424)
+     * @param notRead messages that are none (RFC 5424, RFC 3164)
+     * @param notNoted log-ins and edits that the database did not take
      * @param dropped since too many came at once
      * @param droppedBySystem before this process could take them
      * @param most from whom most of those came that were dropped here
@@ -53,6 +55,7 @@ class SyslogCounters {
             Instant since,
             long received,
             long notRead,
+            long notNoted,
             long dropped,
             long droppedBySystem,
             Optional<Instant> lastDroppedAt,
@@ -64,6 +67,10 @@ class SyslogCounters {
 
     void received() {
         received.incrementAndGet();
+    }
+
+    void notNoted(int messages) {
+        notNoted.addAndGet(messages);
     }
 
     void notRead() {
@@ -87,7 +94,15 @@ class SyslogCounters {
                 .limit(NAMED)
                 .toList();
         return new LogCountsView(
-                port != 0, since, received.get(), notRead.get(), dropped, droppedBySystem(), lastDroppedAt, most);
+                port != 0,
+                since,
+                received.get(),
+                notRead.get(),
+                notNoted.get(),
+                dropped,
+                droppedBySystem(),
+                lastDroppedAt,
+                most);
     }
 
     /** Linux counts them for each socket, in the last column; 0 where nobody tells. */

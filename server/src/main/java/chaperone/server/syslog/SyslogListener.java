@@ -2,6 +2,10 @@ package chaperone.server.syslog;
 
 import chaperone.core.origin.LogMessage;
 import chaperone.server.Settings;
+import chaperone.server.credential.LogInAccounts;
+import chaperone.server.fleet.Fleet;
+import chaperone.server.origin.DeviceTrace;
+import chaperone.server.origin.Traces;
 import java.io.IOException;
 import java.io.UncheckedIOException;
 import java.net.DatagramPacket;
@@ -37,6 +41,9 @@ class SyslogListener implements SmartLifecycle {
 
     private final Settings.Log where;
     private final SyslogChangeListener listener;
+    private final Fleet fleet;
+    private final LogInAccounts accounts;
+    private final Traces traces;
     private final SyslogCounters counts;
     private final BlockingQueue<Said> waiting = new ArrayBlockingQueue<>(MOST_WAITING);
     private volatile @Nullable DatagramSocket socket;
@@ -45,13 +52,28 @@ class SyslogListener implements SmartLifecycle {
     private record Said(String text, String from) {}
 
     @Autowired
-    SyslogListener(Settings settings, SyslogChangeListener listener, SyslogCounters counts) {
-        this(settings.log(), listener, counts);
+    SyslogListener(
+            Settings settings,
+            SyslogChangeListener listener,
+            Fleet fleet,
+            LogInAccounts accounts,
+            Traces traces,
+            SyslogCounters counts) {
+        this(settings.log(), listener, fleet, accounts, traces, counts);
     }
 
-    SyslogListener(Settings.Log where, SyslogChangeListener listener, SyslogCounters counts) {
+    SyslogListener(
+            Settings.Log where,
+            SyslogChangeListener listener,
+            Fleet fleet,
+            LogInAccounts accounts,
+            Traces traces,
+            SyslogCounters counts) {
         this.where = where;
         this.listener = listener;
+        this.fleet = fleet;
+        this.accounts = accounts;
+        this.traces = traces;
         this.counts = counts;
     }
 
@@ -109,13 +131,28 @@ class SyslogListener implements SmartLifecycle {
     }
 
     private void deal(Set<Said> batch) {
+        Senders senders = new Senders(fleet, accounts);
+        List<DeviceTrace> told = new ArrayList<>();
         for (Said said : batch) {
             try {
                 LogMessage.read(said.text())
-                        .ifPresentOrElse(message -> listener.hear(message, said.from()), counts::notRead);
+                        .ifPresentOrElse(
+                                message -> listener.hear(message, said.from(), senders)
+                                        .ifPresent(told::add),
+                                counts::notRead);
             } catch (RuntimeException e) {
                 LOG.error("A log message from {} could not be dealt with", said.from(), e);
             }
+        }
+        note(told);
+    }
+
+    private void note(List<DeviceTrace> told) {
+        try {
+            traces.note(told);
+        } catch (RuntimeException e) {
+            counts.notNoted(told.size());
+            LOG.error("{} log-ins and edits that devices told could not be noted", told.size(), e);
         }
     }
 

@@ -8,7 +8,6 @@ import chaperone.connect.conversation.Conversation;
 import chaperone.connect.conversation.ConversationListener;
 import chaperone.core.platform.Platform;
 import chaperone.core.platform.Platforms;
-import chaperone.server.Settings;
 import chaperone.server.account.Role;
 import chaperone.server.fleet.Device;
 import chaperone.server.fleet.Fleet;
@@ -19,7 +18,6 @@ import java.net.DatagramPacket;
 import java.net.DatagramSocket;
 import java.net.InetSocketAddress;
 import java.nio.charset.StandardCharsets;
-import java.time.Clock;
 import java.util.List;
 import java.util.Map;
 import org.junit.jupiter.api.AfterAll;
@@ -38,7 +36,7 @@ class SyslogChangeListenerTest {
 
     private static TestServer server;
     private static Api engineer;
-    private static SyslogListener log;
+    private static TestSyslog log;
     private static SyslogCounters counts;
 
     @BeforeAll
@@ -48,15 +46,13 @@ class SyslogChangeListenerTest {
         server.bringIn(engineer, "127.20.1.21\n127.20.1.2\n127.20.9.31\n127.20.21.11\n");
         engineer.put("/api/sites/brackwater", Map.of("name", "Brackwater"));
         engineer.post("/api/devices/edit", Map.of("devices", List.of("brkw-acc-1"), "site", "Brackwater"));
-        counts = new SyslogCounters(Clock.systemUTC());
-        log = new SyslogListener(
-                new Settings.Log("127.0.0.1", PORT), server.context().getBean(SyslogChangeListener.class), counts);
-        log.start();
+        log = TestSyslog.start(server, PORT);
+        counts = log.counts();
     }
 
     @AfterAll
     static void stop() {
-        log.stop();
+        log.close();
         server.close();
     }
 
@@ -89,7 +85,7 @@ class SyslogChangeListenerTest {
         """)
     void isKnownByItsAddress(String host, String from) throws IOException {
         long before = edits("brkw-acc-1");
-        send(edited(host), from);
+        log.send(edited(host), from);
         TestServer.await(() -> edits("brkw-acc-1") == before + 1, host + " was known");
         assertThat(engineer.get("/api/devices/brkw-acc-1/events").json(200).findValuesAsString("after"))
                 .contains("claimed: account r.anand; message from 127.20.1.21");
@@ -115,7 +111,7 @@ class SyslogChangeListenerTest {
     @ValueSource(strings = {"brkw-acc-1", "brkw-acc-1.tern.example", "127.20.1.21"})
     void whatComesFromElsewhereIsHearsay(String host) throws IOException {
         long before = edits("brkw-acc-1");
-        send(edited(host), "127.0.0.1");
+        log.send(edited(host), "127.0.0.1");
         TestServer.await(() -> isWaiting("brkw-acc-1"), "it is to be looked at");
         TestServer.await(() -> !isWaiting("brkw-acc-1"), "it is looked at");
         assertThat(edits("brkw-acc-1")).isEqualTo(before);
@@ -129,7 +125,7 @@ class SyslogChangeListenerTest {
                 .update();
         try {
             for (int i = 0; i < 2; i++) {
-                send(edited("brkw-acc-1"), "127.20.1.21");
+                log.send(edited("brkw-acc-1"), "127.20.1.21");
                 TestServer.await(() -> isWaiting("brkw-acc-1"), "it is to be looked at");
                 TestServer.await(() -> !isWaiting("brkw-acc-1"), "it is looked at");
             }
@@ -173,13 +169,6 @@ class SyslogChangeListenerTest {
         return server.context().getBean(SyslogChangeListener.class).isWaiting(id);
     }
 
-    private static void send(String text, String from) throws IOException {
-        try (DatagramSocket socket = new DatagramSocket(new InetSocketAddress(from, 0))) {
-            byte[] bytes = text.getBytes(StandardCharsets.UTF_8);
-            socket.send(new DatagramPacket(bytes, bytes.length, new InetSocketAddress("127.0.0.1", PORT)));
-        }
-    }
-
     @Test
     void messagesThatMeanNothingAreHarmless() throws IOException {
         int known = revisions("brkw-acc-1");
@@ -188,7 +177,7 @@ class SyslogChangeListenerTest {
                 "hello",
                 "<189>1 - brkw-acc-1 corvane - LOGIN - log-in",
                 "<189>1 - nobody corvane - EDITED - x",
-                "\u0000".repeat(3000))) send(text, "127.0.0.1");
+                "\u0000".repeat(3000))) log.send(text, "127.0.0.1");
         isCopiedWithinSecondsOfItsOwnMessage("brkw-rtr-1", "altamont", "put ports lan-2 text \"net loft\"");
         assertThat(revisions("brkw-acc-1")).isEqualTo(known);
     }

@@ -1,0 +1,140 @@
+package chaperone.server.history;
+
+import chaperone.server.api.CsvFile;
+import chaperone.server.audit.Audited;
+import chaperone.server.history.FleetHistory.HistoryPage;
+import chaperone.server.history.FleetHistory.HistorySummary;
+import chaperone.server.origin.OriginView;
+import chaperone.server.origin.OriginView.ActorView;
+import jakarta.validation.Valid;
+import jakarta.validation.constraints.Max;
+import jakarta.validation.constraints.Min;
+import jakarta.validation.constraints.NotEmpty;
+import jakarta.validation.constraints.NotNull;
+import jakarta.validation.constraints.Size;
+import java.security.Principal;
+import java.util.List;
+import java.util.Set;
+import java.util.stream.Collectors;
+import org.springdoc.core.annotations.ParameterObject;
+import org.springframework.http.HttpStatus;
+import org.springframework.http.ResponseEntity;
+import org.springframework.web.bind.annotation.GetMapping;
+import org.springframework.web.bind.annotation.PostMapping;
+import org.springframework.web.bind.annotation.RequestBody;
+import org.springframework.web.bind.annotation.RequestMapping;
+import org.springframework.web.bind.annotation.RequestParam;
+import org.springframework.web.bind.annotation.ResponseStatus;
+import org.springframework.web.bind.annotation.RestController;
+
+/** What changed across the fleet. */
+@RestController
+@RequestMapping("/api/history")
+class FleetHistoryController {
+    private static final int LARGEST_TABLE = 20_000;
+    private static final List<String> TABLE = List.of(
+            "at",
+            "device",
+            "site",
+            "kind",
+            "number",
+            "added",
+            "modified",
+            "removed",
+            "moved",
+            "parts",
+            "change",
+            "who",
+            "sureness",
+            "accounted for by",
+            "note",
+            "before",
+            "after");
+
+    private final FleetHistory history;
+    private final Accounting accounting;
+
+    FleetHistoryController(FleetHistory history, Accounting accounting) {
+        this.history = history;
+        this.accounting = accounting;
+    }
+
+    @GetMapping
+    HistoryPage changes(
+            @Valid @ParameterObject HistoryRequest request,
+            @RequestParam(defaultValue = "0") @Min(0) @Max(100_000) int page,
+            @RequestParam(defaultValue = "100") @Min(1) @Max(500) int size) {
+        return history.page(request, page, size);
+    }
+
+    @GetMapping("/summary")
+    HistorySummary summary(@Valid @ParameterObject HistoryRequest request) {
+        return history.summary(request);
+    }
+
+    @GetMapping(path = "/changes.csv", produces = "text/csv")
+    ResponseEntity<String> table(@Valid @ParameterObject HistoryRequest request) {
+        List<Object[]> rows = history.page(request, 0, LARGEST_TABLE).changes().stream()
+                .map(FleetHistoryController::cells)
+                .toList();
+        return CsvFile.of("history.csv", TABLE, rows);
+    }
+
+    private static Object[] cells(HistoryRow row) {
+        return new Object[] {
+            row.at(),
+            row.device(),
+            row.site(),
+            row.kind(),
+            row.number(),
+            row.added(),
+            row.modified(),
+            row.removed(),
+            row.moved(),
+            String.join(", ", row.parts()),
+            row.change()
+                    .map(number -> "C-" + number)
+                    .or(() -> row.rollout().map(number -> "rollout " + number))
+                    .orElse(""),
+            row.who().map(FleetHistoryController::people).orElse(""),
+            row.who().map(who -> who.sureness().name()).orElse(""),
+            row.accounted().map(HistoryRow.Accounted::by).orElse(""),
+            row.accounted().map(HistoryRow.Accounted::note).orElse(""),
+            row.before(),
+            row.after()
+        };
+    }
+
+    private static String people(OriginView who) {
+        return who.actors().stream()
+                .filter(actor -> actor.proof() != OriginView.Proof.CLAIM)
+                .map(FleetHistoryController::person)
+                .collect(Collectors.joining(", "));
+    }
+
+    private static String person(ActorView actor) {
+        String name = actor.person().isEmpty() ? actor.account() : actor.person();
+        return name.isEmpty() ? actor.way() : name;
+    }
+
+    /** @param note why it is all right, or the number of a ticket */
+    record AccountInput(
+            @NotEmpty @Size(max = 1000) Set<@NotNull Long> revisions,
+            @NotNull @Size(max = 500) String note) {}
+
+    record TakeBackInput(@NotEmpty @Size(max = 1000) Set<@NotNull Long> revisions) {}
+
+    @Audited("accounted for what was altered elsewhere")
+    @PostMapping("/accounted")
+    @ResponseStatus(HttpStatus.NO_CONTENT)
+    void account(@Valid @RequestBody AccountInput input, Principal principal) {
+        accounting.account(input.revisions(), input.note(), principal.getName());
+    }
+
+    @Audited("took back that something is accounted for")
+    @PostMapping("/not-accounted")
+    @ResponseStatus(HttpStatus.NO_CONTENT)
+    void takeBack(@Valid @RequestBody TakeBackInput input) {
+        accounting.takeBack(input.revisions());
+    }
+}
