@@ -123,7 +123,7 @@ export interface paths {
             path?: never;
             cookie?: never;
         };
-        get: operations["table_2"];
+        get: operations["table_3"];
         put?: never;
         post?: never;
         delete?: never;
@@ -795,7 +795,7 @@ export interface paths {
             path?: never;
             cookie?: never;
         };
-        get: operations["table_1"];
+        get: operations["table_2"];
         put?: never;
         post?: never;
         delete?: never;
@@ -955,7 +955,7 @@ export interface paths {
             path?: never;
             cookie?: never;
         };
-        get: operations["lines_2"];
+        get: operations["lines_3"];
         put?: never;
         post?: never;
         delete?: never;
@@ -1307,7 +1307,7 @@ export interface paths {
             path?: never;
             cookie?: never;
         };
-        get: operations["table"];
+        get: operations["table_1"];
         put?: never;
         post?: never;
         delete?: never;
@@ -1579,7 +1579,7 @@ export interface paths {
             path?: never;
             cookie?: never;
         };
-        get: operations["lines_1"];
+        get: operations["lines_2"];
         put?: never;
         post?: never;
         delete?: never;
@@ -2332,6 +2332,54 @@ export interface paths {
             cookie?: never;
         };
         get: operations["runs"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/search/lines": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["lines_1"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/search/lines.csv": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["table"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/search/past": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["past"];
         put?: never;
         post?: never;
         delete?: never;
@@ -3369,6 +3417,13 @@ export interface components {
             /** Format: int32 */
             count: number;
         };
+        Found: {
+            /** Format: int64 */
+            devices: number;
+            isCounted: boolean;
+            lines: components["schemas"]["Same"][];
+            notSearched: components["schemas"]["NotSearched"][];
+        };
         FourAnswers: {
             current: components["schemas"]["Given"];
             kept: components["schemas"]["Given"];
@@ -3846,6 +3901,12 @@ export interface components {
             takenBackAt?: string;
             takenBackBy?: string;
         };
+        NotSearched: {
+            /** Format: int64 */
+            devices: number;
+            names: string[];
+            why: string;
+        };
         NoteInput: {
             pinnedTo?: components["schemas"]["ThingOnMap"];
             site: string;
@@ -3924,6 +3985,18 @@ export interface components {
             present: string;
             tokensStay?: boolean;
         };
+        PastEdit: {
+            after: string;
+            /** Format: date-time */
+            at: string;
+            before: string;
+            device: string;
+            kind: string;
+            /** Format: int32 */
+            number: number;
+            path: string;
+            who?: components["schemas"]["OriginView"];
+        };
         Pasted: {
             text: string;
         };
@@ -3931,6 +4004,14 @@ export interface components {
             /** Format: int64 */
             atMillis: number;
             said: string;
+        };
+        Place: {
+            after: string;
+            before: string;
+            device: string;
+            /** Format: int32 */
+            line: number;
+            site: string;
         };
         PlaceView: {
             /** @enum {string} */
@@ -4329,6 +4410,11 @@ export interface components {
             /** Format: int64 */
             devices: number;
             release: string;
+        };
+        Same: {
+            path: string[];
+            places: components["schemas"]["Place"][];
+            text: string;
         };
         Screen: {
             screen: string;
@@ -4923,7 +5009,7 @@ export interface operations {
             };
         };
     };
-    table_2: {
+    table_3: {
         parameters: {
             query?: {
                 who?: string | null;
@@ -6046,7 +6132,7 @@ export interface operations {
             };
         };
     };
-    table_1: {
+    table_2: {
         parameters: {
             query?: {
                 query?: string;
@@ -6360,7 +6446,7 @@ export interface operations {
             };
         };
     };
-    lines_2: {
+    lines_3: {
         parameters: {
             query?: {
                 kind?: "RUNNING" | "SAVED" | "AGREED";
@@ -6926,7 +7012,7 @@ export interface operations {
             };
         };
     };
-    table: {
+    table_1: {
         parameters: {
             query?: {
                 since?: string | null;
@@ -7348,7 +7434,7 @@ export interface operations {
             };
         };
     };
-    lines_1: {
+    lines_2: {
         parameters: {
             query?: {
                 states?: ("WAITING" | "IN_HAND" | "DONE" | "FAILED" | "STOPPED")[];
@@ -8664,6 +8750,80 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["RunView"][];
+                };
+            };
+        };
+    };
+    lines_1: {
+        parameters: {
+            query: {
+                text: string;
+                query?: string;
+                page?: number;
+                size?: number;
+            };
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Found"];
+                };
+            };
+        };
+    };
+    table: {
+        parameters: {
+            query: {
+                text: string;
+                query?: string;
+            };
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "text/csv": string;
+                };
+            };
+        };
+    };
+    past: {
+        parameters: {
+            query: {
+                text: string;
+                query?: string;
+                until?: string;
+                page?: number;
+                size?: number;
+            };
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["PastEdit"][];
                 };
             };
         };

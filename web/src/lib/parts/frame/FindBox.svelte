@@ -2,7 +2,7 @@
   import { goto } from '$app/navigation';
   import { api, need } from '$lib/api/client';
   import { session } from '$lib/state/session.svelte';
-  import { choicesOf, isMac, pagesOf, placesOf, wordsAndPort, type Choice } from './findChoices';
+  import { choicesOf, isMac, linesOf, pagesOf, placesOf, wordsAndPort, type Choice } from './findChoices';
   import { pagesFor } from './words';
   import { wordsAsQuery } from '../fleet/queryText';
 
@@ -36,7 +36,7 @@
     // Answers may overtake each other: only the latest question counts.
     if (mine !== asked) return;
     const pages = pagesOf(text, pagesFor(session.isDemo && session.mayAct));
-    found = [...placesOf(places), ...choicesOf(page?.devices ?? [], marks, port), ...pages];
+    found = [...placesOf(places), ...choicesOf(page?.devices ?? [], marks, port), ...pages, linesOf(text)];
   }
 
   function leave() {
@@ -82,7 +82,7 @@
       aria-expanded={isOpen}
       aria-controls="found"
       aria-activedescendant={isOpen && found[at] ? `found-${at}` : undefined}
-      placeholder="Find a device, an address, a page…"
+      placeholder="Find a device, a line, a page…"
     />
     <kbd>Ctrl K</kbd>
   </label>
@@ -93,6 +93,13 @@
     class="panel absolute top-10 z-30 w-full py-1"
     hidden={!isOpen}
   >
+    {#if isOpen && found.length === 1 && found[0]?.key === 'lines'}
+      <li role="option" aria-selected="false" class="text-quiet px-3 py-1">
+        {isMac(text)
+          ? 'No MAC or ARP table that was read has this address.'
+          : 'No device, label, note or page has these words.'}
+      </li>
+    {/if}
     {#each found as choice, index (choice.key)}
       <li role="option" aria-selected={index === at} id="found-{index}">
         <button
@@ -103,12 +110,6 @@
           <span class="font-semibold">{choice.title}</span>
           <span class="text-quiet truncate pl-3">{choice.more}</span>
         </button>
-      </li>
-    {:else}
-      <li role="option" aria-selected="false" class="text-quiet px-3 py-1">
-        {isMac(text)
-          ? 'No MAC or ARP table that was read has this address.'
-          : 'No device, label, note or page has these words.'}
       </li>
     {/each}
   </ul>

@@ -37,7 +37,12 @@ afterEach(() => {
 const box = () => screen.getByRole<HTMLInputElement>('combobox');
 const type = (value: string) => fireEvent.input(box(), { target: { value } });
 const press = (key: string) => fireEvent.keyDown(box(), { key });
-const options = () => screen.queryAllByRole('option').map((each) => each.textContent?.trim() ?? '');
+/** Without the last one, which leads to the search in all configurations. */
+const options = () =>
+  screen
+    .queryAllByRole('option')
+    .map((each) => each.textContent?.trim() ?? '')
+    .filter((each) => !each.startsWith('Lines with'));
 const chosen = () => screen.queryAllByRole('option', { selected: true })[0]?.textContent ?? '';
 
 async function finds(text: string, names: string[]) {
@@ -74,8 +79,10 @@ describe('the box that finds devices', () => {
     await press('ArrowUp');
     expect(chosen()).toContain('brkw-acc-1');
     for (let i = 0; i < 5; i++) await press('ArrowDown');
+    expect(chosen()).toContain('Lines with “brkw”');
+    expect(box().getAttribute('aria-activedescendant')).toBe('found-3');
+    await press('ArrowUp');
     expect(chosen()).toContain('brkw-core-1');
-    expect(box().getAttribute('aria-activedescendant')).toBe('found-2');
     await press('ArrowUp');
     await press('Enter');
     await vi.waitFor(() => expect(goto).toHaveBeenCalledExactlyOnceWith('/devices/brkw-acc-2'));
@@ -102,6 +109,14 @@ describe('the box that finds devices', () => {
     await new Promise(requestAnimationFrame);
     expect(goto).not.toHaveBeenCalled();
     expect(box().getAttribute('aria-expanded')).toBe('false');
+  });
+
+  it('leads to the search when nothing else is found', async () => {
+    await type('vlan 340');
+    answers[0]?.([]);
+    await vi.waitFor(() => expect(chosen()).toContain('Lines with “vlan 340”'));
+    await press('Enter');
+    await vi.waitFor(() => expect(goto).toHaveBeenCalledExactlyOnceWith('/search?text=vlan+340'));
   });
 
   it('leaves other keys to the text', async () => {

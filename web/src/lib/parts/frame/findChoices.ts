@@ -40,6 +40,14 @@ export function placesOf(places: readonly MacPlace[]): Choice[] {
   }));
 }
 
+/** The words, looked for in what every device runs. */
+export const linesOf = (text: string): Choice => ({
+  key: 'lines',
+  title: `Lines with “${text.trim()}”`,
+  more: 'in all configurations',
+  path: `/search?${new URLSearchParams({ text: text.trim() })}`
+});
+
 /** Pages whose word begins with what was typed. */
 export function pagesOf(text: string, pages: readonly Word[]): Choice[] {
   const wanted = text.trim().toLowerCase();

@@ -28,6 +28,7 @@ const WORDS: readonly WordGroup[] = [
       word('Fleet', '/fleet', 'f', '/devices'),
       word('Map', '/map', 'm'),
       word('History', '/history', 'h'),
+      word('Search', '/search', 'n'),
       word('Compare', '/compare', 'o')
     ]
   },

@@ -16,6 +16,8 @@
   const bars = $derived(barsOf(summary));
   const ticks = $derived(ticksOf(summary, Math.max(2, Math.floor(width / 160))));
   const x = (at: number) => at * width;
+  /** The last bar does not stick out. */
+  const left = (at: number) => Math.min(x(at), width - thick);
   const thick = $derived(Math.max(3, Math.min(14, x(bars[0]?.wide ?? 0) - 2)));
   const most = $derived(Math.max(4, ...bars.map((bar) => bar.planned + bar.notPlanned)));
   const high = (changes: number) => (changes / most) * (HEIGHT - 6);
@@ -61,9 +63,15 @@
           onkeydown={(event) => take(event, bar)}
         >
           <title>{says}</title>
-          <rect x={x(bar.at)} y="0" width={Math.max(thick, x(bar.wide))} height={HEIGHT} fill="transparent" />
           <rect
-            x={x(bar.at)}
+            x={left(bar.at)}
+            y="0"
+            width={Math.max(thick, x(bar.wide))}
+            height={HEIGHT}
+            fill="transparent"
+          />
+          <rect
+            x={left(bar.at)}
             y={HEIGHT - high(bar.planned)}
             width={thick}
             height={high(bar.planned)}
@@ -71,7 +79,7 @@
           />
           {#if bar.notPlanned > 0}
             <rect
-              x={x(bar.at) + 0.75}
+              x={left(bar.at) + 0.75}
               y={HEIGHT - high(bar.planned + bar.notPlanned) - 1}
               width={thick - 1.5}
               height={Math.max(3, high(bar.notPlanned) - 0.5)}

@@ -89,7 +89,7 @@ describe('a row', () => {
   it('leads to where all of it is shown', () => {
     expect(pathOf(row({}))).toBe('/devices/brkw-core-1?kind=RUNNING&a=2&b=3');
     expect(pathOf(row({ event: 'RELEASE' }))).toBe('/devices/brkw-core-1/events');
-    expect(pathOf(row({ kind: 'ARP' }))).toBe('/devices/brkw-core-1/tables?kind=ARP');
+    expect(pathOf(row({ kind: 'ARP' }))).toBe('/devices/brkw-core-1/tables?table=ARP');
   });
 
   it('is to be accounted for if it was altered elsewhere', () => {

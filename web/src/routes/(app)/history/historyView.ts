@@ -173,5 +173,5 @@ export function pathOf(row: HistoryRow): string {
   if (row.event) return `${device}/events`;
   if (row.kind === 'RUNNING' || row.kind === 'SAVED')
     return `${device}?kind=${row.kind}&a=${row.previous}&b=${row.number}`;
-  return `${device}/tables?kind=${row.kind}`;
+  return `${device}/tables?table=${row.kind}`;
 }

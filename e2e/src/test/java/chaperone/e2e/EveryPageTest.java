@@ -6,7 +6,6 @@ import static org.assertj.core.api.Assertions.assertThat;
 import chaperone.server.support.TestServer;
 import com.microsoft.playwright.Locator;
 import com.microsoft.playwright.Page;
-import com.microsoft.playwright.Request;
 import com.microsoft.playwright.options.AriaRole;
 import com.microsoft.playwright.options.ColorScheme;
 import com.microsoft.playwright.options.ReducedMotion;
@@ -15,7 +14,6 @@ import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.List;
 import java.util.concurrent.CopyOnWriteArrayList;
-import java.util.concurrent.atomic.AtomicInteger;
 import java.util.stream.Stream;
 import org.junit.jupiter.api.AfterAll;
 import org.junit.jupiter.api.BeforeAll;
@@ -40,6 +38,11 @@ class EveryPageTest {
             "/history?query=site+is",
             "/history?since=2001-01-01T00:00:00Z&until=2001-01-02T00:00:00Z",
             "/fleet",
+            "/search",
+            "/search?text=vlan+310",
+            "/search?text=port+without+text",
+            "/search?text=%2F(%2F",
+            "/search?text=vlan&when=past",
             "/fleet?query=no-such-device",
             "/fleet/bring-in",
             "/devices/brkw-core-1",
@@ -99,8 +102,16 @@ class EveryPageTest {
     private static Page inside;
     private static Page viewers;
     private static final List<String> REFUSED = new CopyOnWriteArrayList<>();
-    /** What the viewer's page has asked and not been told yet. */
-    private static final AtomicInteger UNANSWERED = new AtomicInteger();
+    /** How many questions of a page the server has not answered yet, and when the last one was asked. */
+    private static final String COUNT_QUESTIONS = """
+            window.questions = { open: 0, last: 0 };
+            const ask = window.fetch;
+            window.fetch = (...question) => {
+              questions.open++;
+              questions.last = performance.now();
+              return ask(...question).finally(() => questions.open--);
+            };
+            """;
 
     @BeforeAll
     static void start() throws IOException {
@@ -109,12 +120,10 @@ class EveryPageTest {
         axe = Files.readString(Path.of("../web/node_modules/axe-core/axe.min.js"));
         inside = browsing.logIn(ColorScheme.LIGHT, "a.keel", "demo-administrator");
         viewers = browsing.logIn(ColorScheme.LIGHT, "watch", "demo-viewer");
-        viewers.onRequest(request -> pending(request, 1));
-        viewers.onRequestFailed(request -> pending(request, -1));
-        viewers.onRequestFinished(request -> {
-            if (request.response().status() == 403) REFUSED.add(request.method() + " " + request.url());
-            pending(request, -1);
+        viewers.onResponse(response -> {
+            if (response.status() == 403) REFUSED.add(response.request().method() + " " + response.url());
         });
+        viewers.addInitScript(COUNT_QUESTIONS);
     }
 
     @AfterAll

@@ -54,6 +54,9 @@ class RolesTest {
         GET    /api/history/changes.csv                       | VIEWER
         POST   /api/history/accounted                         | ENGINEER, APPROVER
         POST   /api/history/not-accounted                     | ENGINEER, APPROVER
+        GET    /api/search/lines                              | VIEWER
+        GET    /api/search/lines.csv                          | VIEWER
+        GET    /api/search/past                               | VIEWER
         GET    /api/desk/answers                              | VIEWER
         POST   /api/desk/visits                               | VIEWER
         GET    /api/removals                                  | VIEWER

@@ -5,12 +5,10 @@ import chaperone.connect.Connector.Met;
 import chaperone.connect.conversation.ConversationListener;
 import chaperone.connect.conversation.Endpoint;
 import chaperone.connect.conversation.Target;
-import chaperone.core.config.ConfigBytes;
 import chaperone.server.account.AccountService;
 import chaperone.server.account.Role;
 import chaperone.server.callable.CallRules;
 import chaperone.server.copy.CopyJobs;
-import chaperone.server.copy.CopyStore;
 import chaperone.server.credential.CredentialSets;
 import chaperone.server.credential.CredentialSets.Entry;
 import chaperone.server.fleet.Fleet;
@@ -20,12 +18,10 @@ import chaperone.server.pair.Pairs;
 import chaperone.server.platform.PlatformRegistry;
 import chaperone.server.routine.Routines;
 import java.io.IOException;
-import java.io.UncheckedIOException;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.time.Clock;
 import java.time.Duration;
-import java.time.Instant;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
@@ -34,7 +30,6 @@ import java.util.concurrent.CompletableFuture;
 import java.util.concurrent.ExecutorService;
 import java.util.concurrent.Executors;
 import java.util.stream.Collectors;
-import java.util.stream.Stream;
 import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
 import org.springframework.beans.factory.annotation.Value;
@@ -93,7 +88,7 @@ class DemoData implements ApplicationRunner {
     private final HostKeys keys;
     private final Fleet fleet;
     private final Pairs pairs;
-    private final CopyStore copies;
+    private final DemoPast past;
     private final CopyJobs jobs;
     private final Routines routines;
     private final Connector connector;
@@ -114,7 +109,7 @@ class DemoData implements ApplicationRunner {
             HostKeys keys,
             Fleet fleet,
             Pairs pairs,
-            CopyStore copies,
+            DemoPast past,
             CopyJobs jobs,
             Routines routines,
             Connector connector,
@@ -133,7 +128,7 @@ class DemoData implements ApplicationRunner {
         this.keys = keys;
         this.fleet = fleet;
         this.pairs = pairs;
-        this.copies = copies;
+        this.past = past;
         this.jobs = jobs;
         this.routines = routines;
         this.connector = connector;
@@ -158,6 +153,7 @@ class DemoData implements ApplicationRunner {
         Map<String, Long> sets = SET_OF_MAKER.entrySet().stream()
                 .collect(Collectors.toMap(Map.Entry::getKey, entry -> addSet(entry.getKey(), entry.getValue())));
         bringIn(Files.readAllLines(history.resolve("known.txt")), sets);
+        past.account();
         changes.agree();
         jobs.start(fleet.choose(List.of()), true, "r.anand");
         standard.publish(SITES.values());
@@ -209,22 +205,7 @@ class DemoData implements ApplicationRunner {
         Target target = new Target(endpoint, credentials.open(set, endpoint, ""), Optional.empty());
         Met met = connector.meet(target, platforms.toMeetWith(Optional.empty()), ConversationListener.NONE);
         fleet.admit(target, met, set);
-        long device = fleet.get(name).id();
-        try {
-            for (Path file : past(name)) {
-                Instant at = Instant.ofEpochSecond(
-                        Long.parseLong(file.getFileName().toString().replace(".conf", "")));
-                copies.storePast(device, ConfigBytes.decode(Files.readAllBytes(file)), at);
-            }
-        } catch (IOException e) {
-            throw new UncheckedIOException(e);
-        }
-    }
-
-    private List<Path> past(String name) throws IOException {
-        try (Stream<Path> files = Files.list(history.resolve(name))) {
-            return files.sorted().toList();
-        }
+        past.of(name, history.resolve(name));
     }
 
     /** Last of all: they are the sign that everything is there. */

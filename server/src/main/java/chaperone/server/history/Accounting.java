@@ -14,7 +14,7 @@ import org.springframework.transaction.annotation.Transactional;
 
 /** People say of what was altered elsewhere that they know about it; what nobody accounted for stays. */
 @Service
-class Accounting {
+public class Accounting {
     // What a change of Chaperone brought is accounted for by itself.
     private static final String KEEP = """
             insert into revision_accounted (revision_id, note, made_by, made_at)

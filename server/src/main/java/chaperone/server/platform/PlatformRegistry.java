@@ -5,11 +5,14 @@ import chaperone.core.platform.Platform;
 import chaperone.core.platform.PlatformReader;
 import chaperone.core.platform.PlatformReader.Outcome;
 import chaperone.core.platform.Platforms;
+import chaperone.server.content.Contents;
 import chaperone.server.event.Events;
 import chaperone.server.event.ServerEvent;
 import chaperone.server.event.ServerEventListener;
 import chaperone.server.problem.ProblemException;
+import java.nio.charset.StandardCharsets;
 import java.time.Clock;
+import java.util.HexFormat;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
@@ -83,6 +86,18 @@ public class PlatformRegistry implements ServerEventListener {
                 .filter(text -> !text.isRemoval())
                 .map(PlatformText::yaml)
                 .orElseGet(() -> Platforms.shippedText(name));
+    }
+
+    /** Tells texts of a platform apart by which something was masked: a digest of the one in force. */
+    public String masksOf(String name) {
+        return HexFormat.of().formatHex(Contents.sha256(textOf(name).getBytes(StandardCharsets.UTF_8)), 0, 8);
+    }
+
+    /** Those of all platforms. */
+    public String[] masksInForce() {
+        return current().all().stream()
+                .map(platform -> masksOf(platform.name()))
+                .toArray(String[]::new);
     }
 
     Optional<PlatformText> newest(String name) {

@@ -44,6 +44,7 @@ public class History {
     private final DeviceFacts facts;
     private final NoiseRules noiseRules;
     private final SecretMasks masks;
+    private final RevisionEdits edits;
     private final ApplicationEventPublisher publisher;
     private final Clock clock;
 
@@ -68,11 +69,13 @@ public class History {
             DeviceFacts facts,
             NoiseRules noiseRules,
             SecretMasks masks,
+            RevisionEdits edits,
             ApplicationEventPublisher publisher,
             Clock clock) {
         this.publisher = publisher;
         this.clock = clock;
         this.masks = masks;
+        this.edits = edits;
         this.noiseRules = noiseRules;
         this.facts = facts;
         this.revisions = revisions;
@@ -107,12 +110,16 @@ public class History {
         byte[] digest = contents.keep(bytes, latest.map(Revision::digest));
         Revision revision = new Revision(
                 device.id(), kind, number, digest, settled, config.document().lineCount(), at);
-        before.ifPresent(earlier -> compare(device, noise, earlier, new Text(revision, text)));
+        Optional<StructureDiff> diff = before.map(earlier -> compare(device, noise, earlier, new Text(revision, text)));
         if (kind == ConfigKind.AGREED) return new Kept(revisions.save(revision).id(), number, true, settled, "");
         revision.doubt(part.map(line -> "the device says: " + masks.shown(platformOf(device), line))
                 .or(() -> doubt(device, kind, text))
                 .orElse(""));
-        return new Kept(revisions.save(revision).id(), number, true, settled, revision.incomplete());
+        Kept kept = new Kept(revisions.save(revision).id(), number, true, settled, revision.incomplete());
+        if (kind == ConfigKind.RUNNING)
+            diff.ifPresent(each -> edits.keep(
+                    kept.id(), platformOf(device), each, before.orElseThrow().whole(), text));
+        return kept;
     }
 
     /** Says what brought the newest revision, if it is this one. */
@@ -136,7 +143,7 @@ public class History {
         return new Kept(latest.id(), latest.number(), false, settled, latest.incomplete());
     }
 
-    private void compare(Device device, Noise noise, Text before, Text after) {
+    private StructureDiff compare(Device device, Noise noise, Text before, Text after) {
         Platform platform = platformOf(device);
         NoiseMarkedConfig earlier = before.settled(platform.grammar(), noise);
         NoiseMarkedConfig later = after.settled(platform.grammar(), noise);
@@ -148,6 +155,7 @@ public class History {
                 .map(part -> shown(platform, part))
                 .toList();
         after.revision().altered(shown, parts.size(), Contents.sha256(ConfigBytes.encode(diff.deed())));
+        return diff;
     }
 
     /** As all may see it, and as the database can hold it. */
@@ -159,11 +167,17 @@ public class History {
 
     /** @param before absent if the revision is the first one now */
     public void compareAnew(Device device, Optional<Revision> before, Revision revision) {
-        if (before.isPresent()) compare(device, noiseRules.of(device), text(before.get()), text(revision));
-        else {
+        if (before.isEmpty()) {
             revision.differsBy(Comparison.Counts.NONE);
             revision.altered(List.of(), 0, NO_DIGEST);
+            edits.forget(revision.id());
+            return;
         }
+        Text earlier = text(before.get());
+        Text later = text(revision);
+        StructureDiff diff = compare(device, noiseRules.of(device), earlier, later);
+        if (revision.kind() == ConfigKind.RUNNING)
+            edits.keep(revision.id(), platformOf(device), diff, earlier.whole(), later.whole());
     }
 
     /** Against the newest revision that was whole: what was doubted once is no measure. */

@@ -19,8 +19,12 @@ public final class DemoHistory {
 
     private DemoHistory() {}
 
-    /** What the device showed from {@code at} on, and what it could be made from again. */
-    public record Moment(Instant at, String running, String kept) {}
+    /**
+     * What the device showed from {@code at} on, and what it could be made from again.
+     *
+     * @param messages what it said in its log of whoever altered it
+     */
+    public record Moment(Instant at, String running, String kept, List<PastMessage> messages) {}
 
     /** From the oldest to the newest; the newest is what the device runs when the demo starts. */
     public static List<Moment> of(Unit unit, Instant now) {
@@ -30,21 +34,24 @@ public final class DemoHistory {
         Random random = new Random(unit.name().hashCode());
         int edits = unit.isCore() ? 12 + random.nextInt(8) : 3 + random.nextInt(6);
         List<Moment> moments = new ArrayList<>();
-        moments.add(moment(device, now.minus(SPAN)));
+        moments.add(moment(device, now.minus(SPAN), List.of()));
+        DemoPeople people = new DemoPeople(unit);
         for (Instant at : instants(random, edits, now)) {
             clock.moveTo(at);
-            device.type(DemoFleet.PERSON, edit(unit, random));
-            moments.add(moment(device, at));
+            DemoPeople.Person person = people.next();
+            device.type(person.account(), edit(unit, random));
+            moments.add(moment(device, at, people.messagesOf(person, at)));
         }
         if (unit.name().equals("brkw-core-1")) {
+            Instant at = now.minus(Duration.ofMinutes(584));
             device.type(DemoFleet.PERSON, FISH_MARKET);
-            moments.add(moment(device, now.minus(Duration.ofMinutes(584))));
+            moments.add(moment(device, at, people.messagesOf(DemoPeople.ODUYA, at)));
         }
         return List.copyOf(moments);
     }
 
-    private static Moment moment(Device device, Instant at) {
-        return new Moment(at, device.runningText(), device.keptRunning());
+    private static Moment moment(Device device, Instant at, List<PastMessage> messages) {
+        return new Moment(at, device.runningText(), device.keptRunning(), messages);
     }
 
     private static final List<String> FISH_MARKET = List.of(

@@ -12,6 +12,7 @@ import java.nio.file.Files;
 import java.nio.file.Path;
 import java.time.Clock;
 import java.time.Instant;
+import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
 import java.util.concurrent.TimeUnit;
@@ -74,15 +75,22 @@ public final class DemoStart {
         standIns.all().forEach(folder::keep);
     }
 
-    /** Writes the known units, each one's past as {@code name/seconds.conf}, and the list of those that wait. */
+    /**
+     * Writes the known units, each one's past as {@code name/seconds.conf} and what its log said as {@code
+     * name/messages.log}, a line each behind its seconds; and the list of those that wait.
+     */
     public static void writeHistory(Path target, int port, Instant now) throws IOException {
         List<Unit> known = DemoFleet.units().stream().filter(Unit::isKnown).toList();
         for (Unit unit : known) {
             Path own = Files.createDirectories(target.resolve(unit.name()));
+            List<String> log = new ArrayList<>();
             for (Moment moment : DemoHistory.of(unit, now)) {
                 Path file = own.resolve(moment.at().getEpochSecond() + ".conf");
                 Files.writeString(file, moment.running(), StandardCharsets.ISO_8859_1);
+                for (PastMessage message : moment.messages())
+                    log.add(message.at().getEpochSecond() + " " + message.text());
             }
+            Files.write(own.resolve("messages.log"), log);
         }
         List<String> list = known.stream()
                 .map(unit -> unit.name() + " " + unit.address() + " "

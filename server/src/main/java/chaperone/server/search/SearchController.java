@@ -1,0 +1,79 @@
+package chaperone.server.search;
+
+import chaperone.core.search.LineSearch;
+import chaperone.server.api.CsvFile;
+import chaperone.server.search.ConfigSearch.Found;
+import chaperone.server.search.ConfigSearch.PastEdit;
+import jakarta.validation.constraints.Max;
+import jakarta.validation.constraints.Min;
+import jakarta.validation.constraints.Size;
+import java.time.Clock;
+import java.time.Instant;
+import java.util.List;
+import java.util.Optional;
+import org.springframework.http.ResponseEntity;
+import org.springframework.web.bind.annotation.GetMapping;
+import org.springframework.web.bind.annotation.RequestMapping;
+import org.springframework.web.bind.annotation.RequestParam;
+import org.springframework.web.bind.annotation.RestController;
+
+/** Lines looked for across the fleet. */
+@RestController
+@RequestMapping("/api/search")
+class SearchController {
+    private static final int LARGEST_TABLE = 2000;
+    private static final List<String> TABLE = List.of("device", "site", "line", "text", "path");
+
+    private final ConfigSearch search;
+    private final Clock clock;
+
+    SearchController(ConfigSearch search, Clock clock) {
+        this.search = search;
+        this.clock = clock;
+    }
+
+    /**
+     * Which devices have a line now.
+     *
+     * @param query the words by which devices are chosen; all if left out
+     */
+    @GetMapping("/lines")
+    Found lines(
+            @RequestParam @Size(max = LineSearch.LONGEST) String text,
+            @RequestParam Optional<@Size(max = 2000) String> query,
+            @RequestParam(defaultValue = "0") @Min(0) @Max(10_000) int page,
+            @RequestParam(defaultValue = "100") @Min(1) @Max(500) int size) {
+        return search.find(text, query.filter(said -> !said.isBlank()), page, size);
+    }
+
+    @GetMapping(path = "/lines.csv", produces = "text/csv")
+    ResponseEntity<String> table(
+            @RequestParam @Size(max = LineSearch.LONGEST) String text,
+            @RequestParam Optional<@Size(max = 2000) String> query) {
+        Found found = search.find(text, query.filter(said -> !said.isBlank()), 0, LARGEST_TABLE);
+        List<Object[]> rows = found.lines().stream()
+                .flatMap(same -> same.places().stream().map(place -> new Object[] {
+                    place.device(), place.site(), place.line() + 1, same.text(), String.join(" / ", same.path())
+                }))
+                .toList();
+        return CsvFile.of("lines.csv", TABLE, rows);
+    }
+
+    /**
+     * When a line came, was altered, or went, and who did it.
+     *
+     * @param until what was seen later is left out
+     */
+    @GetMapping("/past")
+    List<PastEdit> past(
+            @RequestParam @Size(min = 2, max = LineSearch.LONGEST) String text,
+            @RequestParam Optional<@Size(max = 2000) String> query,
+            @RequestParam Optional<Instant> until,
+            @RequestParam(defaultValue = "0") @Min(0) @Max(10_000) int page,
+            @RequestParam(defaultValue = "100") @Min(1) @Max(500) int size) {
+        Instant now = clock.instant();
+        Instant last =
+                until.filter(now::isAfter).filter(Instant.EPOCH::isBefore).orElse(now);
+        return search.past(text, query.filter(said -> !said.isBlank()), last, page, size);
+    }
+}

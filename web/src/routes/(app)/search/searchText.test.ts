@@ -1,0 +1,44 @@
+import { expect, it } from 'vitest';
+import type { Found } from '$lib/api/client';
+import { deedText, fleetQuery, foundText, notSearchedText, pairOf } from './searchText';
+
+const place = (device: string) => ({ device, site: '', line: 4, before: '', after: '' });
+const found = (...devices: string[]): Found => ({
+  devices: new Set(devices).size,
+  isCounted: true,
+  lines: [{ text: 'member vlan 340', path: ['port 1/0/1'], places: devices.map(place) }],
+  notSearched: []
+});
+
+it('says how much was found', () => {
+  expect(foundText(found('a', 'a', 'b'))).toBe('3 lines on 2 devices');
+  expect(foundText(found())).toBe('No device has it.');
+  expect(foundText({ ...found('a'), isCounted: false })).toBe('1 line on at least 1 device');
+});
+
+it('says what could not be searched', () => {
+  expect(notSearchedText([])).toBe('');
+  expect(
+    notSearchedText([
+      { why: 'NO_COPY', devices: 1, names: ['a'] },
+      { why: 'OLD', devices: 3, names: [] }
+    ])
+  ).toBe('1 device not copied yet, 3 devices not looked at for more than a day');
+});
+
+it('becomes a query if it names all devices', () => {
+  expect(fleetQuery(found('a', 'b', 'a'))).toBe('name is a, b');
+  expect(fleetQuery({ ...found('a'), devices: 300 })).toBeUndefined();
+  expect(fleetQuery(found())).toBeUndefined();
+});
+
+it('becomes a comparison if it is two', () => {
+  expect(pairOf(['a', 'b', 'a'])).toEqual(['a', 'b']);
+  expect(pairOf(['a', 'a'])).toBeUndefined();
+  expect(pairOf(['a', 'b', 'c'])).toBeUndefined();
+});
+
+it('says what was done', () => {
+  const edit = { kind: 'REMOVED', device: '', number: 2, at: '', path: '', before: '', after: '' };
+  expect(deedText(edit)).toBe('went');
+});

@@ -1,0 +1,40 @@
+import type { Found, NotSearched, PastEdit } from '$lib/api/client';
+import { count } from '$lib/text/time';
+
+const WHY: Record<string, string> = {
+  NO_COPY: 'not copied yet',
+  PART: 'copied in part only',
+  OLD: 'not looked at for more than a day'
+};
+
+/** Of which devices it is not known what they run, in one sentence; empty if of none. */
+export function notSearchedText(all: readonly NotSearched[]): string {
+  return all.map(({ why, devices }) => `${count(devices, 'device')} ${WHY[why] ?? why}`).join(', ');
+}
+
+/** How much was found, in one line. */
+export function foundText(found: Found): string {
+  const lines = found.lines.reduce((sum, same) => sum + same.places.length, 0);
+  if (found.devices === 0) return 'No device has it.';
+  const least = found.isCounted ? '' : 'at least ';
+  return `${count(lines, 'line')} on ${least}${count(found.devices, 'device')}`;
+}
+
+const DEED: Record<string, string> = { ADDED: 'came', REMOVED: 'went', MODIFIED: 'altered', MOVED: 'moved' };
+
+/** What happened to a statement, in a word. */
+export const deedText = (edit: PastEdit) => DEED[edit.kind] ?? edit.kind;
+
+/** All devices of what was found, as a query of the fleet; none if there are too many to name. */
+export function fleetQuery(found: Found): string | undefined {
+  const names = [...new Set(found.lines.flatMap((same) => same.places.map((place) => place.device)))];
+  return names.length > 0 && names.length <= 60 && names.length === found.devices
+    ? `name is ${names.join(', ')}`
+    : undefined;
+}
+
+/** The two devices, if it is exactly two. */
+export function pairOf(devices: readonly string[]): [string, string] | undefined {
+  const [one, other] = [...new Set(devices)];
+  return one && other && new Set(devices).size === 2 ? [one, other] : undefined;
+}
