@@ -54,6 +54,9 @@ class RolesTest {
         GET    /api/history/changes.csv                       | VIEWER
         POST   /api/history/accounted                         | ENGINEER, APPROVER
         POST   /api/history/not-accounted                     | ENGINEER, APPROVER
+        GET    /api/exports/history.bundle                    | ADMINISTRATOR
+        GET    /api/exports/configurations.zip                | ADMINISTRATOR
+        GET    /api/exports/masked-configurations.zip         | VIEWER
         GET    /api/search/lines                              | VIEWER
         GET    /api/search/lines.csv                          | VIEWER
         GET    /api/search/past                               | VIEWER

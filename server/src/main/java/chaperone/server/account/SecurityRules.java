@@ -70,6 +70,9 @@ class SecurityRules {
         rules.requestMatchers(HttpMethod.POST, "/api/devices/*/agreed").hasRole(ENGINEER);
         rules.requestMatchers(HttpMethod.POST, "/api/history/accounted", "/api/history/not-accounted")
                 .hasAnyRole(ENGINEER, APPROVER);
+        // All secrets of the fleet at once.
+        rules.requestMatchers(HttpMethod.GET, "/api/exports/history.bundle", "/api/exports/configurations.zip")
+                .hasRole(ADMINISTRATOR);
         rules.requestMatchers(HttpMethod.POST, "/api/desk/visits").hasRole(VIEWER);
         rules.requestMatchers(HttpMethod.POST, "/api/standards/trial", "/api/standards/fleet-trial")
                 .hasRole(VIEWER);

@@ -46,6 +46,9 @@ class HeavyRequests implements WebMvcConfigurer, AsyncHandlerInterceptor {
                         "/api/platforms/*/read",
                         "/api/platforms/*/first-contact/check",
                         "/api/noise-patterns/effect",
+                        "/api/search/*",
+                        "/api/history/changes.csv",
+                        "/api/exports/*",
                         "/api/imports",
                         "/api/imports/*",
                         "/api/consoles/*");

@@ -1,0 +1,15 @@
+package chaperone.server.export;
+
+import org.eclipse.jgit.lib.Constants;
+import org.eclipse.jgit.lib.ObjectId;
+import org.eclipse.jgit.lib.Repository;
+
+/** A label of a revision as a tag. */
+record GitLabel(String ref, ObjectId commit) {
+    static GitLabel of(KeptRevision revision, String text, ObjectId commit) {
+        String label = Repository.normalizeBranchName(text.replace('/', '-'));
+        String device = Repository.normalizeBranchName(revision.deviceFolder());
+        String name = label.isEmpty() ? "label-" + revision.id() : label;
+        return new GitLabel(Constants.R_TAGS + device + "/" + revision.kind() + "/" + name, commit);
+    }
+}

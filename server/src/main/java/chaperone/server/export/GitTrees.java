@@ -1,0 +1,48 @@
+package chaperone.server.export;
+
+import java.io.IOException;
+import java.nio.charset.StandardCharsets;
+import java.util.Arrays;
+import java.util.Comparator;
+import java.util.Map;
+import java.util.TreeMap;
+import org.eclipse.jgit.lib.FileMode;
+import org.eclipse.jgit.lib.ObjectId;
+import org.eclipse.jgit.lib.ObjectInserter;
+import org.eclipse.jgit.lib.TreeFormatter;
+
+/**
+ * The files of a commit as {@code site/device/kind}. A commit alters one file, so only the trees above it are written anew:
+ * the cost of one is that of the names at its three levels.
+ */
+final class GitTrees {
+    /** Git sorts a folder as if its name ended with a slash. */
+    private static final Comparator<String> FOLDERS =
+            Comparator.comparing(name -> (name + "/").getBytes(StandardCharsets.UTF_8), Arrays::compareUnsigned);
+
+    private final ObjectInserter objects;
+    private final Map<String, Map<String, Map<String, ObjectId>>> files = new TreeMap<>(FOLDERS);
+    private final Map<String, Map<String, ObjectId>> deviceTrees = new TreeMap<>();
+    private final Map<String, ObjectId> siteTrees = new TreeMap<>(FOLDERS);
+
+    GitTrees(ObjectInserter objects) {
+        this.objects = objects;
+    }
+
+    /** @return the tree of the whole after this file has taken the place of the one before */
+    ObjectId with(String site, String device, String kind, ObjectId content) throws IOException {
+        Map<String, ObjectId> kinds =
+                files.computeIfAbsent(site, each -> new TreeMap<>()).computeIfAbsent(device, each -> new TreeMap<>());
+        kinds.put(kind, content);
+        Map<String, ObjectId> devices = deviceTrees.computeIfAbsent(site, each -> new TreeMap<>(FOLDERS));
+        devices.put(device, tree(kinds, FileMode.REGULAR_FILE));
+        siteTrees.put(site, tree(devices, FileMode.TREE));
+        return tree(siteTrees, FileMode.TREE);
+    }
+
+    private ObjectId tree(Map<String, ObjectId> entries, FileMode mode) throws IOException {
+        TreeFormatter tree = new TreeFormatter();
+        entries.forEach((name, id) -> tree.append(name, mode, id));
+        return objects.insert(tree);
+    }
+}
