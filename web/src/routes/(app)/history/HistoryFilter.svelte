@@ -1,6 +1,7 @@
 <script lang="ts">
   import type { HistoryKind, Problem } from '$lib/api/client';
   import QueryBar from '$lib/parts/fleet/QueryBar.svelte';
+  import ExportMenu from './ExportMenu.svelte';
   import Menu from '$lib/parts/form/Menu.svelte';
   import ProblemNote from '$lib/parts/form/ProblemNote.svelte';
   import { requestOf, GROUPINGS, KIND_WORDS, KINDS, USUAL, type HistoryView } from './historyView';
@@ -121,6 +122,6 @@
       onchange={(event) => onseek({ until: moment(event.currentTarget.value) })}
     />
   </label>
-  <a class="btn ml-auto" href={file} download>Export CSV</a>
+  <span class="ml-auto"><ExportMenu {file} /></span>
 </div>
 {#if problem?.span}<ProblemNote {problem} class="mt-2" />{/if}

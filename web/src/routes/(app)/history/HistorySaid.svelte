@@ -12,7 +12,7 @@
   const others = $derived(summary?.notLookedAt ?? []);
 </script>
 
-<p class={['text-quiet', isStale && 'opacity-60']}>
+<p class={['text-quiet', isStale && 'opacity-60']} aria-busy={isStale}>
   {#if summary}
     <b class="text-base-content">{count(summary.matching, 'change')} on {count(summary.devices, 'device')}</b
     >{#if summary.notPlanned > 0}, of which

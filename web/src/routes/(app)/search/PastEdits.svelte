@@ -28,7 +28,7 @@
     `/devices/${encodeURIComponent(edit.device)}?a=${edit.number - 1}&b=${edit.number}`;
 </script>
 
-<div class={['mt-3', isStale && 'opacity-60']}>
+<div class={['mt-3', isStale && 'opacity-60']} aria-busy={isStale}>
   <div class="flex items-center gap-3">
     <p class="grow" role="status">
       <b

@@ -121,6 +121,7 @@ public class CopyStore {
     }
 
     /** A copy of an earlier day, known only by its running configuration. */
+    @RetryOnConflict
     @Transactional
     public void storePast(long deviceId, String running, Instant at) {
         Device device = fleet.find(deviceId).orElseThrow();

@@ -57,6 +57,8 @@ class HeavyRequests implements WebMvcConfigurer, AsyncHandlerInterceptor {
     @Override
     public boolean preHandle(HttpServletRequest request, HttpServletResponse response, Object handler)
             throws IOException {
+        // An answer that is streamed comes here again when it has been written: it has its turn.
+        if (request.getAttribute(TURN) != null) return true;
         Principal who = request.getUserPrincipal();
         try {
             Optional<HeavyWork.Turn> turn = work.enter(who == null ? "" : who.getName());

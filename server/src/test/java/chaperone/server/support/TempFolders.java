@@ -6,10 +6,10 @@ import java.nio.file.Path;
 import org.springframework.util.FileSystemUtils;
 
 /** Folders for as long as the process of the tests lives. */
-final class TempFolders {
+public final class TempFolders {
     private TempFolders() {}
 
-    static Path fresh(String prefix) throws IOException {
+    public static Path fresh(String prefix) throws IOException {
         Path folder = Files.createTempDirectory(prefix);
         Runtime.getRuntime().addShutdownHook(new Thread(() -> remove(folder)));
         return folder;

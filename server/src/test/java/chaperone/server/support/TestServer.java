@@ -30,6 +30,7 @@ import java.util.concurrent.locks.LockSupport;
 import java.util.function.BooleanSupplier;
 import org.springframework.boot.SpringApplication;
 import org.springframework.context.ConfigurableApplicationContext;
+import org.springframework.jdbc.core.simple.JdbcClient;
 
 /** The real server on a database of its own, with the demo's stand-ins; one for each test class that wants one. */
 public final class TestServer implements AutoCloseable {
@@ -192,6 +193,14 @@ public final class TestServer implements AutoCloseable {
     /** The number of the set that fits the stand-ins. */
     public long credentialSet() {
         return credentialSet;
+    }
+
+    /** Nobody looks at the devices by the clock: what a test copies is all that is known of them. */
+    public TestServer withoutReadings() {
+        context.getBean(JdbcClient.class)
+                .sql("update reading_plan set is_on = false")
+                .update();
+        return this;
     }
 
     /** Somebody of this role, logged in. */
