@@ -23,7 +23,7 @@ class HistoryTest {
     private static final int PORT = 2989;
 
     @RegisterExtension
-    static final DemoBrowsing DEMO = new DemoBrowsing(PORT, "status of 400");
+    static final DemoBrowsing DEMO = new DemoBrowsing(PORT, "status of 400", "status of 401");
 
     private static final LocatorAssertions.ContainsTextOptions TEN_SECONDS =
             new LocatorAssertions.ContainsTextOptions().setTimeout(10_000);
@@ -31,7 +31,8 @@ class HistoryTest {
     @Test
     void anEditFromOutsideAppearsWithAccountAndAddress() throws Exception {
         Page page = engineer();
-        try (TestSyslog log = TestSyslog.start(DEMO.server(), PORT)) {
+        try (TestSyslog heard = TestSyslog.start(DEMO.server(), PORT)) {
+            assertThat(heard).isNotNull();
             page.navigate("/history");
             page.getByText("Changes in time").waitFor();
             OpenSsh.type(
@@ -160,8 +161,7 @@ class HistoryTest {
         assertThat(row).containsText("m.oduya from 198.51.100.41 by SSH");
         row.getByRole(AriaRole.LINK).click();
         page.waitForURL("**/devices/brkw-core-1**");
-        assertThat(page.getByText("m.oduya from 198.51.100.41 by SSH, claimed").first())
-                .isVisible();
+        assertThat(page.locator("main details summary")).containsText("m.oduya from 198.51.100.41 by SSH, claimed");
         page.navigate("/search?text=address+within+the+quay");
         assertThat(page.getByText("is neither a prefix nor a range of addresses"))
                 .isVisible();

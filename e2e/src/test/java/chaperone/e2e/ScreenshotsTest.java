@@ -22,25 +22,12 @@ class ScreenshotsTest {
         try (TestServer server = TestServer.startDemo(DEVICE_PORT);
                 Browsing browsing = new Browsing(server)) {
             pages(browsing.logIn(ColorScheme.LIGHT, "r.anand", "demo-engineer"));
-            Page dark = browsing.logIn(ColorScheme.DARK, "r.anand", "demo-engineer");
-            dark.navigate("/devices/brkw-core-1?layout=one");
-            dark.getByText("+3 added").waitFor();
-            take(dark, "compare-one-column-dark");
             Page settings = browsing.logIn(ColorScheme.LIGHT, "a.keel", "demo-administrator");
             settings.navigate("/credentials");
             settings.getByText("all Corvane devices").waitFor();
             settings.getByLabel("Change switches").click();
             settings.getByText("copy, put back, image transfer").waitFor();
             take(settings, "credentials");
-            settings.navigate("/fleet/bring-in?by=new");
-            settings.getByLabel("Name", new Page.GetByLabelOptions().setExact(true))
-                    .fill("duns-acc-9");
-            settings.getByLabel("Management address", new Page.GetByLabelOptions().setExact(true))
-                    .fill("192.0.2.29");
-            settings.getByLabel("Device of the fleet").fill("brkw-core-1");
-            settings.locator("button:text-is('Check')").click();
-            settings.getByText("name brkw-core-1").waitFor();
-            take(settings, "first-contact");
             settings.navigate("/devices/brkw-core-1/console");
             settings.getByText("Open a console").click();
             settings.getByText("logged in as chaperone").waitFor();
