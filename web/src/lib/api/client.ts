@@ -22,6 +22,7 @@ export type HistoryKind = HistoryRow['kind'];
 export type Found = Schemas['Found'];
 export type NotSearched = Schemas['NotSearched'];
 export type PastEdit = Schemas['PastEdit'];
+export type LineOrigins = Schemas['LineOriginView'];
 export type SiteAnswers = Schemas['SiteAnswers'];
 export type Compare = Schemas['CompareView'];
 export type CompareRow = Schemas['RowView'];

@@ -1003,7 +1003,23 @@ export interface paths {
             path?: never;
             cookie?: never;
         };
-        get: operations["masked"];
+        get: operations["masked_1"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/devices/{name}/revisions/{number}/origins": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["origins"];
         put?: never;
         post?: never;
         delete?: never;
@@ -1164,6 +1180,54 @@ export interface paths {
             cookie?: never;
         };
         get: operations["open"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/exports/configurations.zip": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["configurations"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/exports/history.bundle": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["bundle"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/exports/masked-configurations.zip": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["masked"];
         put?: never;
         post?: never;
         delete?: never;
@@ -3648,6 +3712,11 @@ export interface components {
             line: string;
             other?: string;
         };
+        LineOriginView: {
+            /** Format: int32 */
+            oldest: number;
+            runs: components["schemas"]["Run"][];
+        };
         LinePage: {
             lines: components["schemas"]["LineView"][];
             /** Format: int64 */
@@ -4368,6 +4437,14 @@ export interface components {
             rule: string;
             zone: string;
         };
+        Run: {
+            /** Format: int32 */
+            count: number;
+            /** Format: int32 */
+            from: number;
+            /** Format: int32 */
+            revision: number;
+        };
         RunDeviceView: {
             /** Format: int32 */
             commands: number;
@@ -4536,6 +4613,7 @@ export interface components {
             /** Format: int64 */
             job: number;
         };
+        StreamingResponseBody: unknown;
         StructureView: {
             after: components["schemas"]["EndView"];
             before: components["schemas"]["EndView"];
@@ -6528,7 +6606,7 @@ export interface operations {
             };
         };
     };
-    masked: {
+    masked_1: {
         parameters: {
             query?: {
                 kind?: "RUNNING" | "SAVED" | "AGREED";
@@ -6549,6 +6627,31 @@ export interface operations {
                 };
                 content: {
                     "text/plain": string;
+                };
+            };
+        };
+    };
+    origins: {
+        parameters: {
+            query?: {
+                kind?: "RUNNING" | "SAVED" | "AGREED";
+            };
+            header?: never;
+            path: {
+                name: string;
+                number: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["LineOriginView"];
                 };
             };
         };
@@ -6782,6 +6885,66 @@ export interface operations {
                 };
                 content: {
                     "text/event-stream": components["schemas"]["SseEmitter"];
+                };
+            };
+        };
+    };
+    configurations: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/zip": components["schemas"]["StreamingResponseBody"];
+                };
+            };
+        };
+    };
+    bundle: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/octet-stream": components["schemas"]["StreamingResponseBody"];
+                };
+            };
+        };
+    };
+    masked: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/zip": components["schemas"]["StreamingResponseBody"];
                 };
             };
         };

@@ -30,7 +30,11 @@
         {#if counts.most.length > 0}Most of them from
           {counts.most.map((each) => `${each.address} (${each.messages})`).join(', ')}.{/if}{/if}
       {#if counts.notRead > 0}<span class="text-quiet"
-          >{count(counts.notRead, 'message')} could not be read (RFC 5424).</span
+          >{count(counts.notRead, 'message')} could not be read (RFC 5424, RFC 3164).</span
+        >{/if}
+      {#if counts.notNoted > 0}<span class="text-warning"
+          >{count(counts.notNoted, 'log-in or edit', 'log-ins and edits')} were not kept: a device said too much
+          at once.</span
         >{/if}
     </p>
   {/if}

@@ -37,6 +37,7 @@ class EveryPageTest {
             "/history?span=year&group=edit&which=elsewhere",
             "/history?since=2001-01-01T00:00:00Z&until=2001-01-02T00:00:00Z",
             "/fleet",
+            "/devices/brkw-core-1/configuration?who=1",
             "/search",
             "/search?text=vlan+310",
             "/search?text=port+without+text",

@@ -14,8 +14,17 @@ public record Settings(
         hosts = hosts == null ? List.of() : List.copyOf(hosts);
     }
 
-    /** Where log messages of devices arrive; port 0 means nowhere. */
-    public record Log(String address, int port) {}
+    /**
+     * Where log messages of devices arrive; port 0 means nowhere.
+     *
+     * @param port for UDP
+     * @param tlsBundle the name of Spring's bundle with the certificate that is shown by TLS
+     */
+    public record Log(String address, int port, int tcpPort, int tlsPort, String tlsBundle) {
+        public static Log byUdp(String address, int port) {
+            return new Log(address, port, 0, 0, "");
+        }
+    }
 
     /** Conversations at once. */
     public record Limits(int overall, int perSite) {}

@@ -81,6 +81,7 @@ class RolesTest {
         GET    /api/devices/{name}/revisions/{number}/masked  | VIEWER
         POST   /api/devices/{name}/revisions/{number}/whole   | ENGINEER
         GET    /api/devices/{name}/revisions/{number}/outline | VIEWER
+        GET    /api/devices/{name}/revisions/{number}/origins | VIEWER
         POST   /api/devices/{name}/revisions/{number}/marks   | ENGINEER
         DELETE /api/devices/{name}/revisions/{number}/marks/{id} | ENGINEER
         GET    /api/revision-marks                            | VIEWER

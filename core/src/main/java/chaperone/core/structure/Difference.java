@@ -40,6 +40,11 @@ public record Difference(
             return statement.identity().label();
         }
 
+        /** A comment says something else every time: what it is says more. */
+        private String called() {
+            return statement.form().isEmpty() ? "comment" : label();
+        }
+
         public String text() {
             return statement.text();
         }
@@ -85,7 +90,7 @@ public record Difference(
                 .map(Part::label)
                 .filter(label -> !label.isEmpty())
                 .findFirst()
-                .orElseGet(() -> after.or(() -> before).map(Part::label).orElse(""));
+                .orElseGet(() -> after.or(() -> before).map(Part::called).orElse(""));
     }
 
     /**

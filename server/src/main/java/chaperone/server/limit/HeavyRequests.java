@@ -30,6 +30,7 @@ class HeavyRequests implements WebMvcConfigurer, AsyncHandlerInterceptor {
                         "/api/compare",
                         "/api/devices/*/revisions/*/lines",
                         "/api/devices/*/revisions/*/outline",
+                        "/api/devices/*/revisions/*/origins",
                         "/api/devices/*/revisions/*/parts",
                         "/api/devices/*/agreed",
                         "/api/changes/*/preview",

@@ -33,6 +33,7 @@ class ConfigSearch {
     /** So many configurations are read for one answer, when it takes reading to know which are meant. */
     private static final int MOST_READ = 2000;
 
+    private static final int AT_ONCE = 200;
     private static final int NAMED = 20;
     /** A configuration that nobody has looked at for so long may be another by now. */
     private static final Duration OLD = Duration.ofHours(26);
@@ -96,7 +97,8 @@ class ConfigSearch {
             String after,
             Optional<OriginView> who) {}
 
-    private record Searched(String device, String site, ConfigDocument document, List<Hit> hits) {}
+    /** Without the text: many of them are held at a time. */
+    private record Searched(String device, List<Hit> hits, List<Place> places) {}
 
     /** @param page of devices that have hits, from 0 */
     @Transactional(readOnly = true)
@@ -104,14 +106,27 @@ class ConfigSearch {
         LineSearch search = read(text);
         Asked asked = new Asked(search.needed(), query);
         // What the index tells is exact for plain words; all else takes reading, from the beginning.
-        boolean isExact = search.isPlain();
-        List<Searched> found = isExact ? read(asked, search, page * size, size) : readAll(asked, search);
-        long devices = isExact ? count(asked) : found.size();
-        boolean isCounted = isExact || count(asked) <= MOST_READ;
-        List<Searched> shown = isExact
-                ? found
-                : found.stream().skip((long) page * size).limit(size).toList();
-        return new Found(devices, isCounted, grouped(shown), notSearched(asked));
+        if (!search.isPlain()) return findByReading(asked, search, page, size);
+        List<Searched> shown = read(asked, search, (long) page * size, size, MOST_HITS);
+        return new Found(count(asked), true, grouped(shown), notSearched(asked));
+    }
+
+    private Found findByReading(Asked asked, LineSearch search, int page, int size) {
+        long first = (long) page * size;
+        List<Searched> shown = new ArrayList<>();
+        long devices = 0;
+        for (int skip = 0; skip < MOST_READ; skip += AT_ONCE) {
+            // Of those that are not on the page it is enough to know that they have one.
+            boolean mayBeShown = devices < first + size && devices + AT_ONCE > first;
+            List<Searched> some = read(asked, search, skip, AT_ONCE, mayBeShown ? MOST_HITS : 1);
+            for (Searched each : some) {
+                if (each.hits().isEmpty()) continue;
+                if (devices >= first && devices < first + size) shown.add(each);
+                devices++;
+            }
+            if (some.size() < AT_ONCE) return new Found(devices, true, grouped(shown), notSearched(asked));
+        }
+        return new Found(devices, count(asked) <= MOST_READ, grouped(shown), notSearched(asked));
     }
 
     private static LineSearch read(String text) {
@@ -127,17 +142,7 @@ class ConfigSearch {
                 Map.of("field", "text"));
     }
 
-    private List<Searched> readAll(Asked asked, LineSearch search) {
-        List<Searched> found = new ArrayList<>();
-        for (int skip = 0; skip < MOST_READ; skip += 200) {
-            List<Searched> some = read(asked, search, skip, 200);
-            some.stream().filter(each -> !each.hits().isEmpty()).forEach(found::add);
-            if (some.size() < 200) break;
-        }
-        return found;
-    }
-
-    private List<Searched> read(Asked asked, LineSearch search, int skip, int most) {
+    private List<Searched> read(Asked asked, LineSearch search, long skip, int most, int mostHits) {
         return database.sql(TEXTS.formatted(asked.conditions()))
                 .params(asked.params)
                 .param("most", most)
@@ -145,8 +150,15 @@ class ConfigSearch {
                 .query((row, number) -> {
                     Grammar grammar = platforms.get(row.getString("platform")).grammar();
                     ConfigDocument document = ConfigDocument.read(grammar, row.getString("shown"));
+                    String name = row.getString("name");
+                    String site = row.getString("site");
+                    List<Hit> hits = search.in(document, mostHits);
                     return new Searched(
-                            row.getString("name"), row.getString("site"), document, search.in(document, MOST_HITS));
+                            name,
+                            hits,
+                            hits.stream()
+                                    .map(hit -> place(name, site, document, hit.line()))
+                                    .toList());
                 })
                 .list();
     }
@@ -162,23 +174,24 @@ class ConfigSearch {
     private static List<Same> grouped(List<Searched> found) {
         Map<List<Object>, Same> same = new LinkedHashMap<>();
         for (Searched each : found) {
-            for (Hit hit : each.hits())
+            for (int i = 0; i < each.hits().size(); i++) {
+                Hit hit = each.hits().get(i);
                 same.computeIfAbsent(
                                 List.of(hit.path(), hit.text()),
                                 key -> new Same(hit.text(), hit.path(), new ArrayList<>()))
                         .places()
-                        .add(place(each, hit.line()));
+                        .add(each.places().get(i));
+            }
         }
         return same.values().stream()
                 .sorted((one, other) -> other.places().size() - one.places().size())
                 .toList();
     }
 
-    private static Place place(Searched in, int line) {
-        ConfigDocument document = in.document();
+    private static Place place(String device, String site, ConfigDocument document, int line) {
         return new Place(
-                in.device(),
-                in.site(),
+                device,
+                site,
                 line,
                 line > 0 ? document.line(line - 1).strip() : "",
                 line + 1 < document.lineCount() ? document.line(line + 1).strip() : "");

@@ -15,7 +15,7 @@ import java.util.Optional;
 import org.springframework.context.event.EventListener;
 import org.springframework.jdbc.core.simple.JdbcClient;
 import org.springframework.stereotype.Component;
-import org.springframework.transaction.annotation.Transactional;
+import org.springframework.transaction.support.TransactionTemplate;
 
 /**
  * Keeps the text that is searched beside the configuration: written in the transaction that stores a new one, so that both
@@ -27,27 +27,35 @@ public class ConfigTexts {
     private static final String WRITE = """
             insert into config_text (device_id, revision_id, masks, shown) values (:device, :revision, :masks, :shown)
             on conflict (device_id) do update set revision_id = excluded.revision_id, masks = excluded.masks,
-              shown = excluded.shown""";
+              shown = excluded.shown where config_text.revision_id <= excluded.revision_id""";
     private static final String MISSING = """
             select d.id from device d
             join lateral (
               select id from revision where device_id = d.id and kind = 'RUNNING' order by number desc limit 1) r on true
             left join config_text t on t.device_id = d.id
             where t.device_id is null or t.revision_id <> r.id or not t.masks = any (:masks)
-            order by d.id limit :most for update of d skip locked""";
+            order by d.id limit :most""";
 
     private final Fleet fleet;
     private final History history;
     private final PlatformRegistry platforms;
     private final SecretMasks masks;
     private final JdbcClient database;
+    private final TransactionTemplate transaction;
 
-    ConfigTexts(Fleet fleet, History history, PlatformRegistry platforms, SecretMasks masks, JdbcClient database) {
+    ConfigTexts(
+            Fleet fleet,
+            History history,
+            PlatformRegistry platforms,
+            SecretMasks masks,
+            JdbcClient database,
+            TransactionTemplate transaction) {
         this.fleet = fleet;
         this.history = history;
         this.platforms = platforms;
         this.masks = masks;
         this.database = database;
+        this.transaction = transaction;
     }
 
     @EventListener
@@ -55,15 +63,20 @@ public class ConfigTexts {
         write(changed.device());
     }
 
-    /** @return how many were written; there may be more when it is as many as one pass takes */
-    @Transactional
+    /**
+     * Each in a transaction of its own, without a lock on the device: a copy that comes meanwhile holds what it writes here,
+     * and a newer revision stays.
+     *
+     * @return how many were written; there may be more when it is as many as one pass takes
+     */
     public int pass() {
         List<Long> missing = database.sql(MISSING)
                 .param("masks", platforms.masksInForce())
                 .param("most", MOST)
                 .query(Long.class)
                 .list();
-        missing.forEach(id -> fleet.find(id).ifPresent(this::write));
+        missing.forEach(
+                id -> transaction.executeWithoutResult(status -> fleet.find(id).ifPresent(this::write)));
         return missing.size();
     }
 

@@ -33,6 +33,7 @@ class SyslogCounters {
     private long dropped;
     private Optional<Instant> lastDroppedAt = Optional.empty();
     private volatile int port;
+    private volatile boolean isListening;
 
     SyslogCounters(Clock clock) {
         this.clock = clock;
@@ -45,7 +46,7 @@ class SyslogCounters {
     /**
      * @param listening whether this process takes log messages at all
      * @param notRead messages that are none (RFC 5424, RFC 3164)
-     * @param notNoted log-ins and edits that the database did not take
+     * @param notNoted log-ins and edits that are not kept: a device said too much at once, or the database did not take them
      * @param dropped since too many came at once
      * @param droppedBySystem before this process could take them
      * @param most from whom most of those came that were dropped here
@@ -61,7 +62,13 @@ class SyslogCounters {
             Optional<Instant> lastDroppedAt,
             List<Loser> most) {}
 
+    /** By streams, of which nothing is lost. */
+    void listens() {
+        isListening = true;
+    }
+
     void listensAt(int port) {
+        isListening = true;
         this.port = port;
     }
 
@@ -94,7 +101,7 @@ class SyslogCounters {
                 .limit(NAMED)
                 .toList();
         return new LogCountsView(
-                port != 0,
+                isListening,
                 since,
                 received.get(),
                 notRead.get(),

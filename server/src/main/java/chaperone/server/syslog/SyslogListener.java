@@ -15,6 +15,7 @@ import java.nio.charset.StandardCharsets;
 import java.util.ArrayList;
 import java.util.LinkedHashSet;
 import java.util.List;
+import java.util.Optional;
 import java.util.Set;
 import java.util.concurrent.ArrayBlockingQueue;
 import java.util.concurrent.BlockingQueue;
@@ -45,8 +46,11 @@ class SyslogListener implements SmartLifecycle {
     private final LogInAccounts accounts;
     private final Traces traces;
     private final SyslogCounters counts;
+    private final TraceLimit limit = new TraceLimit();
     private final BlockingQueue<Said> waiting = new ArrayBlockingQueue<>(MOST_WAITING);
     private volatile @Nullable DatagramSocket socket;
+    private volatile boolean isDealing;
+    private Optional<Thread> reader = Optional.empty();
 
     /** A message as it came. */
     private record Said(String text, String from) {}
@@ -79,6 +83,8 @@ class SyslogListener implements SmartLifecycle {
 
     @Override
     public void start() {
+        isDealing = true;
+        reader = Optional.of(begin("log-reader", this::deal));
         if (where.port() == 0) return;
         DatagramSocket open;
         try {
@@ -90,18 +96,28 @@ class SyslogListener implements SmartLifecycle {
         socket = open;
         counts.listensAt(where.port());
         begin("log-port", () -> receive(open));
-        begin("log-reader", this::deal);
     }
 
-    private static void begin(String name, Runnable work) {
+    void listens() {
+        counts.listens();
+    }
+
+    /** A message that came by a stream: whoever sent it waits until there is room. */
+    void take(String text, String from) throws InterruptedException {
+        counts.received();
+        waiting.put(new Said(text, from));
+    }
+
+    Thread begin(String name, Runnable work) {
         Thread thread = new Thread(work, name);
         thread.setDaemon(true);
         thread.start();
+        return thread;
     }
 
     private void receive(DatagramSocket open) {
         DatagramPacket packet = new DatagramPacket(new byte[LARGEST], LARGEST);
-        while (isRunning()) {
+        while (isOpen()) {
             try {
                 packet.setLength(LARGEST);
                 open.receive(packet);
@@ -110,14 +126,14 @@ class SyslogListener implements SmartLifecycle {
                 counts.received();
                 if (!waiting.offer(new Said(text, from))) counts.dropped(from);
             } catch (IOException e) {
-                if (isRunning()) LOG.warn("Log messages cannot be received: {}", e.getMessage());
+                if (isOpen()) LOG.warn("Log messages cannot be received: {}", e.getMessage());
             }
         }
     }
 
     private void deal() {
         List<Said> batch = new ArrayList<>();
-        while (isRunning()) {
+        while (isDealing) {
             try {
                 batch.clear();
                 batch.add(waiting.take());
@@ -138,13 +154,18 @@ class SyslogListener implements SmartLifecycle {
                 LogMessage.read(said.text())
                         .ifPresentOrElse(
                                 message -> listener.hear(message, said.from(), senders)
-                                        .ifPresent(told::add),
+                                        .ifPresent(trace -> keep(trace, told)),
                                 counts::notRead);
             } catch (RuntimeException e) {
                 LOG.error("A log message from {} could not be dealt with", said.from(), e);
             }
         }
         note(told);
+    }
+
+    private void keep(DeviceTrace trace, List<DeviceTrace> told) {
+        if (limit.takes(trace)) told.add(trace);
+        else counts.notNoted(1);
     }
 
     private void note(List<DeviceTrace> told) {
@@ -158,12 +179,18 @@ class SyslogListener implements SmartLifecycle {
 
     @Override
     public void stop() {
+        isDealing = false;
+        reader.ifPresent(Thread::interrupt);
         DatagramSocket open = socket;
         if (open != null) open.close();
     }
 
     @Override
     public boolean isRunning() {
+        return isDealing;
+    }
+
+    private boolean isOpen() {
         DatagramSocket open = socket;
         return open != null && !open.isClosed();
     }

@@ -29,6 +29,7 @@ import java.util.concurrent.TimeUnit;
 import java.util.concurrent.locks.LockSupport;
 import java.util.function.BooleanSupplier;
 import org.springframework.boot.SpringApplication;
+import org.springframework.boot.context.logging.LoggingApplicationListener;
 import org.springframework.context.ConfigurableApplicationContext;
 import org.springframework.jdbc.core.simple.JdbcClient;
 
@@ -38,6 +39,9 @@ public final class TestServer implements AutoCloseable {
     public static final String RANGES = "127.20.0.0/15";
 
     public static final String PASSWORD = "a long enough password";
+
+    private static final Object LOGGING = new Object();
+    private static boolean hasLogging;
 
     private ConfigurableApplicationContext context;
     private final StandIns standIns;
@@ -105,7 +109,22 @@ public final class TestServer implements AutoCloseable {
     static ConfigurableApplicationContext run(String database, List<String> settings) {
         List<String> arguments = new ArrayList<>(arguments(database, keyFile(), 0));
         arguments.addAll(settings);
-        return SpringApplication.run(ChaperoneServer.class, arguments.toArray(String[]::new));
+        return boot(arguments);
+    }
+
+    /** Logging is set up for the whole process, and not by two servers that start at the same moment: the first one does it. */
+    private static ConfigurableApplicationContext boot(List<String> arguments) {
+        SpringApplication application = new SpringApplication(ChaperoneServer.class);
+        synchronized (LOGGING) {
+            if (!hasLogging) {
+                hasLogging = true;
+                return application.run(arguments.toArray(String[]::new));
+            }
+        }
+        application.setListeners(application.getListeners().stream()
+                .filter(listener -> !(listener instanceof LoggingApplicationListener))
+                .toList());
+        return application.run(arguments.toArray(String[]::new));
     }
 
     /** Ends the server and starts it again on the same database; the stand-ins go on. */
@@ -113,16 +132,14 @@ public final class TestServer implements AutoCloseable {
         String database = context.getEnvironment().getProperty("spring.datasource.url", "");
         Path key = Path.of(context.getEnvironment().getProperty("chaperone.key-file", ""));
         context.close();
-        context = SpringApplication.run(
-                ChaperoneServer.class, arguments(database, key, 0).toArray(String[]::new));
+        context = boot(arguments(database, key, 0));
     }
 
     /** Another server process on the same database, as far as one JVM can have two; the caller ends it. */
     public ConfigurableApplicationContext beside() {
         String database = context.getEnvironment().getProperty("spring.datasource.url", "");
         Path key = Path.of(context.getEnvironment().getProperty("chaperone.key-file", ""));
-        return SpringApplication.run(
-                ChaperoneServer.class, arguments(database, key, 0).toArray(String[]::new));
+        return boot(arguments(database, key, 0));
     }
 
     public static String addressOf(ConfigurableApplicationContext context) {

@@ -29,7 +29,7 @@ public final class TestSyslog implements AutoCloseable {
         ApplicationContext beans = server.context();
         SyslogCounters counts = new SyslogCounters(Clock.systemUTC());
         SyslogListener listener = new SyslogListener(
-                new Settings.Log("127.0.0.1", port),
+                Settings.Log.byUdp("127.0.0.1", port),
                 beans.getBean(SyslogChangeListener.class),
                 beans.getBean(Fleet.class),
                 beans.getBean(LogInAccounts.class),
@@ -37,6 +37,10 @@ public final class TestSyslog implements AutoCloseable {
                 counts);
         listener.start();
         return new TestSyslog(listener, counts, port);
+    }
+
+    SyslogListener listener() {
+        return listener;
     }
 
     SyslogCounters counts() {

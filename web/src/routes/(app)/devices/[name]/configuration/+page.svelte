@@ -1,8 +1,18 @@
 <script lang="ts">
   import WithSecrets from '$lib/parts/form/WithSecrets.svelte';
+  import { goto } from '$app/navigation';
   import { page } from '$app/state';
   import { onMount } from 'svelte';
-  import { api, asProblem, need, type ConfigKind, type Heading, type Problem } from '$lib/api/client';
+  import {
+    api,
+    asProblem,
+    need,
+    type ConfigKind,
+    type Heading,
+    type LineOrigins,
+    type Problem,
+    type Revision
+  } from '$lib/api/client';
   import ProblemNote from '$lib/parts/form/ProblemNote.svelte';
   import { address } from '$lib/state/address.svelte';
   import { keys } from '$lib/state/keys.svelte';
@@ -10,7 +20,9 @@
   import { saveFile } from '$lib/state/saveFile';
   import { count } from '$lib/text/time';
   import ConfigText from './ConfigText.svelte';
-  import { headingAt, linesWith } from './configText';
+  import { headingAt, linesWith, originsOf } from './configText';
+  import { Latest } from '$lib/state/latest.svelte';
+  import { saidMoment } from '$lib/state/times.svelte';
   import { whenever } from '$lib/state/whenever.svelte';
 
   /** Lines fetched in one request. */
@@ -20,6 +32,7 @@
   const sought = $derived(address.params.get('find') ?? '');
   let number = $state<number | undefined>();
   let lines = $state.raw<string[]>([]);
+  let revisions = $state.raw<Revision[]>([]);
   let outline = $state.raw<Heading[]>([]);
   let at = $state<number | undefined>();
   let isEmpty = $state(false);
@@ -35,7 +48,7 @@
     outline = [];
     at = undefined;
     try {
-      const revisions = await need(
+      revisions = await need(
         api.GET('/api/devices/{name}/revisions', { params: { path: { name: wanted }, query } })
       );
       const newest = revisions.at(-1);
@@ -64,6 +77,22 @@
     () => ({ name, kind }),
     (wanted) => load(wanted.name, wanted.kind)
   );
+
+  const showsOrigins = $derived(address.params.has('who'));
+  const brought = new Latest<LineOrigins>();
+  whenever(
+    () => ({ name, kind, number, showsOrigins }),
+    (wanted) => {
+      if (!wanted.showsOrigins || wanted.number === undefined) return brought.forget();
+      const params = { path: { name, number: wanted.number }, query: { kind } };
+      return brought.ask(need(api.GET('/api/devices/{name}/revisions/{number}/origins', { params })));
+    }
+  );
+  const origins = $derived(brought.value && originsOf(brought.value, revisions, saidMoment));
+  const showRevision = (revision: number) => {
+    const before = revisions.findLast((each) => each.number < revision)?.number ?? revision;
+    return goto(`/devices/${encodeURIComponent(name)}?kind=${kind}&a=${before}&b=${revision}`);
+  };
 
   function jump(by: number) {
     if (found.length === 0) return;
@@ -103,13 +132,18 @@
   onMount(() =>
     keys.add([
       { key: '/', says: 'find in the configuration', run: () => find?.focus() },
+      {
+        key: 'b',
+        says: 'who brought each line',
+        run: () => address.change({ who: showsOrigins ? '' : '1' })
+      },
       { key: 'n', says: 'next place', run: () => jump(1) },
       { key: 'p', says: 'previous place', run: () => jump(-1) }
     ])
   );
 </script>
 
-<ProblemNote {problem} class="mt-3" />
+<ProblemNote problem={problem ?? brought.problem} class="mt-3" />
 <div class="mt-3 flex flex-wrap items-center gap-2">
   <div class="join" role="group" aria-label="Which configuration">
     {#each kinds as each (each)}
@@ -134,6 +168,15 @@
     <span role="status">{count(found.length, 'place')}</span>
     <button class="btn" onclick={() => jump(-1)}>‹ previous <kbd>p</kbd></button>
     <button class="btn" onclick={() => jump(1)}>next › <kbd>n</kbd></button>
+  {/if}
+  {#if number}
+    <button
+      class="btn"
+      aria-pressed={showsOrigins}
+      title="Since which revision each line stands, and who brought it"
+      onclick={() => address.change({ who: showsOrigins ? '' : '1' })}
+      >Who brought it <kbd aria-hidden="true">b</kbd></button
+    >
   {/if}
   <span class="text-quiet ml-auto">
     {#if number}revision {number}, {count(lines.length, 'line')}{/if}
@@ -167,7 +210,7 @@
         </button>
       {/each}
     </nav>
-    <ConfigText {lines} {found} {at} />
+    <ConfigText {lines} {found} {at} {origins} onorigin={showRevision} />
   </div>
 {/if}
 

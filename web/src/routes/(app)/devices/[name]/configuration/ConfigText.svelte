@@ -1,4 +1,5 @@
 <script lang="ts">
+  import type { LineOrigin } from './configText';
   import { virtualRows } from '$lib/parts/form/virtualRows.svelte';
 
   interface Props {
@@ -7,9 +8,13 @@
     found: readonly number[];
     /** The line to bring into view and mark. */
     at: number | undefined;
+    /** Since when each line stands, if that is asked. */
+    origins?: readonly LineOrigin[] | undefined;
+    /** Somebody wants to see what a revision brought. */
+    onorigin?: (revision: number) => void;
   }
 
-  let { lines, found, at }: Props = $props();
+  let { lines, found, at, origins, onorigin }: Props = $props();
   let box: HTMLDivElement | undefined = $state();
   const marked = $derived(new Set(found));
   const widest = $derived(lines.reduce((most, line) => Math.max(most, line.length), 0));
@@ -26,13 +31,24 @@
 <!-- A scrolling region must be reachable by keyboard (WCAG 2.1.1). -->
 <!-- svelte-ignore a11y_no_noninteractive_tabindex -->
 <div bind:this={box} class="panel box mono" tabindex="0" role="region" aria-label="Configuration">
-  <div class="relative" style:height="{$rows.getTotalSize()}px" style:min-width="calc({widest + 1}ch + 64px)">
+  <div
+    class="relative"
+    style:height="{$rows.getTotalSize()}px"
+    style:min-width="calc({widest + 1}ch + {origins ? 214 : 64}px)"
+  >
     {#each $rows.getVirtualItems() as item (item.key)}
       <div
         class={['line', marked.has(item.index) && 'found', item.index === at && 'here']}
         style:top="{item.start}px"
       >
-        <span class="number">{item.index + 1}</span><span class="text">{lines[item.index]}</span>
+        {#if origins}
+          {@const origin = origins[item.index]}
+          <span class={['origin', origin?.isFirst && 'first']} title={origin?.title}>
+            {#if origin?.isFirst}<button tabindex="-1" onclick={() => onorigin?.(origin.revision)}
+                >{origin.text}</button
+              >{/if}
+          </span>
+        {/if}<span class="number">{item.index + 1}</span><span class="text">{lines[item.index]}</span>
       </div>
     {/each}
   </div>
@@ -58,6 +74,27 @@
     text-align: right;
     color: var(--quiet);
     user-select: none;
+  }
+  .origin {
+    display: inline-block;
+    width: 150px;
+    height: 20px;
+    padding-left: 8px;
+    overflow: hidden;
+    text-overflow: ellipsis;
+    vertical-align: top;
+    color: var(--quiet);
+    border-right: 2px solid var(--color-base-300);
+    user-select: none;
+  }
+  .origin.first {
+    box-shadow: inset 0 1px var(--color-base-300);
+  }
+  .origin button {
+    cursor: pointer;
+  }
+  .origin button:hover {
+    text-decoration: underline;
   }
   .found {
     background: var(--modified);
