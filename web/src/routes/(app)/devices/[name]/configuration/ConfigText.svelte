@@ -43,12 +43,13 @@
       >
         {#if origins}
           {@const origin = origins[item.index]}
-          <span class={['origin', origin?.isFirst && 'first']} title={origin?.title}>
-            {#if origin?.isFirst}<button tabindex="-1" onclick={() => onorigin?.(origin.revision)}
-                >{origin.text}</button
-              >{/if}
-          </span>
-        {/if}<span class="number">{item.index + 1}</span><span class="text">{lines[item.index]}</span>
+          <!-- The line of revisions is the way for the keyboard. -->
+          <!-- svelte-ignore a11y_click_events_have_key_events, a11y_no_static_element_interactions -->
+          <span
+            class={['origin', origin?.isFirst && 'first']}
+            title={origin?.title}
+            onclick={() => origin && onorigin?.(origin.revision)}>{origin?.isFirst ? origin.text : ''}</span
+          >{/if}<span class="number">{item.index + 1}</span><span class="text">{lines[item.index]}</span>
       </div>
     {/each}
   </div>
@@ -86,15 +87,13 @@
     color: var(--quiet);
     border-right: 2px solid var(--color-base-300);
     user-select: none;
+    cursor: pointer;
+  }
+  .origin:hover {
+    text-decoration: underline;
   }
   .origin.first {
     box-shadow: inset 0 1px var(--color-base-300);
-  }
-  .origin button {
-    cursor: pointer;
-  }
-  .origin button:hover {
-    text-decoration: underline;
   }
   .found {
     background: var(--modified);
