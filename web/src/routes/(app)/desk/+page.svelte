@@ -51,7 +51,7 @@
 <div class="flex items-start gap-3">
   <div class="min-w-0 flex-1">
     <h1>{weekdayAndTime(clock.now, preferences.zone)}</h1>
-    <p class={['text-quiet', desk.summary.isStale && 'opacity-60']} aria-busy={desk.summary.isAwaited}>
+    <p class="text-quiet" aria-busy={desk.summary.isAwaited}>
       {#if summary}
         {#if SAID[desk.span]}{SAID[desk.span]}{:else if desk.lastLooked}Since you last looked on {weekdayAndTime(
             Date.parse(desk.lastLooked),

@@ -64,7 +64,7 @@
 <div class="flex flex-wrap items-start gap-2">
   <div class="min-w-72 grow">
     <h1>History</h1>
-    <HistorySaid {summary} isStale={history.summary.isStale} />
+    <HistorySaid {summary} isAwaited={history.summary.isAwaited} />
   </div>
   <div class="join" role="group" aria-label="Span">
     {#each SPANS as span (span.name)}

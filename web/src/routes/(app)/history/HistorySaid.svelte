@@ -4,15 +4,16 @@
 
   interface Props {
     summary: HistorySummary | undefined;
-    isStale: boolean;
+    /** Whether another answer is on its way. */
+    isAwaited: boolean;
   }
 
-  let { summary, isStale }: Props = $props();
+  let { summary, isAwaited }: Props = $props();
   const unseen = $derived((summary?.allDevices ?? 0) - (summary?.lookedAt ?? 0));
   const others = $derived(summary?.notLookedAt ?? []);
 </script>
 
-<p class={['text-quiet', isStale && 'opacity-60']} aria-busy={isStale}>
+<p class="text-quiet" aria-busy={isAwaited}>
   {#if summary}
     <b class="text-base-content">{count(summary.matching, 'change')} on {count(summary.devices, 'device')}</b
     >{#if summary.notPlanned > 0}, of which

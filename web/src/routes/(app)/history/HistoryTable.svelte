@@ -70,7 +70,7 @@
               ><a class="font-semibold" href={pathOf(row)}>{row.device}</a>
               {#if history.view.group === 'edit' && i === 0 && group.rows.length > 1}
                 <button
-                  class="chip ml-1 h-6 cursor-pointer px-1.5"
+                  class="chip ml-1 h-[24px] cursor-pointer px-1.5"
                   aria-expanded={!history.isFolded(group)}
                   title={group.rows.map((each) => each.device).join(', ')}
                   onclick={() => history.unfold(group)}>+ {group.rows.length - 1}</button

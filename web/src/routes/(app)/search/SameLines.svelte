@@ -27,7 +27,7 @@
         <tr class="align-top">
           <td class="w-1/2 max-w-0">
             <button
-              class="mono block min-h-6 max-w-full cursor-pointer truncate text-left"
+              class="mono block min-h-[24px] max-w-full cursor-pointer truncate text-left"
               aria-expanded={isOpen}
               title={same.text}
               onclick={() => toggle(keyOf(same))}>{same.text}</button
@@ -51,13 +51,13 @@
           <td class="max-w-[24rem]">
             {#each isOpen ? same.places : same.places.slice(0, NAMED) as place (place.device + place.line)}
               <a
-                class="mr-2 inline-flex h-6 items-center whitespace-nowrap hover:underline"
+                class="mr-2 inline-flex h-[24px] items-center whitespace-nowrap hover:underline"
                 title="{place.site || 'no site'}, line {place.line + 1}"
                 href={pathOf(place.device, same.text)}>{place.device}</a
               >
             {/each}
             {#if !isOpen && same.places.length > NAMED}
-              <button class="text-quiet h-6 cursor-pointer" onclick={() => toggle(keyOf(same))}
+              <button class="text-quiet h-[24px] cursor-pointer" onclick={() => toggle(keyOf(same))}
                 >and {same.places.length - NAMED} more</button
               >
             {/if}

@@ -6,12 +6,8 @@ import java.net.URLEncoder;
 import java.nio.charset.StandardCharsets;
 import java.sql.Connection;
 import java.sql.DriverManager;
-import java.sql.PreparedStatement;
-import java.sql.ResultSet;
 import java.sql.SQLException;
 import java.sql.Statement;
-import java.util.ArrayList;
-import java.util.Comparator;
 import java.util.List;
 import java.util.Locale;
 import java.util.concurrent.TimeUnit;
@@ -89,53 +85,22 @@ public final class FleetPage {
 
     private static boolean measure(Api api, Connection database) throws SQLException {
         JsonNode page = api.get(PATH).json(200);
-        int matching = byHand(database);
+        AgainstSql against = new AgainstSql(database, BY_HAND);
+        int matching = against.matching();
         if (page.get("matching").asInt() != matching || page.get("devices").size() != 100) {
             throw new IllegalStateException("The two do not answer the same: " + matching + ", " + page);
         }
-        List<Double> shares = new ArrayList<>();
-        List<Double> millis = new ArrayList<>();
-        for (int round = -WARM_UPS; round < ROUNDS; round++) {
-            long start = System.nanoTime();
-            api.get(PATH).json(200);
-            long between = System.nanoTime();
-            byHand(database);
-            long end = System.nanoTime();
-            if (round < 0) continue;
-            shares.add((between - start) / (double) (end - between));
-            millis.add((between - start) / 1e6);
-        }
-        double share = middle(shares);
+        AgainstSql.Figures figures = against.measure(() -> api.get(PATH).json(200), WARM_UPS, ROUNDS);
+        double share = figures.share();
         System.out.printf(
                 Locale.ROOT,
                 "fleet of %d, %d match: a page in %.1f ms, %.2f of the time of the SQL by hand (aim: at most %.1f)%s%n",
                 DEVICES,
                 matching,
-                middle(millis),
+                figures.millis(),
                 share,
                 MOST,
                 share <= MOST ? "" : "  MISSED");
         return share <= MOST;
-    }
-
-    private static double middle(List<Double> values) {
-        values.sort(Comparator.naturalOrder());
-        return values.get(values.size() / 2);
-    }
-
-    /** Reads every value of every row; gives how many devices match. */
-    private static int byHand(Connection database) throws SQLException {
-        int matching = 0;
-        for (String sql : BY_HAND) {
-            try (PreparedStatement statement = database.prepareStatement(sql);
-                    ResultSet rows = statement.executeQuery()) {
-                int columns = rows.getMetaData().getColumnCount();
-                while (rows.next()) {
-                    for (int column = 1; column <= columns; column++) rows.getString(column);
-                    if (sql.equals(BY_HAND.get(1))) matching = rows.getInt(1);
-                }
-            }
-        }
-        return matching;
     }
 }

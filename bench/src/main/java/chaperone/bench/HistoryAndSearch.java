@@ -8,14 +8,10 @@ import java.nio.charset.StandardCharsets;
 import java.security.MessageDigest;
 import java.sql.Connection;
 import java.sql.DriverManager;
-import java.sql.PreparedStatement;
-import java.sql.ResultSet;
 import java.sql.SQLException;
 import java.sql.Statement;
 import java.time.Duration;
 import java.time.Instant;
-import java.util.ArrayList;
-import java.util.Comparator;
 import java.util.HexFormat;
 import java.util.List;
 import java.util.Locale;
@@ -145,52 +141,21 @@ public final class HistoryAndSearch {
         int rows = answer.has("matching")
                 ? answer.get("matching").asInt()
                 : answer.get("devices").asInt();
-        int byHand = byHand(database, each);
+        AgainstSql against = new AgainstSql(database, each.byHand());
+        int byHand = against.matching();
         if (rows != byHand || rows == 0)
             throw new IllegalStateException("The two do not answer the same: " + rows + " and " + byHand);
-        List<Double> shares = new ArrayList<>();
-        List<Double> millis = new ArrayList<>();
-        for (int round = -WARM_UPS; round < ROUNDS; round++) {
-            long start = System.nanoTime();
-            api.get(path).json(200);
-            long between = System.nanoTime();
-            byHand(database, each);
-            long end = System.nanoTime();
-            if (round < 0) continue;
-            shares.add((between - start) / (double) (end - between));
-            millis.add((between - start) / 1e6);
-        }
-        double share = middle(shares);
+        AgainstSql.Figures figures = against.measure(() -> api.get(path).json(200), WARM_UPS, ROUNDS);
+        double share = figures.share();
         System.out.printf(
                 Locale.ROOT,
                 "%s, %d match: %.1f ms, %.2f of the time of the SQL by hand (aim: at most %.1f)%s%n",
                 each.name(),
                 rows,
-                middle(millis),
+                figures.millis(),
                 share,
                 each.most(),
                 share <= each.most() ? "" : "  MISSED");
         return share <= each.most();
-    }
-
-    private static double middle(List<Double> values) {
-        values.sort(Comparator.naturalOrder());
-        return values.get(values.size() / 2);
-    }
-
-    /** Reads every value of every row; gives how many match. */
-    private static int byHand(Connection database, Case each) throws SQLException {
-        int matching = 0;
-        for (String sql : each.byHand()) {
-            try (PreparedStatement statement = database.prepareStatement(sql);
-                    ResultSet rows = statement.executeQuery()) {
-                int columns = rows.getMetaData().getColumnCount();
-                while (rows.next()) {
-                    for (int column = 1; column <= columns; column++) rows.getString(column);
-                    if (sql.equals(each.byHand().get(1))) matching = rows.getInt(1);
-                }
-            }
-        }
-        return matching;
     }
 }
