@@ -29,7 +29,7 @@
   whenever(() => JSON.stringify(view), history.load);
 
   const quickly = () => {
-    if (session.mayAccount) void history.account(history.wanted, '').catch(() => undefined);
+    if (session.mayAccount) void history.accountOpen();
   };
   const ask = () => {
     if (session.mayAccount && history.wanted.length > 0) asks = true;

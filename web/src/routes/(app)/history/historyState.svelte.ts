@@ -4,6 +4,7 @@ import { clock } from '$lib/state/clock.svelte';
 import { Latest } from '$lib/state/latest.svelte';
 import { rowAt } from '$lib/state/listKeys';
 import { regret } from '$lib/state/regret.svelte';
+import { saidMoment } from '$lib/state/times.svelte';
 import { count } from '$lib/text/time';
 import { grouped, keyOf, requestOf, viewOf, wantsAccount, wider, type HistoryGroup } from './historyView';
 
@@ -11,10 +12,12 @@ export const SIZE = 200;
 
 /** What changed across the fleet: what is asked, what came of it, where the cursor stands and what is chosen. */
 export class HistoryState {
+  /** In the reader's time. */
+  #hour = (at: string): string => saidMoment(at).replace(/\d\d$/, '00');
+
   readonly page = new Latest<{ changes: HistoryRow[]; matching: number }>();
   readonly summary = new Latest<HistorySummary>();
   readonly view = $derived(viewOf(address.params));
-  /** By the hour: a moment that ends now moves on with it, and the request is made when something is asked. */
   readonly rows = $derived(this.page.value?.changes ?? []);
   readonly groups = $derived(grouped(this.rows, this.view.group, this.#hour));
   /** In the order in which they are shown; the same edit on several devices is one row until it is unfolded. */
@@ -49,10 +52,6 @@ export class HistoryState {
   #behind(row: HistoryRow): HistoryRow[] {
     const group = this.groups.find(({ rows }) => rows.includes(row));
     return group && this.isFolded(group) ? group.rows : [row];
-  }
-
-  #hour(at: string): string {
-    return `${at.slice(0, 13)}:00`;
   }
 
   load = async () => {
@@ -113,13 +112,20 @@ export class HistoryState {
         : []
   );
 
+  /** What is accounted for already keeps what was said of it. */
+  accountOpen = async () => {
+    const open = this.wanted.filter(({ accounted }) => !accounted);
+    if (open.length > 0) await this.account(open, '').catch(() => undefined);
+    else this.move(1);
+  };
+
   account = async (rows: readonly HistoryRow[], note: string) => {
     const revisions = rows.map(({ id }) => id);
     if (revisions.length === 0) return;
     const next = this.shown[Math.max(...rows.map((row) => this.shown.indexOf(row))) + 1];
     try {
       await need(api.POST('/api/history/accounted', { body: { revisions, note } }));
-      regret.by(`Accounted for ${count(revisions.length, 'change')}.`, () => this.#takeBack(revisions));
+      regret.by(`Accounted for ${count(revisions.length, 'change')}.`, () => this.#takeBack(rows));
       this.letGo();
       this.problem = undefined;
       await this.load();
@@ -130,8 +136,12 @@ export class HistoryState {
     }
   };
 
-  #takeBack = async (revisions: number[]) => {
-    await need(api.POST('/api/history/not-accounted', { body: { revisions } }));
+  /** What was said of them before is said again. */
+  #takeBack = async (rows: readonly HistoryRow[]) => {
+    await need(api.POST('/api/history/not-accounted', { body: { revisions: rows.map(({ id }) => id) } }));
+    for (const { id, accounted } of rows)
+      if (accounted)
+        await need(api.POST('/api/history/accounted', { body: { revisions: [id], note: accounted.note } }));
     await this.load();
   };
 }

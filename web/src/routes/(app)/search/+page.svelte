@@ -2,6 +2,7 @@
   import { onMount } from 'svelte';
   import { api, need, type Found, type PastEdit } from '$lib/api/client';
   import QueryBar from '$lib/parts/fleet/QueryBar.svelte';
+  import Pager from '$lib/parts/form/Pager.svelte';
   import ProblemNote from '$lib/parts/form/ProblemNote.svelte';
   import { address } from '$lib/state/address.svelte';
   import { keys } from '$lib/state/keys.svelte';
@@ -43,7 +44,10 @@
     () => [text, query, isPast, until, page],
     () => {
       if (text.trim() === '') return [found.forget(), past.forget()];
-      if (!isPast) return found.ask(need(api.GET('/api/search/lines', { params: { query: asked } })));
+      if (!isPast)
+        return found.ask(
+          need(api.GET('/api/search/lines', { params: { query: { ...asked, page, size: SIZE } } }))
+        );
       const moment = Number.isNaN(Date.parse(until)) ? undefined : new Date(until).toISOString();
       return past.ask(
         need(
@@ -85,17 +89,19 @@
       label="Which devices"
       hint="on all devices"
       problem={problem?.span ? problem : undefined}
-      onchange={(said) => address.change({ query: said })}
+      onchange={(said) => address.change({ query: said, page: '' })}
     />
   </div>
   <div class="join" role="group" aria-label="Now or in the past">
     <button
       class="btn join-item"
       aria-pressed={!isPast}
-      onclick={() => address.change({ when: '', until: '' })}>Now</button
+      onclick={() => address.change({ when: '', until: '', page: '' })}>Now</button
     >
-    <button class="btn join-item" aria-pressed={isPast} onclick={() => address.change({ when: 'past' })}
-      >In the past</button
+    <button
+      class="btn join-item"
+      aria-pressed={isPast}
+      onclick={() => address.change({ when: 'past', page: '' })}>In the past</button
     >
   </div>
 </div>
@@ -123,7 +129,7 @@
   <div class={['mt-3', (found.isStale || found.problem) && 'opacity-60']} aria-busy={found.isAwaited}>
     <div class="flex flex-wrap items-center gap-2">
       <p class="min-w-0 grow" role="status">
-        <b>{foundText(found.value)}</b>
+        <b>{foundText(found.value, page, SIZE)}</b>
         {#if unsearched}<span
             class="text-warning"
             title={found.value.notSearched.map(({ names }) => names.join(', ')).join('\n')}
@@ -137,8 +143,11 @@
       {#if fleet}<a class="btn" href="/fleet?{new URLSearchParams({ query: fleet })}">Show in the fleet</a
         >{/if}
       {#if found.value.devices > 0}<a class="btn" href={file} download>Export CSV</a>{/if}
-      <button class="btn" onclick={() => address.change({ when: 'past' })}>When did it go?</button>
+      <button class="btn" onclick={() => address.change({ when: 'past', page: '' })}>When did it go?</button>
     </div>
     {#if found.value.lines.length > 0}<SameLines lines={found.value.lines} />{/if}
+    {#if found.value.devices > SIZE}
+      <Pager {page} size={SIZE} matching={found.value.devices} one="device" before="Before" after="More" />
+    {/if}
   </div>
 {:else if !found.problem}<p class="text-quiet mt-4">Loading…</p>{/if}

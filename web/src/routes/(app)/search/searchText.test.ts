@@ -11,9 +11,11 @@ const found = (...devices: string[]): Found => ({
 });
 
 it('says how much was found', () => {
-  expect(foundText(found('a', 'a', 'b'))).toBe('3 lines on 2 devices');
-  expect(foundText(found())).toBe('No device has it.');
-  expect(foundText({ ...found('a'), isCounted: false })).toBe('1 line on at least 1 device');
+  expect(foundText(found('a', 'a', 'b'), 0, 100)).toBe('3 lines on 2 devices');
+  expect(foundText(found(), 0, 100)).toBe('No device has it.');
+  const many = { ...found('a'), devices: 240 };
+  expect(foundText(many, 2, 100)).toBe('1 line on devices 201 to 240 of 240');
+  expect(foundText({ ...many, isCounted: false }, 0, 100)).toBe('1 line on devices 1 to 100 of at least 240');
 });
 
 it('says what could not be searched', () => {

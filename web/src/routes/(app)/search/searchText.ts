@@ -12,12 +12,19 @@ export function notSearchedText(all: readonly NotSearched[]): string {
   return all.map(({ why, devices }) => `${count(devices, 'device')} ${WHY[why] ?? why}`).join(', ');
 }
 
-/** How much was found, in one line. */
-export function foundText(found: Found): string {
+/**
+ * How much was found, in one line.
+ *
+ * @param page from 0, of so many devices
+ */
+export function foundText(found: Found, page: number, size: number): string {
   const lines = found.lines.reduce((sum, same) => sum + same.places.length, 0);
   if (found.devices === 0) return 'No device has it.';
   const least = found.isCounted ? '' : 'at least ';
-  return `${count(lines, 'line')} on ${least}${count(found.devices, 'device')}`;
+  if (found.devices <= size && page === 0)
+    return `${count(lines, 'line')} on ${count(found.devices, 'device')}`;
+  const last = Math.min(found.devices, (page + 1) * size);
+  return `${count(lines, 'line')} on devices ${page * size + 1} to ${last} of ${least}${found.devices}`;
 }
 
 const DEED: Record<string, string> = { ADDED: 'came', REMOVED: 'went', MODIFIED: 'altered', MOVED: 'moved' };

@@ -88,8 +88,8 @@ public final class HistoryAndSearch {
 
     private static void fill(Connection database, long set) throws Exception {
         byte[] yaml = Platforms.shippedText("corvane").getBytes(StandardCharsets.UTF_8);
-        String masks =
-                HexFormat.of().formatHex(MessageDigest.getInstance("SHA-256").digest(yaml), 0, 8);
+        String masks = "corvane:"
+                + HexFormat.of().formatHex(MessageDigest.getInstance("SHA-256").digest(yaml), 0, 8);
         try (Statement statement = database.createStatement()) {
             statement.execute("update reading_plan set is_on = false");
             statement.execute("""

@@ -6,6 +6,7 @@ import java.io.IOException;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import org.eclipse.jgit.api.Git;
+import org.eclipse.jgit.api.errors.GitAPIException;
 import org.eclipse.jgit.lib.Constants;
 import org.eclipse.jgit.lib.NullProgressMonitor;
 import org.eclipse.jgit.lib.Ref;
@@ -61,14 +62,13 @@ class ExportController {
 
     private static Repository repositoryIn(Path folder) throws IOException {
         try {
-            Repository repository = Git.init()
+            return Git.init()
                     .setBare(true)
                     .setInitialBranch("main")
                     .setDirectory(folder.toFile())
                     .call()
                     .getRepository();
-            return repository;
-        } catch (org.eclipse.jgit.api.errors.GitAPIException e) {
+        } catch (GitAPIException e) {
             throw new IOException("No repository could be made in " + folder, e);
         }
     }

@@ -1,5 +1,6 @@
 package chaperone.server.export;
 
+import chaperone.core.origin.Attribution.Sureness;
 import chaperone.server.origin.OriginView;
 import chaperone.server.origin.OriginView.ActorView;
 import chaperone.server.origin.OriginView.Proof;
@@ -63,7 +64,7 @@ record KeptRevision(
 
     /** The one who did it, if it can have been one only. */
     private Optional<ActorView> sole() {
-        return who.filter(view -> view.sureness() == chaperone.core.origin.Attribution.Sureness.SOLE).stream()
+        return who.filter(view -> view.sureness() == Sureness.SOLE).stream()
                 .flatMap(view -> view.actors().stream())
                 .filter(actor -> actor.proof() != Proof.CLAIM && !account(actor).isEmpty())
                 .findFirst();

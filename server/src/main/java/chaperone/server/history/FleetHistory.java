@@ -18,42 +18,51 @@ import org.springframework.transaction.annotation.Transactional;
 /** What changed across the fleet in a span, from where each kind of it is kept. */
 @Repository
 class FleetHistory {
-    // Each part has an index of its own by time; the database reads as much of each as the page needs.
+    // Each part has an index of its own by time, and gives no more than the page needs: %5$s is empty, or its end. What
+    // else
+    // a row says is read for the rows of the page alone.
     private static final String MOVED = """
             with moved as (
-              select 'REVISION' as source, r.id, r.device_id, r.kind, r.number, r.first_copy_at as at, r.added,
-                r.modified, r.removed, r.moved, r.parts, r.part_count, encode(r.deed_digest, 'hex') as deed,
-                r.change_number, r.rollout_number, r.origin = 'PLANNED' as planned, '' as object, '' as before, '' as after,
-                k.note, k.made_by as accounted_by, k.made_at as accounted_at
+              (select 'REVISION' as source, r.id, r.device_id, r.kind, r.first_copy_at as at,
+                r.origin = 'PLANNED' as planned, k.revision_id is not null as accounted
               from revision r left join revision_accounted k on k.revision_id = r.id
               where r.number > 1 and r.kind <> 'AGREED' and r.kind = any (:configs)
-                and r.first_copy_at > :since and r.first_copy_at <= :until%1$s%2$s
+                and r.first_copy_at > :since and r.first_copy_at <= :until%1$s%2$s%5$s)
               union all
-              select 'TABLE', t.id, t.device_id, t.kind, t.number, t.first_read_at, t.added, t.altered, t.removed, 0,
-                '{}', 0, '', null, null, false, '', '', '', null, null, null
+              (select 'TABLE', t.id, t.device_id, t.kind, t.first_read_at as at, false, false
               from table_reading t
               where t.number > 1 and t.kind = any (:tables)
-                and t.first_read_at > :since and t.first_read_at <= :until%3$s
+                and t.first_read_at > :since and t.first_read_at <= :until%3$s%5$s)
               union all
-              select 'EVENT', e.id, e.device_id, e.kind, 0, e.at, 0, 0, 0, 0, '{}', 0, '', null, null, false, e.object, e.before,
-                e.after, null, null, null
+              (select 'EVENT', e.id, e.device_id, e.kind, e.at, false, false
               from device_event e
-              where e.kind = any (:events) and e.at > :since and e.at <= :until%4$s)
+              where e.kind = any (:events) and e.at > :since and e.at <= :until%4$s%5$s))
             """;
+    private static final String NEWEST = " order by at desc, id desc limit :reach";
     private static final String LIST = """
-            select m.*, d.name as device, coalesce(s.name, '') as site, coalesce((
+            select m.source, m.id, m.kind, m.at, d.name as device, coalesce(s.name, '') as site,
+              coalesce(r.number, t.number, 0) as number, coalesce(r.added, t.added, 0) as added,
+              coalesce(r.modified, t.altered, 0) as modified, coalesce(r.removed, t.removed, 0) as removed,
+              coalesce(r.moved, 0) as moved, coalesce(r.parts, '{}') as parts, coalesce(r.part_count, 0) as part_count,
+              coalesce(encode(r.deed_digest, 'hex'), '') as deed, r.change_number, r.rollout_number,
+              coalesce(e.object, '') as object, coalesce(e.before, '') as before, coalesce(e.after, '') as after,
+              k.note, k.made_by as accounted_by, k.made_at as accounted_at, coalesce((
                 select max(p.number) from revision p
-                where m.source = 'REVISION' and p.device_id = m.device_id and p.kind = m.kind and p.number < m.number),
-                m.number - 1) as previous
+                where p.device_id = r.device_id and p.kind = r.kind and p.number < r.number),
+                coalesce(r.number, t.number, 1) - 1) as previous
             from (select * from moved order by at desc, source, id desc limit :size offset :skip) m
             join device d on d.id = m.device_id left join site s on s.id = d.site_id
+            left join revision r on m.source = 'REVISION' and r.id = m.id
+            left join revision_accounted k on k.revision_id = r.id
+            left join table_reading t on m.source = 'TABLE' and t.id = m.id
+            left join device_event e on m.source = 'EVENT' and e.id = m.id
             order by m.at desc, m.source, m.id desc""";
     private static final String COUNTS = """
             select count(*) as matching, count(distinct device_id) as devices,
               count(*) filter (where planned) as planned,
               count(*) filter (where source = 'REVISION' and kind = 'RUNNING' and not planned) as not_planned,
               count(*) filter (where source = 'REVISION' and kind = 'RUNNING' and not planned
-                and accounted_at is null) as open
+                and not accounted) as open
             from moved""";
     private static final String BARS = """
             select date_bin(make_interval(secs => :step), at, :since) as at,
@@ -118,8 +127,9 @@ class FleetHistory {
     @Transactional(readOnly = true)
     public HistoryPage page(HistoryRequest request, int page, int size) {
         Asked asked = new Asked(request);
-        List<HistoryRow.Stored> rows = database.sql(asked.moved() + LIST)
+        List<HistoryRow.Stored> rows = database.sql(asked.newest() + LIST)
                 .params(asked.params())
+                .param("reach", (long) (page + 1) * size)
                 .param("size", size)
                 .param("skip", (long) page * size)
                 .query((row, number) -> HistoryRow.Stored.of(row))
@@ -211,7 +221,16 @@ class FleetHistory {
         }
 
         String moved() {
-            return MOVED.formatted(chosen("r"), conditions(), chosen("t"), chosen("e"));
+            return moved("");
+        }
+
+        /** No more of each part than the first rows of all. */
+        String newest() {
+            return moved(NEWEST);
+        }
+
+        private String moved(String end) {
+            return MOVED.formatted(chosen("r"), conditions(), chosen("t"), chosen("e"), end);
         }
 
         private String chosen(String table) {

@@ -33,7 +33,10 @@ public class PlatformRegistry implements ServerEventListener {
     private final PlatformTextRepository texts;
     private final Events events;
     private final Clock clock;
-    private volatile Optional<Platforms> read = Optional.empty();
+    private volatile Optional<InForce> read = Optional.empty();
+
+    /** @param masks by name, see {@link #masksOf} */
+    private record InForce(Platforms platforms, Map<String, String> masks) {}
 
     PlatformRegistry(PlatformTextRepository texts, Events events, Clock clock) {
         this.texts = texts;
@@ -42,9 +45,13 @@ public class PlatformRegistry implements ServerEventListener {
     }
 
     public Platforms current() {
-        Optional<Platforms> known = read;
+        return inForce().platforms();
+    }
+
+    private InForce inForce() {
+        Optional<InForce> known = read;
         if (known.isPresent()) return known.get();
-        Platforms fresh = readAll();
+        InForce fresh = readAll();
         read = Optional.of(fresh);
         return fresh;
     }
@@ -60,17 +67,26 @@ public class PlatformRegistry implements ServerEventListener {
                 .orElseGet(() -> Connector.recognisable(current().all()));
     }
 
-    private Platforms readAll() {
+    private InForce readAll() {
         Map<String, Platform> byName = new LinkedHashMap<>();
-        Platforms.shipped().all().forEach(platform -> byName.put(platform.name(), platform));
+        Map<String, String> masks = new LinkedHashMap<>();
+        for (Platform platform : Platforms.shipped().all()) {
+            byName.put(platform.name(), platform);
+            masks.put(platform.name(), masks(platform.name(), Platforms.shippedText(platform.name())));
+        }
         for (PlatformText text : texts.newest()) {
             if (text.isRemoval()) continue;
             // It could be read when it was saved; a release that reads less must not take the others down with it.
-            if (PlatformReader.read(text.yaml()) instanceof Outcome.Read sound)
+            if (PlatformReader.read(text.yaml()) instanceof Outcome.Read sound) {
                 byName.put(text.name(), sound.platform());
-            else LOG.error("The saved text {} of platform {} cannot be read", text.number(), text.name());
+                masks.put(text.name(), masks(text.name(), text.yaml()));
+            } else LOG.error("The saved text {} of platform {} cannot be read", text.number(), text.name());
         }
-        return new Platforms(List.copyOf(byName.values()));
+        return new InForce(new Platforms(List.copyOf(byName.values())), Map.copyOf(masks));
+    }
+
+    private static String masks(String name, String yaml) {
+        return name + ":" + HexFormat.of().formatHex(Contents.sha256(yaml.getBytes(StandardCharsets.UTF_8)), 0, 8);
     }
 
     @Override
@@ -88,16 +104,15 @@ public class PlatformRegistry implements ServerEventListener {
                 .orElseGet(() -> Platforms.shippedText(name));
     }
 
-    /** Tells texts of a platform apart by which something was masked: a digest of the one in force. */
+    /** Tells apart by which text of which platform something was masked: the name, a colon, a digest of the text in force. */
     public String masksOf(String name) {
-        return HexFormat.of().formatHex(Contents.sha256(textOf(name).getBytes(StandardCharsets.UTF_8)), 0, 8);
+        return Optional.ofNullable(inForce().masks().get(name))
+                .orElseThrow(() -> ProblemException.notFound("platform", name));
     }
 
     /** Those of all platforms. */
     public String[] masksInForce() {
-        return current().all().stream()
-                .map(platform -> masksOf(platform.name()))
-                .toArray(String[]::new);
+        return inForce().masks().values().toArray(String[]::new);
     }
 
     Optional<PlatformText> newest(String name) {

@@ -41,19 +41,20 @@ class ConfigSearch {
     private static final String TEXTS = """
             select d.id, d.name, coalesce(s.name, '') as site, d.platform, t.shown
             from config_text t join device d on d.id = t.device_id left join site s on s.id = d.site_id
-            where t.masks = any (:masks)%s order by d.name limit :most offset :skip""";
+            where t.masks = any (:masks) and starts_with(t.masks, d.platform || ':')%s order by d.name limit :most offset :skip""";
     private static final String COUNT = """
-            select count(*) from config_text t join device d on d.id = t.device_id where t.masks = any (:masks)%s""";
+            select count(*) from config_text t join device d on d.id = t.device_id where t.masks = any (:masks) and starts_with(t.masks, d.platform || ':')%s""";
     private static final String NOT_SEARCHED = """
             select d.name, case when t.device_id is null then 'NO_COPY' when d.incomplete <> '' then 'PART'
               else 'OLD' end as why
             from device d left join config_text t on t.device_id = d.id and t.masks = any (:masks)
+              and starts_with(t.masks, d.platform || ':')
             where (t.device_id is null or d.incomplete <> '' or coalesce(d.checked_at, 'epoch') < :old)%s
             order by 2, 1""";
     private static final String PAST = """
             select e.*, d.name, r.number, r.first_copy_at, r.id as revision
             from revision_edit e join revision r on r.id = e.revision_id join device d on d.id = r.device_id
-            where e.masks = any (:masks) and r.kind = 'RUNNING' and r.first_copy_at <= :until
+            where e.masks = any (:masks) and starts_with(e.masks, d.platform || ':') and r.kind = 'RUNNING' and r.first_copy_at <= :until
               and lower(e.before || chr(10) || e.after) like :words%s
             order by r.first_copy_at desc, e.revision_id desc, e.place limit :size offset :skip""";
 

@@ -34,6 +34,7 @@ public class ConfigTexts {
               select id from revision where device_id = d.id and kind = 'RUNNING' order by number desc limit 1) r on true
             left join config_text t on t.device_id = d.id
             where t.device_id is null or t.revision_id <> r.id or not t.masks = any (:masks)
+              or not starts_with(t.masks, d.platform || ':')
             order by d.id limit :most""";
 
     private final Fleet fleet;

@@ -26,6 +26,9 @@ import org.springframework.stereotype.Component;
 class SyslogStreams implements SmartLifecycle {
     private static final Logger LOG = LoggerFactory.getLogger(SyslogStreams.class);
     private static final int MOST_CONNECTIONS = 200;
+    /** So many of one address: whoever holds them open keeps nobody else out. */
+    private static final int MOST_OF_ONE = 8;
+
     private static final Duration LONGEST_SILENCE = Duration.ofMinutes(15);
 
     private final Settings.Log where;
@@ -69,7 +72,8 @@ class SyslogStreams implements SmartLifecycle {
         while (isRunning) {
             try {
                 Socket connection = socket.accept();
-                if (connections.size() >= MOST_CONNECTIONS) refuse(connection);
+                if (connections.size() >= MOST_CONNECTIONS || ofOne(connection.getInetAddress()) >= MOST_OF_ONE)
+                    refuse(connection);
                 else {
                     connections.add(connection);
                     listener.begin("log-connection", () -> read(connection));
@@ -80,8 +84,14 @@ class SyslogStreams implements SmartLifecycle {
         }
     }
 
+    private long ofOne(InetAddress address) {
+        return connections.stream()
+                .filter(connection -> address.equals(connection.getInetAddress()))
+                .count();
+    }
+
     private static void refuse(Socket connection) throws IOException {
-        LOG.warn("{} sends log messages, but {} others do already", connection.getInetAddress(), MOST_CONNECTIONS);
+        LOG.warn("{} has too many connections for log messages, or all have", connection.getInetAddress());
         connection.close();
     }
 

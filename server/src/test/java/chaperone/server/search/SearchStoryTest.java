@@ -4,6 +4,7 @@ import static org.assertj.core.api.Assertions.assertThat;
 
 import chaperone.core.platform.Platforms;
 import chaperone.server.account.Role;
+import chaperone.server.revision.RevisionEditPass;
 import chaperone.server.support.Api;
 import chaperone.server.support.TestServer;
 import chaperone.standins.demo.DemoFleet;
@@ -171,10 +172,32 @@ class SearchStoryTest {
         TestServer.await(() -> texts.pass() == 0, "all is written anew");
         assertThat(lines("vlan 330").toString()).contains("vlan 330").doesNotContain("vlan 330 \\\"ticket hall");
         assertThat(lines("vlan 330").get("devices").asInt()).isPositive();
+        // What came and went is masked anew too, and not lost.
+        TestServer.await(() -> past("vlan 377").size() == 2, "the past is worked out anew");
+        assertThat(past("ticket hall")).isEmpty();
+    }
+
+    /** What was kept before anybody worked out what was done is worked out later. */
+    @Test
+    @Order(4)
+    void whatIsMissingOfThePastIsWorkedOut() {
+        JdbcClient database = server.context().getBean(JdbcClient.class);
+        database.sql("delete from revision_edit").update();
+        database.sql("update revision set deed_digest = '', parts = '{}', part_count = 0")
+                .update();
+        assertThat(past("vlan 377")).isEmpty();
+        RevisionEditPass pass = server.context().getBean(RevisionEditPass.class);
+        TestServer.await(() -> pass.pass() == 0, "all is worked out");
+        assertThat(past("vlan 377").findValuesAsString("kind")).containsExactly("REMOVED", "ADDED");
+        assertThat(engineer.get("/api/history?query=" + encoded("name is brkw-acc-1"))
+                        .json(200)
+                        .at("/changes/0/parts/0")
+                        .asString())
+                .startsWith("vlan 377");
     }
 
     @Test
-    @Order(4)
+    @Order(5)
     void aRemovedDeviceIsFoundNoMore() {
         assertThat(lines("brkw-acc-2").get("devices").asInt()).isPositive();
         engineer.delete("/api/devices/brkw-acc-2");
