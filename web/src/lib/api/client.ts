@@ -23,6 +23,9 @@ export type Found = Schemas['Found'];
 export type NotSearched = Schemas['NotSearched'];
 export type PastEdit = Schemas['PastEdit'];
 export type LineOrigins = Schemas['LineOriginView'];
+/** All that is known of one line. */
+export type LineReason = Schemas['LineReason'];
+export type LinePlace = Schemas['StatementPlace'];
 export type SiteAnswers = Schemas['SiteAnswers'];
 export type Compare = Schemas['CompareView'];
 export type CompareRow = Schemas['RowView'];

@@ -116,14 +116,14 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
-    "/api/audit.csv": {
+    "/api/audit.{format}": {
         parameters: {
             query?: never;
             header?: never;
             path?: never;
             cookie?: never;
         };
-        get: operations["table_3"];
+        get: operations["file_3"];
         put?: never;
         post?: never;
         delete?: never;
@@ -564,6 +564,22 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/compare/rows.{format}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["rows"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/compare/structure": {
         parameters: {
             query?: never;
@@ -788,14 +804,14 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
-    "/api/devices.csv": {
+    "/api/devices.{format}": {
         parameters: {
             query?: never;
             header?: never;
             path?: never;
             cookie?: never;
         };
-        get: operations["table_2"];
+        get: operations["file_2"];
         put?: never;
         post?: never;
         delete?: never;
@@ -956,6 +972,22 @@ export interface paths {
             cookie?: never;
         };
         get: operations["lines_3"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/devices/{name}/revisions/{number}/lines/{line}/reason": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["reason"];
         put?: never;
         post?: never;
         delete?: never;
@@ -1364,14 +1396,14 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
-    "/api/history/changes.csv": {
+    "/api/history/changes.{format}": {
         parameters: {
             query?: never;
             header?: never;
             path?: never;
             cookie?: never;
         };
-        get: operations["table_1"];
+        get: operations["file_1"];
         put?: never;
         post?: never;
         delete?: never;
@@ -1652,14 +1684,14 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
-    "/api/jobs/{id}/lines.csv": {
+    "/api/jobs/{id}/lines.{format}": {
         parameters: {
             query?: never;
             header?: never;
             path?: never;
             cookie?: never;
         };
-        get: operations["linesAsCsv"];
+        get: operations["linesAsFile"];
         put?: never;
         post?: never;
         delete?: never;
@@ -2420,14 +2452,14 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
-    "/api/search/lines.csv": {
+    "/api/search/lines.{format}": {
         parameters: {
             query?: never;
             header?: never;
             path?: never;
             cookie?: never;
         };
-        get: operations["table"];
+        get: operations["file"];
         put?: never;
         post?: never;
         delete?: never;
@@ -2880,6 +2912,19 @@ export interface components {
             standard: string;
             tag: string;
         };
+        Brought: {
+            /** Format: date-time */
+            at: string;
+            /** Format: int64 */
+            change?: number;
+            isOldest: boolean;
+            /** Format: int32 */
+            revision: number;
+            /** Format: int64 */
+            rollout?: number;
+            title?: string;
+            who?: components["schemas"]["OriginView"];
+        };
         CallRuleInput: {
             authorities: string;
             ports: number[];
@@ -2996,6 +3041,14 @@ export interface components {
         };
         Checked: {
             problems: components["schemas"]["PlatformProblem"][];
+        };
+        ClauseOfLine: {
+            /** @enum {string} */
+            binding: "ADVISE" | "WARN" | "REFUSE";
+            holds: boolean;
+            reason: string;
+            standard: string;
+            tag: string;
         };
         ClauseSection: {
             lines: components["schemas"]["SectionLine"][];
@@ -3722,6 +3775,15 @@ export interface components {
             /** Format: int64 */
             total: number;
         };
+        LineReason: {
+            brought: components["schemas"]["Brought"];
+            clauses: components["schemas"]["ClauseOfLine"][];
+            /** Format: int32 */
+            line: number;
+            path: string[];
+            references: components["schemas"]["References"];
+            text: string;
+        };
         LineView: {
             advice: string;
             /** Format: int32 */
@@ -4219,6 +4281,11 @@ export interface components {
             id: number;
             loggedInAs: string;
         };
+        References: {
+            definition?: components["schemas"]["StatementPlace"];
+            usedBy: components["schemas"]["StatementPlace"][];
+            uses: components["schemas"]["StatementPlace"][];
+        };
         ReleaseCount: {
             /** Format: int64 */
             devices: number;
@@ -4612,6 +4679,12 @@ export interface components {
         Started: {
             /** Format: int64 */
             job: number;
+        };
+        StatementPlace: {
+            /** Format: int32 */
+            line: number;
+            path: string[];
+            text: string;
         };
         StreamingResponseBody: unknown;
         StructureView: {
@@ -5087,7 +5160,7 @@ export interface operations {
             };
         };
     };
-    table_3: {
+    file_3: {
         parameters: {
             query?: {
                 who?: string | null;
@@ -5097,7 +5170,9 @@ export interface operations {
                 before?: string | null;
             };
             header?: never;
-            path?: never;
+            path: {
+                format: string;
+            };
             cookie?: never;
         };
         requestBody?: never;
@@ -5108,7 +5183,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "text/csv": string;
+                    "application/json": string;
                 };
             };
         };
@@ -5845,6 +5920,32 @@ export interface operations {
             };
         };
     };
+    rows: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                format: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["CompareRequest"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": string;
+                };
+            };
+        };
+    };
     structure: {
         parameters: {
             query?: never;
@@ -6210,7 +6311,7 @@ export interface operations {
             };
         };
     };
-    table_2: {
+    file_2: {
         parameters: {
             query?: {
                 query?: string;
@@ -6222,7 +6323,9 @@ export interface operations {
                 sort?: string;
             };
             header?: never;
-            path?: never;
+            path: {
+                format: string;
+            };
             cookie?: never;
         };
         requestBody?: never;
@@ -6233,7 +6336,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "text/csv": string;
+                    "application/json": string;
                 };
             };
         };
@@ -6547,6 +6650,32 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["LinesView"];
+                };
+            };
+        };
+    };
+    reason: {
+        parameters: {
+            query?: {
+                kind?: "RUNNING" | "SAVED" | "AGREED";
+            };
+            header?: never;
+            path: {
+                name: string;
+                number: number;
+                line: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["LineReason"];
                 };
             };
         };
@@ -7175,7 +7304,7 @@ export interface operations {
             };
         };
     };
-    table_1: {
+    file_1: {
         parameters: {
             query?: {
                 since?: string | null;
@@ -7187,7 +7316,9 @@ export interface operations {
                 words?: string | null;
             };
             header?: never;
-            path?: never;
+            path: {
+                format: string;
+            };
             cookie?: never;
         };
         requestBody?: never;
@@ -7198,7 +7329,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "text/csv": string;
+                    "application/json": string;
                 };
             };
         };
@@ -7624,7 +7755,7 @@ export interface operations {
             };
         };
     };
-    linesAsCsv: {
+    linesAsFile: {
         parameters: {
             query?: {
                 states?: ("WAITING" | "IN_HAND" | "DONE" | "FAILED" | "STOPPED")[];
@@ -7633,6 +7764,7 @@ export interface operations {
             header?: never;
             path: {
                 id: number;
+                format: string;
             };
             cookie?: never;
         };
@@ -7644,7 +7776,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "text/csv": string;
+                    "application/json": string;
                 };
             };
         };
@@ -8942,14 +9074,16 @@ export interface operations {
             };
         };
     };
-    table: {
+    file: {
         parameters: {
             query: {
                 text: string;
                 query?: string;
             };
             header?: never;
-            path?: never;
+            path: {
+                format: string;
+            };
             cookie?: never;
         };
         requestBody?: never;
@@ -8960,7 +9094,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "text/csv": string;
+                    "application/json": string;
                 };
             };
         };

@@ -1,5 +1,5 @@
 import { api, need, type CompareEnd } from '$lib/api/client';
-import { saveFile } from './saveFile';
+import { saveFile, type ListFormat } from './saveFile';
 
 /** What is compared, as the API wants it. */
 export interface Pair {
@@ -16,4 +16,12 @@ export async function saveDiff(pair: Pair, name: string, withSecrets: boolean): 
     ? await need(api.POST('/api/compare/diff', request))
     : await need(api.POST('/api/compare/diff/masked', request));
   saveFile(bytes as unknown as Blob, `${name}${withSecrets ? '' : '-masked'}.diff`);
+}
+
+/** What differs as a file of another kind, with its secrets masked. */
+export async function saveComparison(pair: Pair, name: string, format: ListFormat): Promise<void> {
+  const bytes = await need(
+    api.POST('/api/compare/rows.{format}', { params: { path: { format } }, body: pair, parseAs: 'blob' })
+  );
+  saveFile(bytes as unknown as Blob, `${name}.${format}`);
 }

@@ -1,7 +1,9 @@
 <script lang="ts">
   import { asProblem, type Problem } from '$lib/api/client';
+  import Menu from '$lib/parts/form/Menu.svelte';
+  import { LIST_FORMATS } from '$lib/state/saveFile';
   import WithSecrets from '$lib/parts/form/WithSecrets.svelte';
-  import { saveDiff, type Pair } from '$lib/state/diffFile';
+  import { saveComparison, saveDiff, type Pair } from '$lib/state/diffFile';
 
   interface Props {
     pair: Pair;
@@ -12,13 +14,20 @@
 
   let { pair, name, onproblem }: Props = $props();
 
-  const save = (withSecrets: boolean) =>
-    saveDiff(pair, name, withSecrets).catch((thrown: unknown) => onproblem(asProblem(thrown)));
+  const told = (thrown: unknown) => onproblem(asProblem(thrown));
+  const save = (withSecrets: boolean) => saveDiff(pair, name, withSecrets).catch(told);
 </script>
 
 <span class="join">
-  <button class="btn" title="For patch, with masks in place of secrets" onclick={() => save(false)}
-    >Export .diff</button
-  >
+  <Menu label="Export" name="Export the comparison" buttonClass="btn" class="mt-1 w-60">
+    <p class="text-quiet px-2 pb-1">With masks in place of secrets</p>
+    <button class="btn btn-ghost w-full justify-start" onclick={() => save(false)}>As .diff for patch</button>
+    {#each LIST_FORMATS as format (format)}
+      <button
+        class="btn btn-ghost w-full justify-start"
+        onclick={() => saveComparison(pair, name, format).catch(told)}>As {format.toUpperCase()}</button
+      >
+    {/each}
+  </Menu>
   <WithSecrets what="the difference" onyes={() => save(true)} />
 </span>

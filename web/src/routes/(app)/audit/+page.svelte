@@ -1,5 +1,6 @@
 <script lang="ts">
   import { api, need, type AuditPage } from '$lib/api/client';
+  import ListMenu from '$lib/parts/form/ListMenu.svelte';
   import Pager from '$lib/parts/form/Pager.svelte';
   import ProblemNote from '$lib/parts/form/ProblemNote.svelte';
   import When from '$lib/parts/form/When.svelte';
@@ -23,7 +24,6 @@
     text: address.params.get('text') ?? ''
   });
   const page = $derived(Math.max(0, Number(address.params.get('page') ?? '0') || 0));
-  const file = $derived(`/api/audit.csv?${new URLSearchParams(sought)}`);
   const OUTCOME = { BEGUN: 'begun', DONE: 'done', REFUSED: 'refused', FAILED: 'failed' };
 
   whenever(
@@ -50,7 +50,7 @@
     </p>
   </div>
   <button class="btn" onclick={checking.send}>Check the log</button>
-  <a class="btn" href={file} download>Export CSV</a>
+  <ListMenu path="/api/audit" query={new URLSearchParams(sought).toString()} />
 </div>
 
 {#if check}

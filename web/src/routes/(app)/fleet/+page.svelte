@@ -18,7 +18,8 @@
   import EditMany from './EditMany.svelte';
   import Facets from './Facets.svelte';
   import { FleetState } from './fleetState.svelte';
-  import { groupQuery, tableAddress, wholeQuery } from './fleetView';
+  import ListMenu from '$lib/parts/form/ListMenu.svelte';
+  import { groupQuery, listQuery, wholeQuery } from './fleetView';
   import KeepGroup from './KeepGroup.svelte';
   import Releases from './Releases.svelte';
   import Views from './Views.svelte';
@@ -158,8 +159,11 @@
         title={stale ?? (rows.matching > MOST_CHOSEN ? 'Narrow the filter first' : undefined)}
         onclick={shown.chooseAll}>Choose these {rows.matching}</button
       >
-      {#if !stale}<a class="btn btn-ghost h-7" href={tableAddress(shown.query)} download="fleet.csv">CSV</a
-        >{/if}
+      {#if !stale}<ListMenu
+          path="/api/devices"
+          query={listQuery(shown.query)}
+          buttonClass="btn btn-ghost h-7"
+        />{/if}
       <Views
         columns={address.params.get('columns')}
         here={address.params.toString()}

@@ -4,7 +4,7 @@ import {
   groupQuery,
   queryOf,
   shownOf,
-  tableAddress,
+  listQuery,
   tagsIn,
   toggled,
   turned,
@@ -49,10 +49,8 @@ it.each([
   ['', []]
 ])('reads tags: %j', (text, tags) => expect(tagsIn(text)).toEqual(tags));
 
-it('asks for the same devices as a table', () => {
-  expect(tableAddress(queryOf(url.searchParams))).toBe(
-    '/api/devices.csv?query=core&sort=site&site=Brackwater&site=Dunsay'
-  );
+it('asks for the same devices as a file', () => {
+  expect(listQuery(queryOf(url.searchParams))).toBe('query=core&sort=site&site=Brackwater&site=Dunsay');
 });
 
 it.each([

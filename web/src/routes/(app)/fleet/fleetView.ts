@@ -34,13 +34,13 @@ export function tagsIn(text: string): string[] {
   return [...new Set(text.split(',').map((tag) => tag.trim()))].filter((tag) => tag !== '');
 }
 
-/** Where the same devices come as a table. */
-export function tableAddress(query: ReturnType<typeof queryOf>): string {
+/** What asks for the same devices as a file. */
+export function listQuery(query: ReturnType<typeof queryOf>): string {
   const params = new URLSearchParams({ query: query.query, sort: query.sort });
   for (const key of ['site', 'role', 'release', 'platform', 'tag'] as const) {
     for (const value of query[key]) params.append(key, value);
   }
-  return `/api/devices.csv?${params}`;
+  return params.toString();
 }
 
 /** The query that means a group's devices. */

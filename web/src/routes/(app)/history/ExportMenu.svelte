@@ -1,14 +1,14 @@
 <script lang="ts">
   import Confirm from '$lib/parts/form/Confirm.svelte';
-  import Menu from '$lib/parts/form/Menu.svelte';
+  import ListMenu from '$lib/parts/form/ListMenu.svelte';
   import { session } from '$lib/state/session.svelte';
 
   interface Props {
-    /** The list as it is shown. */
-    file: string;
+    /** What of the list is asked for. */
+    query: string;
   }
 
-  let { file }: Props = $props();
+  let { query }: Props = $props();
   let asks = $state<{ title: string; path: string } | undefined>();
 
   const WITH_SECRETS = [
@@ -17,25 +17,22 @@
   ];
 </script>
 
-<Menu label="Export" buttonClass="btn" class="mt-1 w-72">
-  <ul>
-    <li><a class="btn btn-ghost w-full justify-start" href={file} download>This list as CSV</a></li>
-    <li>
-      <a class="btn btn-ghost w-full justify-start" href="/api/exports/masked-configurations.zip" download
-        >What runs now as ZIP, masked</a
-      >
-    </li>
-    {#if session.mayManage}
-      {#each WITH_SECRETS as each (each.path)}
-        <li>
-          <button class="btn btn-ghost w-full justify-start" onclick={() => (asks = each)}
-            >{each.title}, with secrets…</button
-          >
-        </li>
-      {/each}
-    {/if}
-  </ul>
-</Menu>
+<ListMenu path="/api/history/changes" {query} class="mt-1 w-72">
+  <li>
+    <a class="btn btn-ghost w-full justify-start" href="/api/exports/masked-configurations.zip" download
+      >What runs now as ZIP, masked</a
+    >
+  </li>
+  {#if session.mayManage}
+    {#each WITH_SECRETS as each (each.path)}
+      <li>
+        <button class="btn btn-ghost w-full justify-start" onclick={() => (asks = each)}
+          >{each.title}, with secrets…</button
+        >
+      </li>
+    {/each}
+  {/if}
+</ListMenu>
 
 {#if asks}
   {@const path = asks.path}

@@ -27,10 +27,13 @@
   ];
   const isUsual = $derived(view.kinds.join(' ') === USUAL.join(' '));
   const kindsSaid = $derived(isUsual ? 'Usual kinds' : view.kinds.map((kind) => KIND_WORDS[kind]).join(', '));
-  const file = $derived.by(() => {
-    const asked = Object.entries(requestOf(view, clock.now)).filter(([, value]) => value !== undefined);
-    return `/api/history/changes.csv?${new URLSearchParams(asked.map(([name, value]) => [name, String(value)]))}`;
-  });
+  const asked = $derived(
+    new URLSearchParams(
+      Object.entries(requestOf(view, clock.now))
+        .filter(([, value]) => value !== undefined)
+        .map(([name, value]) => [name, String(value)])
+    ).toString()
+  );
 
   function toggle(kind: HistoryKind) {
     const has = view.kinds.includes(kind);
@@ -122,6 +125,6 @@
       onchange={(event) => onseek({ until: moment(event.currentTarget.value) })}
     />
   </label>
-  <span class="ml-auto"><ExportMenu {file} /></span>
+  <span class="ml-auto"><ExportMenu query={asked} /></span>
 </div>
 {#if problem?.span}<ProblemNote {problem} class="mt-2" />{/if}

@@ -2,6 +2,7 @@
   import { onMount } from 'svelte';
   import { api, need, type Found, type PastEdit } from '$lib/api/client';
   import QueryBar from '$lib/parts/fleet/QueryBar.svelte';
+  import ListMenu from '$lib/parts/form/ListMenu.svelte';
   import Pager from '$lib/parts/form/Pager.svelte';
   import ProblemNote from '$lib/parts/form/ProblemNote.svelte';
   import { address } from '$lib/state/address.svelte';
@@ -30,7 +31,7 @@
   const pair = $derived(pairOf(devices));
   const unsearched = $derived(notSearchedText(found.value?.notSearched ?? []));
   const asked = $derived({ text, query: query || undefined });
-  const file = $derived(`/api/search/lines.csv?${new URLSearchParams(query ? { text, query } : { text })}`);
+  const listed = $derived(new URLSearchParams(query ? { text, query } : { text }).toString());
 
   const EXAMPLES = [
     'vlan 340',
@@ -142,7 +143,7 @@
         >{/if}
       {#if fleet}<a class="btn" href="/fleet?{new URLSearchParams({ query: fleet })}">Show in the fleet</a
         >{/if}
-      {#if found.value.devices > 0}<a class="btn" href={file} download>Export CSV</a>{/if}
+      {#if found.value.devices > 0}<ListMenu path="/api/search/lines" query={listed} />{/if}
       <button class="btn" onclick={() => address.change({ when: 'past', page: '' })}>When did it go?</button>
     </div>
     {#if found.value.lines.length > 0}<SameLines lines={found.value.lines} />{/if}

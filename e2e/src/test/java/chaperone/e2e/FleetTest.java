@@ -79,7 +79,9 @@ class FleetTest {
         page.getByText("Clear filter").click();
         page.getByRole(AriaRole.GROUP, named("Tag")).getByText("kiosks").click();
         matching(page, 2);
-        Download table = page.waitForDownload(() -> page.getByText("CSV").click());
+        page.getByText("Export", new Page.GetByTextOptions().setExact(true)).click();
+        Download table =
+                page.waitForDownload(() -> page.getByText("This list as CSV").click());
         List<String> lines = Files.readAllLines(table.path());
         assertThat(table.suggestedFilename()).isEqualTo("fleet.csv");
         assertThat(lines).hasSize(3);

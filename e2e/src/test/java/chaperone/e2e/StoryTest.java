@@ -258,7 +258,8 @@ class StoryTest {
     void patchTakesTheExportedDifference() throws Exception {
         Path folder = Files.createTempDirectory("export");
         Path shown = folder.resolve("masked.diff");
-        page.waitForDownload(() -> page.getByText("Export .diff").click()).saveAs(shown);
+        page.getByLabel("Export the comparison").first().click();
+        page.waitForDownload(() -> page.getByText("As .diff for patch").click()).saveAs(shown);
         assertThat(shown).content().contains("\n+");
         page.getByText("With secrets…").click();
         Download download =

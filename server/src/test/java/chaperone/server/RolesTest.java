@@ -32,7 +32,7 @@ import org.springframework.web.servlet.mvc.method.annotation.RequestMappingHandl
 class RolesTest {
     private static final String TABLE = """
         GET    /api/devices                                   | VIEWER
-        GET    /api/devices.csv                               | VIEWER
+        GET    /api/devices.{format}                          | VIEWER
         GET    /api/query-help                                | VIEWER
         POST   /api/devices/remove                            | ENGINEER
         POST   /api/devices/edit                              | ENGINEER
@@ -51,14 +51,14 @@ class RolesTest {
         DELETE /api/map/notes/{id}                            | ENGINEER
         GET    /api/history                                   | VIEWER
         GET    /api/history/summary                           | VIEWER
-        GET    /api/history/changes.csv                       | VIEWER
+        GET    /api/history/changes.{format}                  | VIEWER
         POST   /api/history/accounted                         | ENGINEER, APPROVER
         POST   /api/history/not-accounted                     | ENGINEER, APPROVER
         GET    /api/exports/history.bundle                    | ADMINISTRATOR
         GET    /api/exports/configurations.zip                | ADMINISTRATOR
         GET    /api/exports/masked-configurations.zip         | VIEWER
         GET    /api/search/lines                              | VIEWER
-        GET    /api/search/lines.csv                          | VIEWER
+        GET    /api/search/lines.{format}                     | VIEWER
         GET    /api/search/past                               | VIEWER
         GET    /api/desk/answers                              | VIEWER
         POST   /api/desk/visits                               | VIEWER
@@ -76,6 +76,7 @@ class RolesTest {
         GET    /api/devices/{name}                            | VIEWER
         DELETE /api/devices/{name}                            | ENGINEER
         GET    /api/devices/{name}/revisions                  | VIEWER
+        GET    /api/devices/{name}/revisions/{number}/lines/{line}/reason | VIEWER
         GET    /api/devices/{name}/revisions/{number}/lines   | VIEWER
         GET    /api/devices/{name}/revisions/{number}/text    | ENGINEER
         GET    /api/devices/{name}/revisions/{number}/masked  | VIEWER
@@ -147,6 +148,7 @@ class RolesTest {
         POST   /api/compare/structure                         | VIEWER
         POST   /api/compare/diff                              | ENGINEER
         POST   /api/compare/diff/masked                       | VIEWER
+        POST   /api/compare/rows.{format}                     | VIEWER
         GET    /api/noise-patterns                            | VIEWER
         POST   /api/noise-patterns                            | ENGINEER
         POST   /api/noise-patterns/proposal                   | ENGINEER
@@ -206,7 +208,7 @@ class RolesTest {
         GET    /api/jobs                                      | VIEWER
         GET    /api/jobs/{id}                                 | VIEWER
         GET    /api/jobs/{id}/lines                           | VIEWER
-        GET    /api/jobs/{id}/lines.csv                       | VIEWER
+        GET    /api/jobs/{id}/lines.{format}                  | VIEWER
         POST   /api/jobs/{id}/stop                            | ENGINEER
         POST   /api/jobs/{id}/retry                           | ENGINEER
         GET    /api/credential-sets                           | VIEWER
@@ -217,7 +219,7 @@ class RolesTest {
         PUT    /api/credential-sets/{id}                      | ADMINISTRATOR
         DELETE /api/credential-sets/{id}                      | ADMINISTRATOR
         GET    /api/audit                                     | VIEWER
-        GET    /api/audit.csv                                 | VIEWER
+        GET    /api/audit.{format}                            | VIEWER
         GET    /api/audit/check                               | VIEWER
         GET    /api/accounts                                  | ADMINISTRATOR
         POST   /api/accounts                                  | ADMINISTRATOR
@@ -264,14 +266,15 @@ class RolesTest {
                 .collect(Collectors.toSet());
         String method = endpoint.split(" +")[0];
         String path = endpoint.split(" +")[1]
-                .replaceAll("\\{(id|number|run)\\}", "999999")
+                .replaceAll("\\{(id|number|run|line)\\}", "999999")
                 .replace("{name}", "no-such-device")
                 .replace("{device}", "no-such-device")
                 .replace("{code}", "no-such-site")
                 .replace("{tag}", "none")
                 .replace("{fault}", "slow")
                 .replace("{kind}", "MACS")
-                .replace("{act}", "restart");
+                .replace("{act}", "restart")
+                .replace("{format}", "json");
         assertThat(new Api(server.address()).send(method, path, "").status())
                 .as("nobody is logged in")
                 .isIn(method.equals("GET") ? Set.of(401) : Set.of(401, 403));
@@ -346,6 +349,7 @@ class RolesTest {
                 "/api/compare",
                 "/api/compare/structure",
                 "/api/compare/diff/masked",
+                "/api/compare/rows.{format}",
                 "/api/noise-patterns/proposal",
                 "/api/noise-patterns/effect",
                 "/api/templates/{name}/fill",

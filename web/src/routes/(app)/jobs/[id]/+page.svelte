@@ -5,6 +5,7 @@
   import { SvelteSet } from 'svelte/reactivity';
   import { api, need, type CredentialSet, type JobLine } from '$lib/api/client';
   import JobBar from '$lib/parts/job/JobBar.svelte';
+  import ListMenu from '$lib/parts/form/ListMenu.svelte';
   import ProblemNote from '$lib/parts/form/ProblemNote.svelte';
   import When from '$lib/parts/form/When.svelte';
   import { address } from '$lib/state/address.svelte';
@@ -191,11 +192,10 @@
         </button>
       {/if}
     {/each}
-    <a
-      class="btn"
-      href="/api/jobs/{id}/lines.csv?states={filter.state}&outcome={encodeURIComponent(filter.outcome)}"
-      download>Export .csv</a
-    >
+    <ListMenu
+      path="/api/jobs/{id}/lines"
+      query={new URLSearchParams({ states: filter.state, outcome: filter.outcome }).toString()}
+    />
     {#if session.mayAct && filter.outcome !== '' && retriable.length > 0}
       <button class="btn" onclick={() => retriable.forEach((number) => chosen.add(number))}
         >Choose these {retriable.length}</button

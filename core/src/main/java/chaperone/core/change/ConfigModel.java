@@ -6,12 +6,14 @@ import chaperone.core.config.Grammar;
 import chaperone.core.noise.Noise;
 import chaperone.core.patch.EditWay;
 import chaperone.core.patch.Patch;
+import chaperone.core.patch.References;
 import chaperone.core.platform.Platform;
 import chaperone.core.platform.Secrets;
 import chaperone.core.structure.Statement;
 import chaperone.core.structure.Structure;
 import chaperone.core.structure.StructureDiff;
 import chaperone.core.structure.StructureEdit;
+import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
 
@@ -44,6 +46,27 @@ public record ConfigModel(Grammar grammar, Structure structure, Noise noise, Sec
     /** The same configuration as its family writes it, without comments and without what goes without saying. */
     public String written(String text) {
         return grammar.write(statements(text));
+    }
+
+    /** The statements above the one that begins at a line, from 0; none where no statement begins. */
+    public List<String> above(String text, int line) {
+        List<String> path = new ArrayList<>();
+        return leadsTo(read(text), line, path) ? path : List.of();
+    }
+
+    private static boolean leadsTo(Statement here, int line, List<String> path) {
+        for (Statement child : here.children()) {
+            if (child.line() == line) return true;
+            path.add(child.text());
+            if (leadsTo(child, line, path)) return true;
+            path.remove(path.size() - 1);
+        }
+        return false;
+    }
+
+    /** What the statement at a line, from 0, refers to, and what refers to it. */
+    public References references(String text, int line) {
+        return way.map(each -> each.references(read(text), line)).orElse(References.NONE);
     }
 
     /** A text that is the same for configurations that differ in noise alone. */

@@ -2,6 +2,7 @@ package chaperone.core.patch;
 
 import chaperone.core.config.ConfigStatement;
 import chaperone.core.pattern.QuickPattern;
+import chaperone.core.structure.Statement;
 import chaperone.core.structure.Structure;
 import com.google.re2j.Matcher;
 import java.util.ArrayList;
@@ -71,6 +72,11 @@ public record EditLanguage(
     @Override
     public TypedLines.Outcome typed(List<ConfigStatement> before, List<String> lines) {
         return TypedLines.apply(before, lines, this);
+    }
+
+    @Override
+    public References references(Statement root, int line) {
+        return References.of(root, line, this);
     }
 
     @Override

@@ -1,6 +1,7 @@
 package chaperone.core.patch;
 
 import chaperone.core.config.ConfigStatement;
+import chaperone.core.structure.Statement;
 import chaperone.core.structure.Structure;
 import java.util.List;
 
@@ -12,6 +13,15 @@ public sealed interface EditWay permits EditLanguage, EditConfig, MergePatch {
 
     /** What stands after somebody has said this to a device. */
     TypedLines.Outcome typed(List<ConfigStatement> before, List<String> lines);
+
+    /**
+     * What the statement at a line refers to, and what refers to it; nothing where a family does not say.
+     *
+     * @param line from 0
+     */
+    default References references(Statement root, int line) {
+        return References.NONE;
+    }
 
     /** What tells a statement from those beside it, where the family's devices replace one by another. */
     List<Structure.Named> replacing();

@@ -61,7 +61,12 @@ class SecurityRules {
                 .hasRole(ENGINEER);
         rules.requestMatchers(HttpMethod.DELETE, "/api/devices/*/revisions/*/marks/*")
                 .hasRole(ENGINEER);
-        rules.requestMatchers(HttpMethod.POST, "/api/compare", "/api/compare/structure", "/api/compare/diff/masked")
+        rules.requestMatchers(
+                        HttpMethod.POST,
+                        "/api/compare",
+                        "/api/compare/structure",
+                        "/api/compare/rows.*",
+                        "/api/compare/diff/masked")
                 .hasRole(VIEWER);
         rules.requestMatchers(HttpMethod.POST, "/api/compare/diff").hasRole(ENGINEER);
         rules.requestMatchers(HttpMethod.POST, "/api/noise-patterns", "/api/noise-patterns/*")

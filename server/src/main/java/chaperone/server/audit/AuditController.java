@@ -1,6 +1,9 @@
 package chaperone.server.audit;
 
-import chaperone.server.api.CsvFile;
+import chaperone.server.document.FileFormat;
+import chaperone.server.document.ListFile;
+import chaperone.server.document.ListFile.Maker;
+import chaperone.server.document.ListFile.Rows;
 import jakarta.persistence.criteria.CriteriaBuilder;
 import jakarta.persistence.criteria.Predicate;
 import jakarta.persistence.criteria.Root;
@@ -8,6 +11,8 @@ import jakarta.validation.Valid;
 import jakarta.validation.constraints.Max;
 import jakarta.validation.constraints.Min;
 import jakarta.validation.constraints.Size;
+import java.security.Principal;
+import java.time.Clock;
 import java.time.Instant;
 import java.util.ArrayList;
 import java.util.HexFormat;
@@ -23,6 +28,7 @@ import org.springframework.data.jpa.domain.Specification;
 import org.springframework.http.ResponseEntity;
 import org.springframework.transaction.annotation.Transactional;
 import org.springframework.web.bind.annotation.GetMapping;
+import org.springframework.web.bind.annotation.PathVariable;
 import org.springframework.web.bind.annotation.RequestParam;
 import org.springframework.web.bind.annotation.RestController;
 
@@ -30,13 +36,18 @@ import org.springframework.web.bind.annotation.RestController;
 @RestController
 class AuditController {
     private static final int LARGEST_TABLE = 100_000;
-    private static final List<String> TABLE =
-            List.of("number", "at", "who", "token", "from", "act", "object", "detail", "outcome", "hash");
+    private static final ListFile LIST = new ListFile(
+            "audit",
+            "Audit log",
+            List.of("number", "at", "who", "token", "from", "act", "object", "detail", "outcome", "hash"),
+            List.of("number", "at", "who", "from", "act", "object", "detail", "outcome"));
 
     private final AuditEntryRepository entries;
     private final AuditLog log;
+    private final Clock clock;
 
-    AuditController(AuditEntryRepository entries, AuditLog log) {
+    AuditController(AuditEntryRepository entries, AuditLog log, Clock clock) {
+        this.clock = clock;
         this.entries = entries;
         this.log = log;
     }
@@ -118,13 +129,18 @@ class AuditController {
         return new CheckView(check.entries(), check.broken(), check.newest());
     }
 
-    /** The newest hundred thousand that fit, oldest last; as RFC 4180 has it. */
-    @GetMapping(path = "/api/audit.csv", produces = "text/csv")
+    /** The newest first; at most a hundred thousand. */
+    @GetMapping("/api/audit.{format}")
     @Transactional(readOnly = true)
-    public ResponseEntity<String> table(@Valid @ParameterObject Sought sought) {
+    public ResponseEntity<byte[]> file(
+            @Valid @ParameterObject Sought sought, @PathVariable String format, Principal who) {
         PageRequest all = PageRequest.of(0, LARGEST_TABLE, Sort.by("number").descending());
-        return CsvFile.of(
-                "audit.csv", TABLE, entries.findAll(sought.condition(), all).map(AuditController::row));
+        Page<AuditEntry> found = entries.findAll(sought.condition(), all);
+        List<Object[]> rows = found.map(AuditController::row).getContent();
+        return LIST.in(
+                FileFormat.of(format),
+                new Rows("What people and programs did, newest first.", rows, found.getTotalElements()),
+                new Maker(who.getName(), clock.instant()));
     }
 
     private static Object[] row(AuditEntry entry) {

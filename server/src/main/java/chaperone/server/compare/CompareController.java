@@ -2,18 +2,23 @@ package chaperone.server.compare;
 
 import chaperone.core.compare.UnifiedDiff;
 import chaperone.core.config.ConfigBytes;
-import chaperone.server.api.TextFile;
 import chaperone.server.audit.AuditNote;
 import chaperone.server.audit.Audited;
 import chaperone.server.compare.CompareEnds.EndInput;
+import chaperone.server.document.FileFormat;
+import chaperone.server.document.ListFile.Maker;
+import chaperone.server.document.SavedFile;
 import jakarta.validation.Valid;
 import jakarta.validation.constraints.Max;
 import jakarta.validation.constraints.Min;
 import jakarta.validation.constraints.NotNull;
 import jakarta.validation.constraints.Size;
+import java.security.Principal;
+import java.time.Clock;
 import java.util.Optional;
 import org.springframework.http.ResponseEntity;
 import org.springframework.transaction.annotation.Transactional;
+import org.springframework.web.bind.annotation.PathVariable;
 import org.springframework.web.bind.annotation.PostMapping;
 import org.springframework.web.bind.annotation.RequestBody;
 import org.springframework.web.bind.annotation.RequestMapping;
@@ -26,9 +31,11 @@ class CompareController {
     private static final int CONTEXT = 3;
 
     private final CompareEnds ends;
+    private final Clock clock;
 
-    CompareController(CompareEnds ends) {
+    CompareController(CompareEnds ends, Clock clock) {
         this.ends = ends;
+        this.clock = clock;
     }
 
     /**
@@ -48,7 +55,10 @@ class CompareController {
     @PostMapping
     @Transactional(readOnly = true)
     public CompareView lines(@Valid @RequestBody CompareRequest request) {
-        Pair pair = pair(request);
+        return view(pair(request), request);
+    }
+
+    private static CompareView view(Pair pair, CompareRequest request) {
         return CompareView.of(
                 pair.before(),
                 pair.after(),
@@ -82,10 +92,21 @@ class CompareController {
         return file(pair, pair.before().masked().text(), pair.after().masked().text(), "-masked");
     }
 
+    /** As the page shows it: on paper side by side, for programs a row for each line that differs. */
+    @PostMapping("/rows.{format}")
+    @Transactional(readOnly = true)
+    public ResponseEntity<byte[]> rows(
+            @Valid @RequestBody CompareRequest request, @PathVariable String format, Principal who) {
+        Pair pair = pair(request);
+        CompareView view = view(pair, request);
+        Maker maker = new Maker(who.getName(), clock.instant());
+        return CompareFile.of(view, pair.before().title(), pair.after().title(), FileFormat.of(format), maker);
+    }
+
     private static ResponseEntity<byte[]> file(Pair pair, String before, String after, String suffix) {
         String beforeTitle = pair.before().title();
         String afterTitle = pair.after().title();
-        return TextFile.of(
+        return SavedFile.of(
                 beforeTitle + "-" + afterTitle + suffix + ".diff",
                 ConfigBytes.encode(UnifiedDiff.between("a/" + beforeTitle, before, "b/" + afterTitle, after)));
     }

@@ -1,7 +1,10 @@
 package chaperone.server.history;
 
-import chaperone.server.api.CsvFile;
 import chaperone.server.audit.Audited;
+import chaperone.server.document.FileFormat;
+import chaperone.server.document.ListFile;
+import chaperone.server.document.ListFile.Maker;
+import chaperone.server.document.ListFile.Rows;
 import chaperone.server.history.FleetHistory.HistoryPage;
 import chaperone.server.history.FleetHistory.HistorySummary;
 import chaperone.server.origin.OriginView;
@@ -13,6 +16,7 @@ import jakarta.validation.constraints.NotEmpty;
 import jakarta.validation.constraints.NotNull;
 import jakarta.validation.constraints.Size;
 import java.security.Principal;
+import java.time.Clock;
 import java.util.List;
 import java.util.Set;
 import java.util.stream.Collectors;
@@ -20,6 +24,7 @@ import org.springdoc.core.annotations.ParameterObject;
 import org.springframework.http.HttpStatus;
 import org.springframework.http.ResponseEntity;
 import org.springframework.web.bind.annotation.GetMapping;
+import org.springframework.web.bind.annotation.PathVariable;
 import org.springframework.web.bind.annotation.PostMapping;
 import org.springframework.web.bind.annotation.RequestBody;
 import org.springframework.web.bind.annotation.RequestMapping;
@@ -32,31 +37,37 @@ import org.springframework.web.bind.annotation.RestController;
 @RequestMapping("/api/history")
 class FleetHistoryController {
     private static final int LARGEST_TABLE = 20_000;
-    private static final List<String> TABLE = List.of(
-            "at",
-            "device",
-            "site",
-            "kind",
-            "number",
-            "added",
-            "modified",
-            "removed",
-            "moved",
-            "parts",
-            "change",
-            "who",
-            "sureness",
-            "accounted for by",
-            "note",
-            "before",
-            "after");
+    private static final ListFile LIST = new ListFile(
+            "history",
+            "What changed",
+            List.of(
+                    "at",
+                    "device",
+                    "site",
+                    "kind",
+                    "number",
+                    "added",
+                    "modified",
+                    "removed",
+                    "moved",
+                    "parts",
+                    "change",
+                    "who",
+                    "sureness",
+                    "accounted for by",
+                    "note",
+                    "before",
+                    "after"),
+            List.of("at", "device", "site", "kind", "added", "modified", "removed", "parts", "change", "who", "note"));
 
     private final FleetHistory history;
     private final Accounting accounting;
+    private final Clock clock;
 
-    FleetHistoryController(FleetHistory history, Accounting accounting) {
+    FleetHistoryController(FleetHistory history, Accounting accounting, Clock clock) {
         this.history = history;
         this.accounting = accounting;
+        this.clock = clock;
     }
 
     @GetMapping
@@ -72,12 +83,14 @@ class FleetHistoryController {
         return history.summary(request);
     }
 
-    @GetMapping(path = "/changes.csv", produces = "text/csv")
-    ResponseEntity<String> table(@Valid @ParameterObject HistoryRequest request) {
-        List<Object[]> rows = history.page(request, 0, LARGEST_TABLE).changes().stream()
-                .map(FleetHistoryController::cells)
-                .toList();
-        return CsvFile.of("history.csv", TABLE, rows);
+    @GetMapping("/changes.{format}")
+    ResponseEntity<byte[]> file(
+            @Valid @ParameterObject HistoryRequest request, @PathVariable String format, Principal who) {
+        HistoryPage found = history.page(request, 0, LARGEST_TABLE);
+        List<Object[]> rows =
+                found.changes().stream().map(FleetHistoryController::cells).toList();
+        Rows all = new Rows(request.said(clock), rows, found.matching());
+        return LIST.in(FileFormat.of(format), all, new Maker(who.getName(), clock.instant()));
     }
 
     private static Object[] cells(HistoryRow row) {

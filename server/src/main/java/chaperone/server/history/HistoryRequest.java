@@ -4,6 +4,7 @@ import jakarta.validation.constraints.Size;
 import java.time.Clock;
 import java.time.Duration;
 import java.time.Instant;
+import java.time.temporal.ChronoUnit;
 import java.util.Optional;
 import java.util.Set;
 import org.jspecify.annotations.Nullable;
@@ -47,6 +48,21 @@ record HistoryRequest(
 
     Set<HistoryKind> wantedKinds() {
         return kinds == null || kinds.isEmpty() ? HistoryKind.USUAL : kinds;
+    }
+
+    /** In words, for the head of a list on paper. */
+    String said(Clock clock) {
+        HistorySpan span = span(clock);
+        StringBuilder said = new StringBuilder("From %s to %s".formatted(second(span.since()), second(span.until())));
+        devices().ifPresent(each -> said.append(", devices: ").append(each.strip()));
+        onlyPlanned().ifPresent(isPlanned -> said.append(isPlanned ? ", planned here" : ", not planned here"));
+        if (onlyOpen()) said.append(", not accounted for");
+        saidWords().ifPresent(each -> said.append(", with \u201C").append(each).append("\u201D"));
+        return said.append('.').toString();
+    }
+
+    private static Instant second(Instant moment) {
+        return moment.truncatedTo(ChronoUnit.SECONDS);
     }
 
     Optional<String> devices() {

@@ -1,7 +1,10 @@
 package chaperone.server.job;
 
-import chaperone.server.api.CsvFile;
 import chaperone.server.audit.Audited;
+import chaperone.server.document.FileFormat;
+import chaperone.server.document.ListFile;
+import chaperone.server.document.ListFile.Maker;
+import chaperone.server.document.ListFile.Rows;
 import chaperone.server.job.JobLineRepository.EndedCount;
 import chaperone.server.job.JobLineRepository.StateCount;
 import chaperone.server.job.JobLineTries.Try;
@@ -12,6 +15,7 @@ import jakarta.validation.constraints.Max;
 import jakarta.validation.constraints.Min;
 import jakarta.validation.constraints.NotNull;
 import jakarta.validation.constraints.Size;
+import java.security.Principal;
 import java.time.Clock;
 import java.time.Duration;
 import java.time.Instant;
@@ -40,8 +44,10 @@ import org.springframework.web.bind.annotation.RestController;
 @RequestMapping("/api/jobs")
 class JobController {
     private static final int SHOWN_IN_HAND = 8;
-    private static final List<String> TABLE =
+    private static final List<String> COLUMNS =
             List.of("target", "device", "state", "outcome", "meaning", "seen", "advice", "attempts", "ended at");
+    private static final List<String> PRINTED =
+            List.of("target", "device", "state", "meaning", "seen", "advice", "ended at");
 
     private final JobService service;
     private final JobRepository jobs;
@@ -196,17 +202,23 @@ class JobController {
         return new LinePage(lineViews(found.getContent()), found.getTotalElements());
     }
 
-    /** The lines that fit, with how each ended, as CSV (RFC 4180). */
-    @GetMapping(path = "/{id}/lines.csv", produces = "text/csv")
-    ResponseEntity<String> linesAsCsv(
+    /** The lines that fit, with how each ended. */
+    @GetMapping("/{id}/lines.{format}")
+    ResponseEntity<byte[]> linesAsFile(
             @PathVariable long id,
             @RequestParam(defaultValue = "") @Size(max = 5) List<JobLineState> states,
-            @RequestParam(defaultValue = "") @Size(max = 60) String outcome) {
-        find(id);
+            @RequestParam(defaultValue = "") @Size(max = 60) String outcome,
+            @PathVariable String format,
+            Principal who) {
+        Job job = find(id);
         List<JobLine> found =
                 lines.page(id, wanted(states), outcome, Pageable.unpaged()).getContent();
-        return CsvFile.of(
-                "job-" + id + ".csv", TABLE, found.stream().map(this::row).toList());
+        return new ListFile("job-" + id, job.title(), COLUMNS, PRINTED)
+                .in(
+                        FileFormat.of(format),
+                        Rows.all(
+                                "Job " + id + ".", found.stream().map(this::row).toList()),
+                        new Maker(who.getName(), clock.instant()));
     }
 
     private Object[] row(JobLine line) {
@@ -220,7 +232,7 @@ class JobController {
             line.seen(),
             outcome.advice(),
             line.attempts(),
-            line.endedAt().map(Instant::toString).orElse("")
+            line.endedAt().<Object>map(at -> at).orElse("")
         };
     }
 

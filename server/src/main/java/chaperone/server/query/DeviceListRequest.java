@@ -2,6 +2,7 @@ package chaperone.server.query;
 
 import chaperone.core.query.QueryReader;
 import jakarta.validation.constraints.Size;
+import java.util.ArrayList;
 import java.util.List;
 
 /** Which devices a request asks for, and in which order; what is left out lets all through. */
@@ -32,6 +33,23 @@ record DeviceListRequest(
                 && release.isEmpty()
                 && platform.isEmpty()
                 && tag.isEmpty();
+    }
+
+    /** In words, for the head of a list on paper. */
+    String said() {
+        if (isEverything()) return "All devices.";
+        List<String> words = new ArrayList<>();
+        if (!query.isBlank()) words.add(query.strip());
+        add(words, "site", site);
+        add(words, "role", role);
+        add(words, "release", release);
+        add(words, "platform", platform);
+        add(words, "tag", tag);
+        return "Devices: " + String.join("; ", words) + ".";
+    }
+
+    private static void add(List<String> words, String field, List<String> values) {
+        if (!values.isEmpty()) words.add(field + " is " + String.join(" or ", values));
     }
 
     /** All devices that a query means. */

@@ -3,9 +3,12 @@ package chaperone.server.query;
 import chaperone.core.query.Field;
 import chaperone.core.query.QueryHelp;
 import chaperone.core.query.QueryReader;
-import chaperone.server.api.CsvFile;
 import chaperone.server.credential.CredentialSet;
 import chaperone.server.credential.CredentialSetRepository;
+import chaperone.server.document.FileFormat;
+import chaperone.server.document.ListFile;
+import chaperone.server.document.ListFile.Maker;
+import chaperone.server.document.ListFile.Rows;
 import chaperone.server.fleet.Device;
 import chaperone.server.fleet.DeviceRepository;
 import chaperone.server.fleet.DeviceRepository.ValueCount;
@@ -14,46 +17,67 @@ import jakarta.validation.Valid;
 import jakarta.validation.constraints.Max;
 import jakarta.validation.constraints.Min;
 import jakarta.validation.constraints.Size;
-import java.time.Instant;
+import java.security.Principal;
+import java.time.Clock;
 import java.util.List;
 import org.springdoc.core.annotations.ParameterObject;
 import org.springframework.http.ResponseEntity;
 import org.springframework.transaction.annotation.Transactional;
 import org.springframework.web.bind.annotation.GetMapping;
+import org.springframework.web.bind.annotation.PathVariable;
 import org.springframework.web.bind.annotation.RequestParam;
 import org.springframework.web.bind.annotation.RestController;
 
 /** What may be written in a query, and the devices that one means as a table. */
 @RestController
 class QueryController {
-    private static final List<String> TABLE = List.of(
-            "name",
-            "address",
-            "port",
-            "platform",
-            "site",
-            "role",
-            "model",
-            "serial",
-            "release",
-            "tags",
-            "kept",
-            "matched",
-            "sound",
-            "current",
-            "copied",
-            "changed");
+    private static final ListFile LIST = new ListFile(
+            "fleet",
+            "Devices",
+            List.of(
+                    "name",
+                    "address",
+                    "port",
+                    "platform",
+                    "site",
+                    "role",
+                    "model",
+                    "serial",
+                    "release",
+                    "tags",
+                    "kept",
+                    "matched",
+                    "sound",
+                    "current",
+                    "copied",
+                    "changed"),
+            List.of(
+                    "name",
+                    "address",
+                    "platform",
+                    "site",
+                    "role",
+                    "model",
+                    "release",
+                    "kept",
+                    "matched",
+                    "sound",
+                    "current",
+                    "copied"));
 
     private final DeviceRepository devices;
     private final CredentialSetRepository credentials;
     private final DeviceGroupRepository stored;
     private final DeviceSearch search;
+    private final Clock clock;
 
     QueryController(
             DeviceRepository devices,
             CredentialSetRepository credentials,
             DeviceGroupRepository stored,
-            DeviceSearch search) {
+            DeviceSearch search,
+            Clock clock) {
+        this.clock = clock;
         this.stored = stored;
         this.search = search;
         this.devices = devices;
@@ -89,13 +113,16 @@ class QueryController {
         return counts.stream().map(ValueCount::getValue).toList();
     }
 
-    /** As RFC 4180 has it, in UTF-8; moments as RFC 3339 has them. */
-    @GetMapping(value = "/api/devices.csv", produces = "text/csv")
+    @GetMapping("/api/devices.{format}")
     @Transactional(readOnly = true)
-    public ResponseEntity<String> table(@Valid @ParameterObject DeviceListRequest wanted) {
+    public ResponseEntity<byte[]> file(
+            @Valid @ParameterObject DeviceListRequest wanted, @PathVariable String format, Principal who) {
         List<Device> found = devices.findAll(search.condition(wanted), DeviceFilter.sort(wanted.sort()));
-        return CsvFile.of(
-                "fleet.csv", TABLE, found.stream().map(QueryController::row).toList());
+        String said = wanted.said();
+        return LIST.in(
+                FileFormat.of(format),
+                Rows.all(said, found.stream().map(QueryController::row).toList()),
+                new Maker(who.getName(), clock.instant()));
     }
 
     private static Object[] row(Device device) {
@@ -115,8 +142,8 @@ class QueryController {
             answers.matched().kind(),
             answers.sound().kind(),
             answers.current().kind(),
-            device.lastCopyAt().map(Instant::toString).orElse(""),
-            device.changedAt().map(Instant::toString).orElse("")
+            device.lastCopyAt().<Object>map(at -> at).orElse(""),
+            device.changedAt().<Object>map(at -> at).orElse("")
         };
     }
 }

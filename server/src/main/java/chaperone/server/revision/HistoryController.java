@@ -2,9 +2,9 @@ package chaperone.server.revision;
 
 import chaperone.core.config.ConfigBytes;
 import chaperone.core.mask.MaskedConfig;
-import chaperone.server.api.TextFile;
 import chaperone.server.audit.AuditNote;
 import chaperone.server.audit.Audited;
+import chaperone.server.document.SavedFile;
 import chaperone.server.fleet.Device;
 import chaperone.server.fleet.Fleet;
 import chaperone.server.removal.RemovalKind;
@@ -107,7 +107,7 @@ class HistoryController {
             @RequestParam(defaultValue = "RUNNING") ConfigKind kind) {
         Device device = fleet.get(name);
         String text = history.get(device, kind, number).whole();
-        return TextFile.of(name + "-" + kind.word() + "-" + number + ".conf", ConfigBytes.encode(text));
+        return SavedFile.of(name + "-" + kind.word() + "-" + number + ".conf", ConfigBytes.encode(text));
     }
 
     /** What everybody may see of it, as a file. */
@@ -123,7 +123,7 @@ class HistoryController {
         String text = IntStream.range(0, masked.document().lineCount())
                 .mapToObj(line -> ConfigBytes.printable(masked.line(line)) + "\n")
                 .collect(Collectors.joining());
-        return TextFile.of(name + "-" + kind.word() + "-" + number + "-masked.conf", ConfigBytes.encode(text));
+        return SavedFile.of(name + "-" + kind.word() + "-" + number + "-masked.conf", ConfigBytes.encode(text));
     }
 
     /** An engineer's word against the doubt that a revision is only a part. */

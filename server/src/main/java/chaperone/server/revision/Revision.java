@@ -97,11 +97,11 @@ public class Revision {
         return origin;
     }
 
-    Optional<Long> change() {
+    public Optional<Long> change() {
         return Optional.ofNullable(changeNumber);
     }
 
-    Optional<Long> rollout() {
+    public Optional<Long> rollout() {
         return Optional.ofNullable(rolloutNumber);
     }
 

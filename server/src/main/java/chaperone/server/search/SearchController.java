@@ -1,18 +1,23 @@
 package chaperone.server.search;
 
 import chaperone.core.search.LineSearch;
-import chaperone.server.api.CsvFile;
+import chaperone.server.document.FileFormat;
+import chaperone.server.document.ListFile;
+import chaperone.server.document.ListFile.Maker;
+import chaperone.server.document.ListFile.Rows;
 import chaperone.server.search.ConfigSearch.Found;
 import chaperone.server.search.ConfigSearch.PastEdit;
 import jakarta.validation.constraints.Max;
 import jakarta.validation.constraints.Min;
 import jakarta.validation.constraints.Size;
+import java.security.Principal;
 import java.time.Clock;
 import java.time.Instant;
 import java.util.List;
 import java.util.Optional;
 import org.springframework.http.ResponseEntity;
 import org.springframework.web.bind.annotation.GetMapping;
+import org.springframework.web.bind.annotation.PathVariable;
 import org.springframework.web.bind.annotation.RequestMapping;
 import org.springframework.web.bind.annotation.RequestParam;
 import org.springframework.web.bind.annotation.RestController;
@@ -22,7 +27,8 @@ import org.springframework.web.bind.annotation.RestController;
 @RequestMapping("/api/search")
 class SearchController {
     private static final int LARGEST_TABLE = 2000;
-    private static final List<String> TABLE = List.of("device", "site", "line", "text", "path");
+    private static final List<String> COLUMNS = List.of("device", "site", "line", "text", "path");
+    private static final ListFile LIST = new ListFile("lines", "Lines that devices run", COLUMNS, COLUMNS);
 
     private final ConfigSearch search;
     private final Clock clock;
@@ -46,17 +52,27 @@ class SearchController {
         return search.find(text, query.filter(said -> !said.isBlank()), page, size);
     }
 
-    @GetMapping(path = "/lines.csv", produces = "text/csv")
-    ResponseEntity<String> table(
+    @GetMapping("/lines.{format}")
+    ResponseEntity<byte[]> file(
             @RequestParam @Size(max = LineSearch.LONGEST) String text,
-            @RequestParam Optional<@Size(max = 2000) String> query) {
+            @RequestParam Optional<@Size(max = 2000) String> query,
+            @PathVariable String format,
+            Principal who) {
         Found found = search.find(text, query.filter(said -> !said.isBlank()), 0, LARGEST_TABLE);
         List<Object[]> rows = found.lines().stream()
                 .flatMap(same -> same.places().stream().map(place -> new Object[] {
                     place.device(), place.site(), place.line() + 1, same.text(), String.join(" / ", same.path())
                 }))
                 .toList();
-        return CsvFile.of("lines.csv", TABLE, rows);
+        String said = "Looked for \u201C" + text.strip() + "\u201D"
+                + query.filter(each -> !each.isBlank())
+                        .map(each -> " on devices: " + each.strip())
+                        .orElse("")
+                + "; found on %,d.".formatted(found.devices());
+        // Devices are counted, and each has a row or more.
+        long more = Math.max(0, found.devices() - LARGEST_TABLE);
+        Rows all = new Rows(said, rows, rows.size() + more);
+        return LIST.in(FileFormat.of(format), all, new Maker(who.getName(), clock.instant()));
     }
 
     /**

@@ -50,7 +50,7 @@ public class Soundness {
     private final SecretMasks masks;
 
     /** A clause that is for a device, and what its site fills in. */
-    private record Asked(Standard standard, ClauseText clause, Map<String, String> values) {}
+    record Asked(Standard standard, ClauseText clause, Map<String, String> values) {}
 
     /** A verdict that is no pass. */
     record Departure(long standard, ClauseText clause, Verdict verdict) {
@@ -149,7 +149,7 @@ public class Soundness {
                 .toList();
     }
 
-    private List<Asked> asked(Device device) {
+    List<Asked> asked(Device device) {
         List<Asked> asked = new ArrayList<>();
         Map<String, Boolean> scopes = new HashMap<>();
         for (Standard standard : standards.findByPublishedAtIsNotNullOrderByName()) {

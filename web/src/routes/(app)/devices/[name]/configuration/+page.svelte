@@ -20,6 +20,7 @@
   import { saveFile } from '$lib/state/saveFile';
   import { count } from '$lib/text/time';
   import ConfigText from './ConfigText.svelte';
+  import LineReason from './LineReason.svelte';
   import { headingAt, linesWith, originsOf } from './configText';
   import { Latest } from '$lib/state/latest.svelte';
   import { saidMoment } from '$lib/state/times.svelte';
@@ -67,6 +68,7 @@
         );
         lines = [...lines, ...part.lines];
       }
+      if (linked !== undefined && at === undefined) at = Math.min(linked, lines.length) - 1;
       problem = undefined;
     } catch (thrown) {
       problem = asProblem(thrown);
@@ -93,6 +95,15 @@
     const before = revisions.findLast((each) => each.number < revision)?.number ?? revision;
     return goto(`/devices/${encodeURIComponent(name)}?kind=${kind}&a=${before}&b=${revision}`);
   };
+
+  const isAsked = $derived(address.params.has('why'));
+  /** A link leads to the very line. */
+  const linked = Number(address.params.get('line') ?? '') || undefined;
+  const pick = (line: number, asks = false) => {
+    at = Math.max(0, Math.min(lines.length - 1, line));
+    if (asks || isAsked) address.change({ line: String(at + 1), why: '1' });
+  };
+  const letGo = () => address.change({ line: '', why: '' });
 
   function jump(by: number) {
     if (found.length === 0) return;
@@ -137,6 +148,10 @@
         says: 'who brought each line',
         run: () => address.change({ who: showsOrigins ? '' : '1' })
       },
+      { key: 'j', says: 'next line', run: () => pick((at ?? -1) + 1) },
+      { key: 'k', says: 'previous line', run: () => pick((at ?? 1) - 1) },
+      { key: 'y', says: 'why is this line here', run: () => pick(at ?? 0, true) },
+      { key: 'Escape', says: 'close that', run: letGo },
       { key: 'n', says: 'next place', run: () => jump(1) },
       { key: 'p', says: 'previous place', run: () => jump(-1) }
     ])
@@ -177,6 +192,13 @@
       onclick={() => address.change({ who: showsOrigins ? '' : '1' })}
       >Who brought it <kbd aria-hidden="true">b</kbd></button
     >
+    <button
+      class="btn"
+      aria-pressed={isAsked}
+      title="All that is known of the marked line"
+      onclick={() => (isAsked ? letGo() : pick(at ?? 0, true))}
+      >Why here <kbd aria-hidden="true">y</kbd></button
+    >
   {/if}
   <span class="text-quiet ml-auto">
     {#if number}revision {number}, {count(lines.length, 'line')}{/if}
@@ -194,7 +216,12 @@
     <p class="mt-1">Copy the device to see it here.</p>
   </div>
 {:else}
-  <div class="mt-3 grid grid-cols-[260px_minmax(0,1fr)] gap-3.5">
+  <div
+    class={[
+      'mt-3 grid gap-3.5',
+      isAsked ? 'grid-cols-[200px_minmax(0,1fr)_340px]' : 'grid-cols-[260px_minmax(0,1fr)]'
+    ]}
+  >
     <!-- svelte-ignore a11y_no_noninteractive_element_interactions -->
     <nav class="panel outline-box" aria-label="Outline" onkeydown={walk}>
       {#each outline as each, i (each.line)}
@@ -210,7 +237,10 @@
         </button>
       {/each}
     </nav>
-    <ConfigText {lines} {found} {at} {origins} onorigin={showRevision} />
+    <ConfigText {lines} {found} {at} {origins} onorigin={showRevision} onpick={pick} />
+    {#if isAsked && at !== undefined && number !== undefined}
+      <LineReason {name} {kind} revision={number} line={at} ongo={pick} onclose={letGo} />
+    {/if}
   </div>
 {/if}
 

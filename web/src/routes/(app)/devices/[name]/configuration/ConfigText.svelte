@@ -12,9 +12,11 @@
     origins?: readonly LineOrigin[] | undefined;
     /** Somebody wants to see what a revision brought. */
     onorigin?: (revision: number) => void;
+    /** Somebody points at a line, or asks why it is here. */
+    onpick: (line: number, isAsked: boolean) => void;
   }
 
-  let { lines, found, at, origins, onorigin }: Props = $props();
+  let { lines, found, at, origins, onorigin, onpick }: Props = $props();
   let box: HTMLDivElement | undefined = $state();
   const marked = $derived(new Set(found));
   const widest = $derived(lines.reduce((most, line) => Math.max(most, line.length), 0));
@@ -37,7 +39,11 @@
     style:min-width="calc({widest + 1}ch + {origins ? 214 : 64}px)"
   >
     {#each $rows.getVirtualItems() as item (item.key)}
+      <!-- Keys move the mark and ask: they are the page's. -->
+      <!-- svelte-ignore a11y_click_events_have_key_events, a11y_no_static_element_interactions -->
       <div
+        onclick={() => onpick(item.index, false)}
+        ondblclick={() => onpick(item.index, true)}
         class={['line', marked.has(item.index) && 'found', item.index === at && 'here']}
         style:top="{item.start}px"
       >
@@ -48,7 +54,10 @@
           <span
             class={['origin', origin?.isFirst && 'first']}
             title={origin?.title}
-            onclick={() => origin && onorigin?.(origin.revision)}>{origin?.isFirst ? origin.text : ''}</span
+            onclick={(event) => {
+              event.stopPropagation();
+              if (origin) onorigin?.(origin.revision);
+            }}>{origin?.isFirst ? origin.text : ''}</span
           >{/if}<span class="number">{item.index + 1}</span><span class="text">{lines[item.index]}</span>
       </div>
     {/each}
