@@ -21,11 +21,15 @@ export type HistorySummary = Schemas['HistorySummary'];
 export type HistoryKind = HistoryRow['kind'];
 export type Found = Schemas['Found'];
 export type NotSearched = Schemas['NotSearched'];
+export type OtherFound = Schemas['OtherFound'];
+export type OtherHit = Schemas['OtherHit'];
 export type PastEdit = Schemas['PastEdit'];
 export type LineOrigins = Schemas['LineOriginView'];
 /** All that is known of one line. */
 export type LineReason = Schemas['LineReason'];
 export type LinePlace = Schemas['StatementPlace'];
+export type DeskLayout = Schemas['DeskLayout'];
+export type DeskNote = Schemas['NoteView'];
 export type SiteAnswers = Schemas['SiteAnswers'];
 export type Compare = Schemas['CompareView'];
 export type CompareRow = Schemas['RowView'];

@@ -2468,6 +2468,22 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/search/others": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["others"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/search/past": {
         parameters: {
             query?: never;
@@ -4070,6 +4086,25 @@ export interface components {
             seenAt: string;
             /** @enum {string} */
             sureness: "SOLE" | "SEVERAL" | "NONE";
+        };
+        OtherFound: {
+            hits: components["schemas"]["OtherHit"][];
+            /** @enum {string} */
+            kind: "DEVICE" | "FACT" | "MARK" | "ACCOUNTED" | "MAP_NOTE" | "TABLE";
+            /** Format: int64 */
+            matching: number;
+        };
+        OtherHit: {
+            /** Format: date-time */
+            at?: string;
+            cells: {
+                [key: string]: string;
+            };
+            device: string;
+            /** Format: int32 */
+            number?: number;
+            text: string;
+            what: string;
         };
         OutcomeCount: {
             /** Format: int64 */
@@ -9095,6 +9130,29 @@ export interface operations {
                 };
                 content: {
                     "application/json": string;
+                };
+            };
+        };
+    };
+    others: {
+        parameters: {
+            query: {
+                text: string;
+                query?: string;
+            };
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["OtherFound"][];
                 };
             };
         };

@@ -1,6 +1,6 @@
 <script lang="ts">
   import { onMount } from 'svelte';
-  import { api, need, type Found, type PastEdit } from '$lib/api/client';
+  import { api, need, type Found, type OtherFound, type PastEdit } from '$lib/api/client';
   import QueryBar from '$lib/parts/fleet/QueryBar.svelte';
   import ListMenu from '$lib/parts/form/ListMenu.svelte';
   import Pager from '$lib/parts/form/Pager.svelte';
@@ -11,19 +11,24 @@
   import { whenever } from '$lib/state/whenever.svelte';
   import { fleetQuery, foundText, notSearchedText, pairOf } from './searchText';
   import SameLines from './SameLines.svelte';
+  import OtherHits from './OtherHits.svelte';
+  import { othersText } from './otherHits';
   import PastEdits from './PastEdits.svelte';
 
   const found = new Latest<Found>();
   const past = new Latest<PastEdit[]>();
+  const others = new Latest<OtherFound[]>();
   let input: HTMLInputElement | undefined = $state();
 
   const text = $derived(address.params.get('text') ?? '');
   const query = $derived(address.params.get('query') ?? '');
-  const isPast = $derived(address.params.get('when') === 'past');
+  const when = $derived(address.params.get('when') ?? '');
+  const isPast = $derived(when === 'past');
+  const isOther = $derived(when === 'others');
   const SIZE = 100;
   const page = $derived(Math.max(0, Number(address.params.get('page')) || 0));
   const until = $derived(address.params.get('until') ?? '');
-  const problem = $derived(isPast ? past.problem : found.problem);
+  const problem = $derived(isPast ? past.problem : isOther ? others.problem : found.problem);
   const devices = $derived(
     (found.value?.lines ?? []).flatMap((same) => same.places.map((place) => place.device))
   );
@@ -42,9 +47,17 @@
   ];
 
   whenever(
-    () => [text, query, isPast, until, page],
+    () => [text, query],
+    () => {
+      if (text.trim().length < 2) return others.forget();
+      return others.ask(need(api.GET('/api/search/others', { params: { query: asked } })));
+    }
+  );
+  whenever(
+    () => [text, query, when, until, page],
     () => {
       if (text.trim() === '') return [found.forget(), past.forget()];
+      if (isOther) return undefined;
       if (!isPast)
         return found.ask(
           need(api.GET('/api/search/lines', { params: { query: { ...asked, page, size: SIZE } } }))
@@ -68,8 +81,9 @@
 
 <h1>Search</h1>
 <p class="text-quiet">
-  {#if isPast}Statements that came, were altered, or went, and who did it.{:else}Lines in what every device
-    runs, as last copied. Secrets cannot be looked for.{/if}
+  {#if isPast}Statements that came, were altered, or went, and who did it.{:else if isOther}Names, addresses,
+    facts, labels, notes, and the newest tables of every device.{:else}Lines in what every device runs, as
+    last copied. Secrets cannot be looked for.{/if}
 </p>
 
 <div class="mt-3 flex flex-wrap items-center gap-2">
@@ -93,16 +107,21 @@
       onchange={(said) => address.change({ query: said, page: '' })}
     />
   </div>
-  <div class="join" role="group" aria-label="Now or in the past">
+  <div class="join" role="group" aria-label="Where to look">
     <button
       class="btn join-item"
-      aria-pressed={!isPast}
-      onclick={() => address.change({ when: '', until: '', page: '' })}>Now</button
+      aria-pressed={!isPast && !isOther}
+      onclick={() => address.change({ when: '', until: '', page: '' })}>Lines now</button
     >
     <button
       class="btn join-item"
       aria-pressed={isPast}
       onclick={() => address.change({ when: 'past', page: '' })}>In the past</button
+    >
+    <button
+      class="btn join-item"
+      aria-pressed={isOther}
+      onclick={() => address.change({ when: 'others', until: '', page: '' })}>Notes, facts, tables</button
     >
   </div>
 </div>
@@ -123,6 +142,10 @@
       {/each}
     </ul>
   </div>
+{:else if isOther}
+  {#if others.value}<OtherHits found={others.value} isStale={others.isStale} />
+  {:else if text.trim().length < 2}<p class="text-quiet mt-4">Write two letters at least.</p>
+  {:else if !others.problem}<p class="text-quiet mt-4">Loading…</p>{/if}
 {:else if isPast}
   {#if past.value}<PastEdits edits={past.value} {until} {page} size={SIZE} isStale={past.isStale} />
   {:else if !past.problem}<p class="text-quiet mt-4">Loading…</p>{/if}
@@ -146,6 +169,15 @@
       {#if found.value.devices > 0}<ListMenu path="/api/search/lines" query={listed} />{/if}
       <button class="btn" onclick={() => address.change({ when: 'past', page: '' })}>When did it go?</button>
     </div>
+    {#if others.value && others.value.length > 0}
+      <p class="mt-1">
+        <button
+          class="text-act-text min-h-[24px] cursor-pointer underline"
+          onclick={() => address.change({ when: 'others', page: '' })}
+          >Beside configurations: {othersText(others.value)}</button
+        >
+      </p>
+    {/if}
     {#if found.value.lines.length > 0}<SameLines lines={found.value.lines} />{/if}
     {#if found.value.devices > SIZE}
       <Pager {page} size={SIZE} matching={found.value.devices} one="device" before="Before" after="More" />

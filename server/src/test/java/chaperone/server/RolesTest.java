@@ -59,8 +59,12 @@ class RolesTest {
         GET    /api/exports/masked-configurations.zip         | VIEWER
         GET    /api/search/lines                              | VIEWER
         GET    /api/search/lines.{format}                     | VIEWER
+        GET    /api/search/others                             | VIEWER
         GET    /api/search/past                               | VIEWER
         GET    /api/desk/answers                              | VIEWER
+        GET    /api/desk/layout                               | VIEWER
+        PUT    /api/desk/layout                               | VIEWER
+        GET    /api/desk/notes                                | VIEWER
         POST   /api/desk/visits                               | VIEWER
         GET    /api/removals                                  | VIEWER
         POST   /api/removals/{id}/undo                        | VIEWER
@@ -356,6 +360,7 @@ class RolesTest {
                 "/api/standards/trial",
                 "/api/standards/fleet-trial",
                 "/api/routines/preview",
+                "/api/desk/layout",
                 "/api/desk/visits");
         var mapping = server.context().getBean("requestMappingHandlerMapping", RequestMappingHandlerMapping.class);
         mapping.getHandlerMethods().forEach((info, method) -> {

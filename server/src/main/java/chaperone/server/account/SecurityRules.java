@@ -79,6 +79,7 @@ class SecurityRules {
         rules.requestMatchers(HttpMethod.GET, "/api/exports/history.bundle", "/api/exports/configurations.zip")
                 .hasRole(ADMINISTRATOR);
         rules.requestMatchers(HttpMethod.POST, "/api/desk/visits").hasRole(VIEWER);
+        rules.requestMatchers(HttpMethod.PUT, "/api/desk/layout").hasRole(VIEWER);
         rules.requestMatchers(HttpMethod.POST, "/api/standards/trial", "/api/standards/fleet-trial")
                 .hasRole(VIEWER);
         rules.requestMatchers(HttpMethod.POST, "/api/standards/*/publish").hasRole(ENGINEER);

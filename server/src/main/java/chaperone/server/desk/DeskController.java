@@ -1,7 +1,10 @@
 package chaperone.server.desk;
 
 import chaperone.server.desk.DeskAnswers.SiteAnswers;
+import chaperone.server.desk.DeskNotes.NoteView;
+import jakarta.validation.Valid;
 import java.security.Principal;
+import java.time.Clock;
 import java.time.Instant;
 import java.util.List;
 import java.util.Optional;
@@ -9,7 +12,10 @@ import org.springframework.jdbc.core.simple.JdbcClient;
 import org.springframework.transaction.annotation.Transactional;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PostMapping;
+import org.springframework.web.bind.annotation.PutMapping;
+import org.springframework.web.bind.annotation.RequestBody;
 import org.springframework.web.bind.annotation.RequestMapping;
+import org.springframework.web.bind.annotation.RequestParam;
 import org.springframework.web.bind.annotation.RestController;
 
 /** What somebody sees first. */
@@ -25,8 +31,20 @@ class DeskController {
     private final JdbcClient database;
     private final DeskVisits visits;
     private final DeskAnswers answers;
+    private final DeskLayouts layouts;
+    private final DeskNotes notes;
+    private final Clock clock;
 
-    DeskController(JdbcClient database, DeskVisits visits, DeskAnswers answers) {
+    DeskController(
+            JdbcClient database,
+            DeskVisits visits,
+            DeskAnswers answers,
+            DeskLayouts layouts,
+            DeskNotes notes,
+            Clock clock) {
+        this.layouts = layouts;
+        this.notes = notes;
+        this.clock = clock;
         this.database = database;
         this.visits = visits;
         this.answers = answers;
@@ -44,6 +62,26 @@ class DeskController {
     @GetMapping("/answers")
     List<SiteAnswers> answers() {
         return answers.bySite();
+    }
+
+    /** How whoever asks likes the desk. */
+    @GetMapping("/layout")
+    DeskLayout layout(Principal principal) {
+        return layouts.of(principal.getName());
+    }
+
+    @PutMapping("/layout")
+    DeskLayout arrange(@Valid @RequestBody DeskLayout layout, Principal principal) {
+        layouts.keep(principal.getName(), layout);
+        return layouts.of(principal.getName());
+    }
+
+    /** @param since exclusive; what was written later */
+    @GetMapping("/notes")
+    List<NoteView> notes(@RequestParam Instant since, Principal principal) {
+        Instant now = clock.instant();
+        Instant from = since.isBefore(Instant.EPOCH) ? Instant.EPOCH : since.isAfter(now) ? now : since;
+        return notes.since(from, principal.getName());
     }
 
     /**

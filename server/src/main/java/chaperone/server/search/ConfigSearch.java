@@ -258,7 +258,7 @@ class ConfigSearch {
         }
     }
 
-    private static String like(String words) {
+    static String like(String words) {
         return "%" + words.replace("\\", "\\\\").replace("%", "\\%").replace("_", "\\_") + "%";
     }
 

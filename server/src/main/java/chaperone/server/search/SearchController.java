@@ -7,6 +7,7 @@ import chaperone.server.document.ListFile.Maker;
 import chaperone.server.document.ListFile.Rows;
 import chaperone.server.search.ConfigSearch.Found;
 import chaperone.server.search.ConfigSearch.PastEdit;
+import chaperone.server.search.OtherSearch.OtherFound;
 import jakarta.validation.constraints.Max;
 import jakarta.validation.constraints.Min;
 import jakarta.validation.constraints.Size;
@@ -31,10 +32,12 @@ class SearchController {
     private static final ListFile LIST = new ListFile("lines", "Lines that devices run", COLUMNS, COLUMNS);
 
     private final ConfigSearch search;
+    private final OtherSearch others;
     private final Clock clock;
 
-    SearchController(ConfigSearch search, Clock clock) {
+    SearchController(ConfigSearch search, OtherSearch others, Clock clock) {
         this.search = search;
+        this.others = others;
         this.clock = clock;
     }
 
@@ -73,6 +76,14 @@ class SearchController {
         long more = Math.max(0, found.devices() - LARGEST_TABLE);
         Rows all = new Rows(said, rows, rows.size() + more);
         return LIST.in(FileFormat.of(format), all, new Maker(who.getName(), clock.instant()));
+    }
+
+    /** Names, addresses, tags, facts, labels, notes and rows of tables; a MAC address in groups of any kind. */
+    @GetMapping("/others")
+    List<OtherFound> others(
+            @RequestParam @Size(min = 2, max = LineSearch.LONGEST) String text,
+            @RequestParam Optional<@Size(max = 2000) String> query) {
+        return others.find(text, query.filter(said -> !said.isBlank()));
     }
 
     /**

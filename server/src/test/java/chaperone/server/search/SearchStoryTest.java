@@ -106,6 +106,36 @@ class SearchStoryTest {
                 .isEqualTo(1);
     }
 
+    @Test
+    @Order(1)
+    void findsWhatIsKeptBesideConfigurations() {
+        JsonNode device = engineer.get("/api/devices/brkw-acc-1").json(200);
+        for (JsonNode serial : device.findValues("serial"))
+            assertThat(others(serial.asString())).singleElement().satisfies(found -> {
+                assertThat(found.get("kind").asString()).isEqualTo("FACT");
+                assertThat(found.at("/hits/0/device").asString()).isEqualTo("brkw-acc-1");
+            });
+        engineer.post(
+                "/api/devices/brkw-acc-2/revisions/1/marks", Map.of("kind", "LABEL", "text", "Before 100%_ season"));
+        assertThat(others("before 100%_ S").get(0).at("/hits/0/number").asInt()).isEqualTo(1);
+        assertThat(others("before 100x_ S")).isEmpty();
+        server.context().getBean(JdbcClient.class).sql("""
+                        insert into device_table select id, 'MACS', now(), 1, concat_ws(chr(9), '310',
+                        '02:00:5e:10:00:01', '1/0/3') from device where name = 'brkw-acc-1'
+                        on conflict (device_id, kind) do update set rows = excluded.rows""").update();
+        for (String written : List.of("02:00:5e:10:00:01", "0200.5e10.0001", "02005E100001")) {
+            JsonNode hit = others(written).get(0).at("/hits/0");
+            assertThat(hit.at("/cells/port").asString()).as(written).isEqualTo("1/0/3");
+            assertThat(engineer.get("/api/search/others?text=" + written + "&query=" + encoded("name is brkw-acc-2"))
+                            .json(200))
+                    .isEmpty();
+        }
+    }
+
+    private static JsonNode others(String text) {
+        return engineer.get("/api/search/others?text=" + encoded(text)).json(200);
+    }
+
     /** Neither those who may see them nor others find a secret by guessing at it. */
     @Test
     @Order(1)
@@ -133,6 +163,8 @@ class SearchStoryTest {
     void strangeTextsAreHarmless(String text) {
         assertThat(engineer.get("/api/search/lines?text=" + text).status()).isIn(200, 400);
         assertThat(engineer.get("/api/search/past?text=" + text + text).status())
+                .isIn(200, 400);
+        assertThat(engineer.get("/api/search/others?text=" + text + text).status())
                 .isIn(200, 400);
         assertThat(engineer.get("/api/search/lines?text=" + "x".repeat(201)).status())
                 .isEqualTo(400);

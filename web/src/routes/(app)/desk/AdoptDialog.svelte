@@ -1,0 +1,69 @@
+<script lang="ts">
+  import { onMount } from 'svelte';
+  import { api, need, type Agreed } from '$lib/api/client';
+  import Dialog from '$lib/parts/form/Dialog.svelte';
+  import FormEnd from '$lib/parts/form/FormEnd.svelte';
+  import ProblemNote from '$lib/parts/form/ProblemNote.svelte';
+  import { Latest } from '$lib/state/latest.svelte';
+  import { regret } from '$lib/state/regret.svelte';
+  import { Submission } from '$lib/state/submission.svelte';
+  import { count } from '$lib/text/time';
+
+  interface Props {
+    device: string;
+    onclose: () => void;
+  }
+
+  let { device, onclose }: Props = $props();
+  const agreed = new Latest<Agreed>();
+  // svelte-ignore state_referenced_locally
+  const params = { path: { name: device } };
+  const parts = $derived(agreed.value?.parts ?? []);
+  let note = $state('');
+
+  /** The very revision that is shown here: what comes meanwhile is not adopted unseen. */
+  const adopting = new Submission(async () => {
+    await need(
+      api.POST('/api/devices/{name}/agreed', {
+        params,
+        body: { revision: agreed.value?.running, note: note || undefined }
+      })
+    );
+    regret.tell(`What ${device} runs is agreed now.`);
+    onclose();
+  });
+
+  onMount(() => void agreed.ask(need(api.GET('/api/devices/{name}/agreed', { params }))));
+</script>
+
+<Dialog title="Adopt what {device} runs?" {onclose}>
+  <form
+    onsubmit={(event) => {
+      event.preventDefault();
+      void adopting.send();
+    }}
+  >
+    <ProblemNote problem={agreed.problem ?? adopting.problem} class="mb-2" />
+    {#if agreed.value}
+      <p>
+        {#if parts.length === 0}It runs what was agreed.{:else}{count(parts.length, 'part')} of its configuration
+          {parts.length === 1 ? 'differs' : 'differ'} from what was agreed:{/if}
+      </p>
+      <ul class="mono my-2 max-h-40 overflow-y-auto">
+        {#each parts as part (part.key)}<li class="truncate" title={part.label}>{part.label}</li>{/each}
+      </ul>
+      <p class="text-quiet">
+        The device is right, and this is agreed from now on. <a
+          class="underline"
+          href="/drift?{new URLSearchParams({ device })}">Compare, or adopt only a part</a
+        >
+      </p>
+    {:else if !agreed.problem}<p class="text-quiet">Loading…</p>{/if}
+    <label class="mt-3 block"
+      >Why it is right
+      <!-- svelte-ignore a11y_autofocus -->
+      <input class="input mt-1 w-full" bind:value={note} maxlength="2000" autofocus placeholder="a ticket, a reason" />
+    </label>
+    <FormEnd yes="Adopt" isDisabled={parts.length === 0 || adopting.isSending} oncancel={onclose} />
+  </form>
+</Dialog>
