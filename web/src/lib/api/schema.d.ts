@@ -740,6 +740,38 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/desk/layout": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["layout"];
+        put: operations["arrange_1"];
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/desk/notes": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["notes"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/desk/visits": {
         parameters: {
             query?: never;
@@ -3198,6 +3230,25 @@ export interface components {
             /** @enum {string} */
             decision: "RETRY" | "LEAVE";
             device: string;
+        };
+        DeskLayout: {
+            hidden: ("NEEDS" | "CHART" | "NOTES" | "ANSWERS" | "ROUTINES" | "WAITING")[];
+            main: ("NEEDS" | "CHART" | "NOTES" | "ANSWERS" | "ROUTINES" | "WAITING")[];
+            side: ("NEEDS" | "CHART" | "NOTES" | "ANSWERS" | "ROUTINES" | "WAITING")[];
+        };
+        DeskNote: {
+            /** Format: date-time */
+            at: string;
+            by: string;
+            config: string;
+            device: string;
+            isForMe: boolean;
+            /** Format: int32 */
+            number?: number;
+            /** @enum {string} */
+            place: "LABEL" | "NOTE" | "ACCOUNTED" | "MAP";
+            site: string;
+            text: string;
         };
         DeviceDetail: {
             credentialSet: string;
@@ -6248,6 +6299,72 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["SiteAnswers"][];
+                };
+            };
+        };
+    };
+    layout: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["DeskLayout"];
+                };
+            };
+        };
+    };
+    arrange_1: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["DeskLayout"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["DeskLayout"];
+                };
+            };
+        };
+    };
+    notes: {
+        parameters: {
+            query: {
+                since: string;
+            };
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["DeskNote"][];
                 };
             };
         };

@@ -2,7 +2,6 @@
   import { goto } from '$app/navigation';
   import { onMount } from 'svelte';
   import ProblemNote from '$lib/parts/form/ProblemNote.svelte';
-  import When from '$lib/parts/form/When.svelte';
   import ChangeChart from '$lib/parts/history/ChangeChart.svelte';
   import { address } from '$lib/state/address.svelte';
   import { clock } from '$lib/state/clock.svelte';
@@ -13,12 +12,20 @@
   import { whenever } from '$lib/state/whenever.svelte';
   import { count, weekdayAndTime } from '$lib/text/time';
   import DeskAnswers from './DeskAnswers.svelte';
+  import DeskArrange from './DeskArrange.svelte';
+  import DeskNotes from './DeskNotes.svelte';
+  import DeskRoutines from './DeskRoutines.svelte';
+  import DeskWaiting from './DeskWaiting.svelte';
   import DeskNeeds from './DeskNeeds.svelte';
+  import { PART_WORDS, shownAgain, type DeskPart } from './deskLayout';
   import { DeskState } from './deskState.svelte';
 
   const desk = new DeskState();
   const summary = $derived(desk.summary.value);
   const found = $derived(desk.found.value);
+  const layout = $derived(desk.layout);
+  const COLUMNS = ['main', 'side'] as const;
+  let isArranging = $state(false);
   const SPANS = [
     { name: '', word: 'Last looked' },
     { name: 'day', word: 'Day' },
@@ -85,47 +92,57 @@
         >
       {/each}
     </div>
+    <button class="btn" aria-pressed={isArranging} onclick={() => (isArranging = !isArranging)}
+      >Arrange</button
+    >
     {#if session.mayAct}<a class="btn btn-primary" href="/changes?new">Start a change…</a>{/if}
   </div>
 </div>
 <ProblemNote problem={desk.summary.problem ?? desk.found.problem} class="mt-3" />
 
-{#if found && summary}
+{#if found && summary && layout}
+  {#if isArranging}
+    <div class="panel mt-3 flex flex-wrap items-center gap-2 px-4 py-2">
+      <span class="text-quiet">{layout.hidden.length > 0 ? 'Hidden:' : 'Nothing is hidden.'}</span>
+      {#each layout.hidden as part (part)}
+        <button class="btn h-7" onclick={() => desk.arrange(shownAgain(layout, part))}
+          >Show {PART_WORDS[part].toLowerCase()}</button
+        >
+      {/each}
+      <ProblemNote problem={desk.keeping.problem} />
+      <button class="btn btn-primary ml-auto" onclick={() => (isArranging = false)}>Done</button>
+    </div>
+  {/if}
   <div
-    class="mt-3 grid grid-cols-1 items-start gap-4 xl:grid-cols-[minmax(0,1fr)_300px]"
+    class={[
+      'mt-3 grid grid-cols-1 items-start gap-4',
+      layout.main.length > 0 && layout.side.length > 0 && 'xl:grid-cols-[minmax(0,1fr)_300px]'
+    ]}
     aria-busy={desk.found.isAwaited}
   >
-    <div class="grid min-w-0 gap-4">
-      <DeskNeeds needs={desk.needs} matching={found.matching} />
-      <ChangeChart
-        {summary}
-        onchoose={(since, until) => goto(`/history?${new URLSearchParams({ since, until })}`)}
-      />
-    </div>
-    <div class="grid gap-4">
-      <DeskAnswers answers={found.answers} devices={summary.allDevices} />
-      <section class="panel px-4 py-3" aria-label="Next routines">
-        <h2>Next routines</h2>
-        {#each desk.routines as routine (routine.name)}
-          <a class="flex justify-between gap-3 hover:underline" href="/routines"
-            ><span class="truncate">{routine.name}</span>
-            <span class="text-quiet whitespace-nowrap"><When at={routine.dueAt[0] ?? ''} /></span></a
-          >
-        {:else}<p class="text-quiet">None is due.</p>{/each}
-      </section>
-      {#if desk.waiting.length > 0}
-        <section class="panel px-4 py-3" aria-label="Waiting for somebody">
-          <h2>Waiting for somebody</h2>
-          {#each desk.waiting as change (change.number)}
-            <a class="mt-1 block hover:underline" href="/changes/{change.number}"
-              ><b>C-{change.number}</b> · {change.title}
-              <span class="text-quiet block"
-                >{change.state === 'PROPOSED' ? 'for approval' : 'stuck'}, by {change.madeBy}</span
-              ></a
-            >
+    {#each COLUMNS as column (column)}
+      {#if layout[column].length > 0}
+        <div class="grid min-w-0 gap-4">
+          {#each layout[column] as part (part)}
+            {#if isArranging}<DeskArrange {part} {column} {layout} onarrange={desk.arrange} />{/if}
+            {@render shown(part)}
           {/each}
-        </section>
+        </div>
       {/if}
-    </div>
+    {/each}
   </div>
 {:else if !desk.found.problem && !desk.summary.problem}<p class="text-quiet mt-4">Loading…</p>{/if}
+
+{#snippet shown(part: DeskPart)}
+  {#if !found || !summary}<p class="text-quiet">Loading…</p>
+  {:else if part === 'NEEDS'}<DeskNeeds needs={desk.needs} matching={found.matching} />
+  {:else if part === 'CHART'}
+    <ChangeChart
+      {summary}
+      onchoose={(since, until) => goto(`/history?${new URLSearchParams({ since, until })}`)}
+    />
+  {:else if part === 'NOTES'}<DeskNotes notes={found.notes} />
+  {:else if part === 'ANSWERS'}<DeskAnswers answers={found.answers} devices={summary.allDevices} />
+  {:else if part === 'ROUTINES'}<DeskRoutines routines={desk.routines} />
+  {:else}<DeskWaiting changes={desk.waiting} />{/if}
+{/snippet}

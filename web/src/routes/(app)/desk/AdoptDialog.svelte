@@ -2,6 +2,7 @@
   import { onMount } from 'svelte';
   import { api, need, type Agreed } from '$lib/api/client';
   import Dialog from '$lib/parts/form/Dialog.svelte';
+  import Field from '$lib/parts/form/Field.svelte';
   import FormEnd from '$lib/parts/form/FormEnd.svelte';
   import ProblemNote from '$lib/parts/form/ProblemNote.svelte';
   import { Latest } from '$lib/state/latest.svelte';
@@ -36,16 +37,11 @@
   onMount(() => void agreed.ask(need(api.GET('/api/devices/{name}/agreed', { params }))));
 </script>
 
-<Dialog title="Adopt what {device} runs?" {onclose}>
-  <form
-    onsubmit={(event) => {
-      event.preventDefault();
-      void adopting.send();
-    }}
-  >
-    <ProblemNote problem={agreed.problem ?? adopting.problem} class="mb-2" />
+<Dialog title="Adopt what {device} runs?" oncancel={onclose}>
+  <form onsubmit={adopting.submit}>
+    <ProblemNote problem={agreed.problem} class="mt-2" />
     {#if agreed.value}
-      <p>
+      <p class="mt-1">
         {#if parts.length === 0}It runs what was agreed.{:else}{count(parts.length, 'part')} of its configuration
           {parts.length === 1 ? 'differs' : 'differ'} from what was agreed:{/if}
       </p>
@@ -53,17 +49,21 @@
         {#each parts as part (part.key)}<li class="truncate" title={part.label}>{part.label}</li>{/each}
       </ul>
       <p class="text-quiet">
-        The device is right, and this is agreed from now on. <a
+        From now on this is agreed: it cannot be taken back, only put back by a change. <a
           class="underline"
-          href="/drift?{new URLSearchParams({ device })}">Compare, or adopt only a part</a
+          href="/drift?{new URLSearchParams({ device })}">Compare, or adopt a part</a
         >
       </p>
     {:else if !agreed.problem}<p class="text-quiet">Loading…</p>{/if}
-    <label class="mt-3 block"
-      >Why it is right
+    <Field label="Why it is right" class="mt-3" error={adopting.of('note')}>
       <!-- svelte-ignore a11y_autofocus -->
-      <input class="input mt-1 w-full" bind:value={note} maxlength="2000" autofocus placeholder="a ticket, a reason" />
-    </label>
-    <FormEnd yes="Adopt" isDisabled={parts.length === 0 || adopting.isSending} oncancel={onclose} />
+      <input class="input w-full" maxlength="2000" bind:value={note} autofocus />
+    </Field>
+    <FormEnd
+      submission={adopting}
+      send="Adopt"
+      oncancel={onclose}
+      why={parts.length === 0 ? 'Nothing differs.' : undefined}
+    />
   </form>
 </Dialog>

@@ -14,7 +14,11 @@
   const word = $derived(PART_WORDS[part]);
 </script>
 
-<div class="bg-base-200 rounded-field flex flex-wrap items-center gap-1 px-3 py-1" role="group" aria-label={word}>
+<div
+  class="bg-base-200 rounded-field flex flex-wrap items-center gap-1 px-3 py-1"
+  role="group"
+  aria-label={word}
+>
   <b class="grow">{word}</b>
   <button
     class="btn h-7"

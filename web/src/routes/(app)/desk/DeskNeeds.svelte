@@ -11,6 +11,7 @@
   import { session } from '$lib/state/session.svelte';
   import { Submission } from '$lib/state/submission.svelte';
   import { count } from '$lib/text/time';
+  import AdoptDialog from './AdoptDialog.svelte';
   import { NEEDING, type Need } from './deskView';
 
   interface Props {
@@ -19,6 +20,7 @@
   }
 
   let { needs, matching }: Props = $props();
+  let adopts = $state<string | undefined>();
   let deed: () => Promise<unknown> = async () => undefined;
   const doing = new Submission(() => deed());
   const begin = (work: () => Promise<unknown>) => {
@@ -87,6 +89,7 @@
                 {#if kind === 'drift'}
                   <a class="btn" href={driftPath(device.name)}>Compare</a>
                   {#if session.mayAct}
+                    <button class="btn" onclick={() => (adopts = device.name)}>Adopt…</button>
                     <button class="btn" disabled={doing.isSending} onclick={() => putBack(device.name)}
                       >Put back</button
                     >
@@ -114,3 +117,7 @@
     {/if}
   {/if}
 </section>
+
+{#if adopts}
+  {#key adopts}<AdoptDialog device={adopts} onclose={() => (adopts = undefined)} />{/key}
+{/if}

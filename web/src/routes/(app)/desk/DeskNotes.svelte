@@ -17,7 +17,10 @@
   <h2>Notes and mentions</h2>
   {#each shown as note, i (i)}
     <a
-      class={['border-base-300 block border-t py-1.5 first-of-type:border-t-0 hover:underline', note.isForMe && 'mine']}
+      class={[
+        'border-base-300 block border-t py-1.5 first-of-type:border-t-0 hover:underline',
+        note.isForMe && 'mine'
+      ]}
       href={notePath(note)}
     >
       <span class="line-clamp-2 break-words" title={note.text}

@@ -2,7 +2,11 @@ import { expect, it } from 'vitest';
 import type { DeskLayout } from '$lib/api/client';
 import { crossed, hiddenToo, shifted, shownAgain } from './deskLayout';
 
-const layout: DeskLayout = { main: ['NEEDS', 'CHART', 'NOTES'], side: ['ANSWERS', 'ROUTINES'], hidden: ['WAITING'] };
+const layout: DeskLayout = {
+  main: ['NEEDS', 'CHART', 'NOTES'],
+  side: ['ANSWERS', 'ROUTINES'],
+  hidden: ['WAITING']
+};
 
 it('moves a part by one place', () => {
   expect(shifted(layout, 'CHART', -1).main).toEqual(['CHART', 'NEEDS', 'NOTES']);

@@ -2,6 +2,8 @@ import {
   api,
   need,
   type ChangeRow,
+  type DeskLayout,
+  type DeskNote,
   type Device,
   type DriftRow,
   type HistorySummary,
@@ -11,16 +13,25 @@ import {
 import { address } from '$lib/state/address.svelte';
 import { clock } from '$lib/state/clock.svelte';
 import { Latest } from '$lib/state/latest.svelte';
+import { Submission } from '$lib/state/submission.svelte';
 import { NEEDING, needsOf, sinceOf } from './deskView';
 
 /** So many of the devices that need an answer stand on the desk; the others in the list that it leads to. */
 const MOST = 6;
+
+/** Until it is known how somebody likes it, or if that cannot be told. */
+const USUAL: DeskLayout = {
+  main: ['NEEDS', 'CHART', 'NOTES'],
+  side: ['ANSWERS', 'ROUTINES', 'WAITING'],
+  hidden: []
+};
 
 interface Found {
   devices: Device[];
   matching: number;
   drifts: DriftRow[];
   answers: SiteAnswers[];
+  notes: DeskNote[];
   routines: Routine[];
   changes: ChangeRow[];
 }
@@ -29,6 +40,7 @@ interface Found {
 export class DeskState {
   readonly summary = new Latest<HistorySummary>();
   readonly found = new Latest<Found>();
+  layout = $state.raw<DeskLayout | undefined>();
   lastLooked = $state<string | undefined>();
   #isMet = $state(false);
 
@@ -46,29 +58,44 @@ export class DeskState {
 
   /** Once: whoever looks is told what came since they looked before. */
   meet = async () => {
-    const visit = await need(api.POST('/api/desk/visits')).catch(() => undefined);
+    const [visit, layout] = await Promise.all([
+      need(api.POST('/api/desk/visits')).catch(() => undefined),
+      need(api.GET('/api/desk/layout')).catch(() => undefined)
+    ]);
+    this.layout = layout ?? USUAL;
     this.lastLooked = visit?.lastLooked;
     this.#isMet = true;
     await this.load();
   };
+
+  /** At once; the server keeps it for the next time. */
+  arrange = (layout: DeskLayout) => {
+    this.layout = layout;
+    void this.keeping.send();
+  };
+
+  readonly keeping = new Submission(async () => {
+    if (this.layout) await need(api.PUT('/api/desk/layout', { body: this.layout }));
+  });
 
   load = async () => {
     if (!this.#isMet) return;
     const query = { since: sinceOf(this.span, this.lastLooked, clock.now) };
     await Promise.all([
       this.summary.ask(need(api.GET('/api/history/summary', { params: { query } }))),
-      this.found.ask(this.#find())
+      this.found.ask(this.#find(query.since))
     ]);
   };
 
-  async #find(): Promise<Found> {
-    const [page, drifts, answers, routines, changes] = await Promise.all([
+  async #find(since: string): Promise<Found> {
+    const [page, drifts, answers, routines, changes, notes] = await Promise.all([
       need(api.GET('/api/devices', { params: { query: { query: NEEDING, size: MOST, sort: '-changed' } } })),
       need(api.GET('/api/drift')),
       need(api.GET('/api/desk/answers')),
       need(api.GET('/api/routines')),
-      need(api.GET('/api/changes'))
+      need(api.GET('/api/changes')),
+      need(api.GET('/api/desk/notes', { params: { query: { since } } }))
     ]);
-    return { devices: page.devices, matching: page.matching, drifts, answers, routines, changes };
+    return { devices: page.devices, matching: page.matching, drifts, answers, routines, changes, notes };
   }
 }

@@ -1,4 +1,4 @@
-import type { Answer, Device, DriftRow, SiteAnswers } from '$lib/api/client';
+import type { Answer, DeskNote, Device, DriftRow, SiteAnswers } from '$lib/api/client';
 
 /** Devices whose configuration needs somebody's answer, as a query of the fleet. */
 export const NEEDING = 'matched is no, attention or kept is no';
@@ -60,3 +60,15 @@ export function sinceOf(span: string, lastLooked: string | undefined, now: numbe
   if (long !== undefined) return new Date(now - long).toISOString();
   return lastLooked ?? new Date(now - DAY).toISOString();
 }
+
+/** Where a note was written, in words. */
+export function notePlace(note: DeskNote): string {
+  if (note.place === 'MAP') return `on the map${note.site ? ` at ${note.site}` : ''}`;
+  const where = `${note.device}, ${note.config} ${note.number}`;
+  return note.place === 'ACCOUNTED' ? `accounting for ${where}` : `on ${where}`;
+}
+
+export const notePath = (note: DeskNote): string =>
+  note.place === 'MAP'
+    ? '/map'
+    : `/devices/${encodeURIComponent(note.device)}?kind=${note.config.toUpperCase()}&b=${note.number}`;

@@ -1,7 +1,7 @@
 package chaperone.server.desk;
 
 import chaperone.server.desk.DeskAnswers.SiteAnswers;
-import chaperone.server.desk.DeskNotes.NoteView;
+import chaperone.server.desk.DeskNotes.DeskNote;
 import jakarta.validation.Valid;
 import java.security.Principal;
 import java.time.Clock;
@@ -78,7 +78,7 @@ class DeskController {
 
     /** @param since exclusive; what was written later */
     @GetMapping("/notes")
-    List<NoteView> notes(@RequestParam Instant since, Principal principal) {
+    List<DeskNote> notes(@RequestParam Instant since, Principal principal) {
         Instant now = clock.instant();
         Instant from = since.isBefore(Instant.EPOCH) ? Instant.EPOCH : since.isAfter(now) ? now : since;
         return notes.since(from, principal.getName());

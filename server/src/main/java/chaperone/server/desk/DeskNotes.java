@@ -49,7 +49,7 @@ class DeskNotes {
      * @param number of the revision; absent on the map
      * @param isForMe whether it names whoever reads it
      */
-    record NoteView(
+    record DeskNote(
             NotePlace place,
             String device,
             Optional<Integer> number,
@@ -62,7 +62,7 @@ class DeskNotes {
 
     /** Those that name the account come first, then the newest. */
     @Transactional(readOnly = true)
-    public List<NoteView> since(Instant since, String account) {
+    public List<DeskNote> since(Instant since, String account) {
         Pattern mention = Pattern.compile(
                 "(?<![\\w.@-])@" + Pattern.quote(account) + "(?![\\w-]|\\.\\w)", Pattern.CASE_INSENSITIVE);
         String like = "%@" + account.toLowerCase(Locale.ROOT).replaceAll("([\\\\%_])", "\\\\$1") + "%";
@@ -74,7 +74,7 @@ class DeskNotes {
                 .query((row, index) -> {
                     int number = row.getInt("number");
                     String text = row.getString("text");
-                    return new NoteView(
+                    return new DeskNote(
                             NotePlace.valueOf(row.getString("kind")),
                             row.getString("device"),
                             number == 0 ? Optional.empty() : Optional.of(number),

@@ -90,13 +90,9 @@ class DeskStoryTest {
         List<String> all = new ArrayList<>(named);
         all.addAll(others);
         for (String text : all)
-            server.context()
-                    .getBean(JdbcClient.class)
-                    .sql("""
+            server.context().getBean(JdbcClient.class).sql("""
                             insert into map_note (site, x, y, text, written_by, written_at)
-                            values ('Dunsay', 0, 0, ?, 'r.anand', now())""")
-                    .param(text)
-                    .update();
+                            values ('Dunsay', 0, 0, ?, 'r.anand', now())""").param(text).update();
         JsonNode notes = engineer.get("/api/desk/notes?since=" + before).json(200);
         assertThat(notes).hasSize(all.size());
         List<String> forMe = new ArrayList<>();
