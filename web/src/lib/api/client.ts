@@ -28,6 +28,7 @@ export type LineOrigins = Schemas['LineOriginView'];
 /** All that is known of one line. */
 export type LineReason = Schemas['LineReason'];
 export type LinePlace = Schemas['StatementPlace'];
+export type GitTarget = Schemas['GitView'];
 export type DeskLayout = Schemas['DeskLayout'];
 export type DeskNote = Schemas['DeskNote'];
 export type SiteAnswers = Schemas['SiteAnswers'];

@@ -92,7 +92,7 @@ export interface paths {
             cookie?: never;
         };
         get: operations["get_4"];
-        put: operations["set_3"];
+        put: operations["set_4"];
         post?: never;
         delete?: never;
         options?: never;
@@ -204,7 +204,7 @@ export interface paths {
             cookie?: never;
         };
         get?: never;
-        put: operations["set_2"];
+        put: operations["set_3"];
         post?: never;
         delete: operations["clear"];
         options?: never;
@@ -1359,6 +1359,38 @@ export interface paths {
         put: operations["keep_1"];
         post?: never;
         delete: operations["remove_7"];
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/git": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["view"];
+        put: operations["set_2"];
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/git/update": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["update"];
+        delete?: never;
         options?: never;
         head?: never;
         patch?: never;
@@ -3614,6 +3646,33 @@ export interface components {
             matched: components["schemas"]["Given"];
             sound: components["schemas"]["Given"];
         };
+        GitInput: {
+            account: string;
+            address: string;
+            hostKey: string;
+            on: boolean;
+            password?: string;
+            privateKey?: string;
+        };
+        GitView: {
+            account: string;
+            address: string;
+            head?: string;
+            hostKey: string;
+            on: boolean;
+            place?: string;
+            problem: string;
+            /** Format: date-time */
+            pushedAt?: string;
+            pushedHead?: string;
+            /** @enum {string} */
+            secret: "NONE" | "PASSWORD" | "PRIVATE_KEY";
+            seenKey: string;
+            /** Format: date-time */
+            triedAt?: string;
+            /** Format: date-time */
+            writtenAt?: string;
+        };
         Given: {
             /** @enum {string} */
             kind: "YES" | "ATTENTION" | "NO" | "NOT_KNOWN";
@@ -5196,7 +5255,7 @@ export interface operations {
             };
         };
     };
-    set_3: {
+    set_4: {
         parameters: {
             query?: never;
             header?: never;
@@ -5360,7 +5419,7 @@ export interface operations {
             };
         };
     };
-    set_2: {
+    set_3: {
         parameters: {
             query?: {
                 number?: number;
@@ -7334,6 +7393,72 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["Removed"];
+                };
+            };
+        };
+    };
+    view: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["GitView"];
+                };
+            };
+        };
+    };
+    set_2: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["GitInput"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["GitView"];
+                };
+            };
+        };
+    };
+    update: {
+        parameters: {
+            query?: {
+                anew?: boolean;
+            };
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["GitView"];
                 };
             };
         };

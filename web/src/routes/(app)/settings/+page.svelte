@@ -8,6 +8,7 @@
   import AccountForm from './AccountForm.svelte';
   import ApprovalRule from './ApprovalRule.svelte';
   import CallRule from './CallRule.svelte';
+  import GitTarget from './GitTarget.svelte';
   import Housekeeping from './Housekeeping.svelte';
   import LogMessages from './LogMessages.svelte';
   import Tokens from './Tokens.svelte';
@@ -103,6 +104,7 @@
 {#if session.mayManage}<Tokens />{/if}
 <ApprovalRule />
 <CallRule />
+{#if session.mayManage}<GitTarget />{/if}
 <ReadingPlans />
 <LogMessages />
 <Keeping />

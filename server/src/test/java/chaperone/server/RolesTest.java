@@ -62,6 +62,9 @@ class RolesTest {
         GET    /api/search/others                             | VIEWER
         GET    /api/search/past                               | VIEWER
         GET    /api/desk/answers                              | VIEWER
+        GET    /api/git                                       | ADMINISTRATOR
+        PUT    /api/git                                       | ADMINISTRATOR
+        POST   /api/git/update                                | ADMINISTRATOR
         GET    /api/desk/layout                               | VIEWER
         PUT    /api/desk/layout                               | VIEWER
         GET    /api/desk/notes                                | VIEWER

@@ -76,8 +76,11 @@ class SecurityRules {
         rules.requestMatchers(HttpMethod.POST, "/api/history/accounted", "/api/history/not-accounted")
                 .hasAnyRole(ENGINEER, APPROVER);
         // All secrets of the fleet at once.
-        rules.requestMatchers(HttpMethod.GET, "/api/exports/history.bundle", "/api/exports/configurations.zip")
+        rules.requestMatchers(
+                        HttpMethod.GET, "/api/exports/history.bundle", "/api/exports/configurations.zip", "/api/git")
                 .hasRole(ADMINISTRATOR);
+        rules.requestMatchers(HttpMethod.PUT, "/api/git").hasRole(ADMINISTRATOR);
+        rules.requestMatchers(HttpMethod.POST, "/api/git/update").hasRole(ADMINISTRATOR);
         rules.requestMatchers(HttpMethod.POST, "/api/desk/visits").hasRole(VIEWER);
         rules.requestMatchers(HttpMethod.PUT, "/api/desk/layout").hasRole(VIEWER);
         rules.requestMatchers(HttpMethod.POST, "/api/standards/trial", "/api/standards/fleet-trial")

@@ -8,6 +8,7 @@ import java.time.ZoneOffset;
 import java.util.ArrayList;
 import java.util.HashMap;
 import java.util.List;
+import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
 import org.eclipse.jgit.lib.CommitBuilder;
@@ -38,6 +39,25 @@ class GitHistory {
             where r.kind in ('RUNNING', 'SAVED') and (r.first_copy_at, r.id) > (
               select coalesce(max(first_copy_at), '-infinity'), coalesce(max(id), 0) from revision where id = :after)
             order by r.first_copy_at, r.id limit :most""";
+    /** What stood before another revision that is there already would seem to stand again. */
+    private static final String NOT_YET = """
+            select r.*, d.name as device, coalesce(s.name, '') as site
+            from revision r join device d on d.id = r.device_id left join site s on s.id = d.site_id
+            where r.kind in ('RUNNING', 'SAVED') and r.id <> all (:damaged) and not exists (
+              select from git_commit g where g.device_id = r.device_id and g.kind = r.kind
+                and (g.at, g.revision_id) >= (r.first_copy_at, r.id))
+            order by r.first_copy_at, r.id limit :most""";
+
+    private static final String LEFT_OUT = """
+            select count(*) from revision r where r.kind in ('RUNNING', 'SAVED')
+              and not exists (select from git_commit g where g.revision_id = r.id)""";
+    private static final String ALL_LABELS = """
+            select m.revision_id, m.text, d.name, g.kind, g.hash
+            from revision_mark m join git_commit g on g.revision_id = m.revision_id join device d on d.id = g.device_id
+            where m.kind = 'LABEL' order by m.id""";
+    private static final String NOTE = """
+            insert into git_commit (revision_id, device_id, kind, at, hash)
+            select id, device_id, kind, first_copy_at, :hash from revision where id = :revision""";
     private static final String LABELS = """
             select revision_id, text from revision_mark where kind = 'LABEL' and revision_id = any (:revisions)
             order by id""";
@@ -71,12 +91,77 @@ class GitHistory {
         }
     }
 
+    /** People label old revisions, too. */
+    private List<GitLabel> allLabels() {
+        return database.sql(ALL_LABELS)
+                .query((row, number) -> GitLabel.of(
+                        row.getLong("revision_id"),
+                        FileNames.of(row.getString("name"), "device"),
+                        row.getString("kind").toLowerCase(Locale.ROOT),
+                        row.getString("text"),
+                        ObjectId.fromRaw(row.getBytes("hash"))))
+                .list();
+    }
+
+    /** @param commits that are new, like {@code labels}; {@code leftOut} how many revisions are not there, since they are damaged or came late */
+    record Appended(int commits, int labels, long leftOut, Optional<ObjectId> head) {}
+
+    /**
+     * Adds what is not there yet, and alters nothing that is: what was thinned out since then stays, and a device that was
+     * moved to another site is there from its next commit on. Killed half way, it does the same again.
+     *
+     * @param last the newest commit that this wrote before; what may follow it there is forgotten
+     */
+    @Transactional
+    public Appended append(Repository repository, Optional<ObjectId> last) throws IOException {
+        try (ObjectInserter objects = repository.newObjectInserter()) {
+            Writing writing = last.isPresent()
+                    ? new Writing(repository, objects, GitTrees.of(objects, repository, last.get()), last)
+                    : new Writing(repository, objects);
+            List<KeptRevision> some;
+            do {
+                some = notYet(writing.damagedOnes);
+                for (KeptRevision each : some) writing.add(each).ifPresent(commit -> note(each, commit));
+            } while (some.size() == AT_ONCE);
+            for (GitLabel label : allLabels()) if (repository.exactRef(label.ref()) == null) writing.labels.add(label);
+            int labels = writing.labels.size();
+            Written written = writing.end();
+            long leftOut = database.sql(LEFT_OUT).query(Long.class).single();
+            return new Appended(written.commits(), labels, leftOut, writing.newest);
+        }
+    }
+
+    /** Nothing was written yet: the next time all of it is. */
+    @Transactional
+    public void startAnew() {
+        database.sql("delete from git_commit").update();
+        database.sql("update git_target set head = null, pushed_head = null").update();
+    }
+
+    private List<KeptRevision> notYet(List<Long> damaged) {
+        return withWho(database.sql(NOT_YET)
+                .param("damaged", damaged.toArray(Long[]::new))
+                .param("most", AT_ONCE)
+                .query((row, number) -> KeptRevision.of(row))
+                .list());
+    }
+
+    private void note(KeptRevision revision, ObjectId commit) {
+        database.sql(NOTE)
+                .param("revision", revision.id())
+                .param("hash", GitTargets.raw(commit))
+                .update();
+    }
+
     private List<KeptRevision> read(long after) {
-        List<KeptRevision> some = database.sql(REVISIONS)
+        return withWho(database.sql(REVISIONS)
                 .param("after", after)
                 .param("most", AT_ONCE)
                 .query((row, number) -> KeptRevision.of(row))
-                .list();
+                .list());
+    }
+
+    private List<KeptRevision> withWho(List<KeptRevision> some) {
         Map<Long, OriginView> who =
                 origins.views(some.stream().map(KeptRevision::id).toList());
         return some.stream()
@@ -90,20 +175,25 @@ class GitHistory {
         private final GitTrees trees;
         private final Map<Long, ObjectId> commits = new HashMap<>();
         private final List<GitLabel> labels = new ArrayList<>();
-        private Optional<ObjectId> newest = Optional.empty();
-        private int damaged;
+        private final List<Long> damagedOnes = new ArrayList<>();
+        private Optional<ObjectId> newest;
 
         Writing(Repository repository, ObjectInserter objects) {
-            this.repository = repository;
-            this.objects = objects;
-            this.trees = new GitTrees(objects);
+            this(repository, objects, new GitTrees(objects), Optional.empty());
         }
 
-        void add(KeptRevision revision) throws IOException {
+        Writing(Repository repository, ObjectInserter objects, GitTrees trees, Optional<ObjectId> newest) {
+            this.repository = repository;
+            this.objects = objects;
+            this.trees = trees;
+            this.newest = newest;
+        }
+
+        Optional<ObjectId> add(KeptRevision revision) throws IOException {
             Optional<byte[]> bytes = contents.readIfSound(revision.digest());
             if (bytes.isEmpty()) {
-                damaged++;
-                return;
+                damagedOnes.add(revision.id());
+                return Optional.empty();
             }
             ObjectId content = objects.insert(Constants.OBJ_BLOB, bytes.get());
             CommitBuilder commit = new CommitBuilder();
@@ -116,6 +206,7 @@ class GitHistory {
             ObjectId id = objects.insert(commit);
             commits.put(revision.id(), id);
             newest = Optional.of(id);
+            return newest;
         }
 
         void label(List<KeptRevision> some) {
@@ -137,7 +228,7 @@ class GitHistory {
                 move(BRANCH, newest.get());
                 for (GitLabel label : labels) move(label.ref(), label.commit());
             }
-            return new Written(commits.size(), damaged);
+            return new Written(commits.size(), damagedOnes.size());
         }
 
         private void move(String ref, ObjectId to) throws IOException {

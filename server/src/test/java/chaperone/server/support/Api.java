@@ -167,7 +167,13 @@ public final class Api {
 
     /** What an administrator says before anything can be called. */
     public void allowCalls(int devicePort) {
-        Map<String, Object> rule = Map.of("ranges", TestServer.RANGES, "ports", List.of(devicePort), "authorities", "");
+        allowCalls(devicePort, "");
+    }
+
+    /** @param authorities whose certificates are trusted, besides none */
+    public void allowCalls(int devicePort, String authorities) {
+        Map<String, Object> rule =
+                Map.of("ranges", TestServer.RANGES, "ports", List.of(devicePort), "authorities", authorities);
         assertThat(put("/api/callable", rule).status()).isEqualTo(204);
     }
 

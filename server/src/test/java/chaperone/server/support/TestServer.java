@@ -165,6 +165,7 @@ public final class TestServer implements AutoCloseable {
                 "--spring.datasource.url=" + database,
                 "--spring.datasource.username=postgres",
                 "--chaperone.key-file=" + keyFile,
+                "--chaperone.git.folder=" + keyFile + "-git",
                 // Devices are looked at only when a test asks for it.
                 "--chaperone.reading=false",
                 "--chaperone.routines=false",
