@@ -3279,6 +3279,8 @@ export interface components {
             number?: number;
             /** @enum {string} */
             place: "LABEL" | "NOTE" | "ACCOUNTED" | "MAP";
+            /** Format: int32 */
+            revisions: number;
             site: string;
             text: string;
         };

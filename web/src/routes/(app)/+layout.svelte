@@ -146,7 +146,10 @@
     </div>
   {/if}
   <div class="flex grow">
-    <nav aria-label="Pages" class="border-base-300 bg-base-200 w-[172px] shrink-0 border-r px-2 py-2">
+    <nav
+      aria-label="Pages"
+      class="border-base-300 bg-base-200 sticky top-[46px] h-[calc(100vh-46px-var(--tray,0px))] w-[172px] shrink-0 self-start overflow-y-auto border-r px-2 py-2"
+    >
       {#each words as { group, items } (group)}
         {#if group}<h2 class="text-quiet px-2.5 pt-3 pb-1 text-[0.82rem] font-semibold">{group}</h2>{/if}
         {#each items as { word, path, also } (word)}

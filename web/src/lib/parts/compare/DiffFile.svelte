@@ -19,7 +19,7 @@
 </script>
 
 <span class="join">
-  <Menu label="Export" name="Export the comparison" buttonClass="btn" class="mt-1 w-60">
+  <Menu label="Export" name="Export the comparison" buttonClass="btn" class="mt-1 w-72">
     <p class="text-quiet px-2 pb-1">With masks in place of secrets</p>
     <button class="btn btn-ghost w-full justify-start" onclick={() => save(false)}>As .diff for patch</button>
     {#each LIST_FORMATS as format (format)}

@@ -55,33 +55,8 @@
 
 <svelte:head><title>Desk · Chaperone</title></svelte:head>
 
-<div class="flex items-start gap-3">
-  <div class="min-w-0 flex-1">
-    <h1>{weekdayAndTime(clock.now, preferences.zone)}</h1>
-    <p class="text-quiet" aria-busy={desk.summary.isAwaited}>
-      {#if summary}
-        {#if SAID[desk.span]}{SAID[desk.span]}{:else if desk.lastLooked}Since you last looked on {weekdayAndTime(
-            Date.parse(desk.lastLooked),
-            preferences.zone,
-            ' at '
-          )}{:else}In the last day{/if}:
-        <a class="text-base-content font-semibold hover:underline" href={historyOf({})}
-          >{count(summary.matching, 'change')} on {count(summary.devices, 'device')}</a
-        >{#if summary.notPlanned > 0}, of which
-          <a
-            class="text-error font-semibold hover:underline"
-            href={historyOf({ kinds: 'RUNNING', which: 'elsewhere' })}
-            >{summary.notPlanned} {summary.notPlanned === 1 ? 'was' : 'were'} not planned here</a
-          >{/if}.
-        {#if summary.open > 0}
-          <a class="text-error hover:underline" href={historyOf({ which: 'open' })}
-            >{summary.open} nobody has accounted for</a
-          >.
-        {:else if summary.matching > 0}Everything is accounted for.{:else}
-          {count(summary.lookedAt, 'device')} of {summary.allDevices} were looked at.{/if}
-      {:else}&nbsp;{/if}
-    </p>
-  </div>
+<div class="flex flex-wrap items-start justify-between gap-3">
+  <h1>{weekdayAndTime(clock.now, preferences.zone)}</h1>
   <div class="flex items-center gap-2">
     <div class="join" role="group" aria-label="Since when">
       {#each SPANS as span (span.name)}
@@ -98,6 +73,29 @@
     {#if session.mayAct}<a class="btn btn-primary" href="/changes?new">Start a change…</a>{/if}
   </div>
 </div>
+<p class="text-quiet" aria-busy={desk.summary.isAwaited}>
+  {#if summary}
+    {#if SAID[desk.span]}{SAID[desk.span]}{:else if desk.lastLooked}Since you last looked on {weekdayAndTime(
+        Date.parse(desk.lastLooked),
+        preferences.zone,
+        ' at '
+      )}{:else}In the last day{/if}:
+    <a class="text-base-content font-semibold hover:underline" href={historyOf({})}
+      >{count(summary.matching, 'change')} on {count(summary.devices, 'device')}</a
+    >{#if summary.notPlanned > 0}, of which
+      <a
+        class="text-error font-semibold hover:underline"
+        href={historyOf({ kinds: 'RUNNING', which: 'elsewhere' })}
+        >{summary.notPlanned} {summary.notPlanned === 1 ? 'was' : 'were'} not planned here</a
+      >{/if}.
+    {#if summary.open > 0}
+      <a class="text-error hover:underline" href={historyOf({ which: 'open' })}
+        >{summary.open} nobody has accounted for</a
+      >.
+    {:else if summary.matching > 0}Everything is accounted for.{:else}
+      {count(summary.lookedAt, 'device')} of {summary.allDevices} were looked at.{/if}
+  {:else}&nbsp;{/if}
+</p>
 <ProblemNote problem={desk.summary.problem ?? desk.found.problem} class="mt-3" />
 
 {#if found && summary && layout}

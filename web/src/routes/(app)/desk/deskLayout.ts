@@ -5,7 +5,7 @@ export type Column = 'main' | 'side';
 
 export const PART_WORDS: Record<DeskPart, string> = {
   NEEDS: 'What needs an answer',
-  CHART: 'Changes per hour',
+  CHART: 'Changes in time',
   NOTES: 'Notes and mentions',
   ANSWERS: 'Four questions by site',
   ROUTINES: 'Next routines',

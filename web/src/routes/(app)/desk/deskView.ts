@@ -1,4 +1,5 @@
 import type { Answer, DeskNote, Device, DriftRow, SiteAnswers } from '$lib/api/client';
+import { count } from '$lib/text/time';
 
 /** Devices whose configuration needs somebody's answer, as a query of the fleet. */
 export const NEEDING = 'matched is no, attention or kept is no';
@@ -65,10 +66,13 @@ export function sinceOf(span: string, lastLooked: string | undefined, now: numbe
 export function notePlace(note: DeskNote): string {
   if (note.place === 'MAP') return `on the map${note.site ? ` at ${note.site}` : ''}`;
   const where = `${note.device}, ${note.config} ${note.number}`;
-  return note.place === 'ACCOUNTED' ? `accounting for ${where}` : `on ${where}`;
+  if (note.place !== 'ACCOUNTED') return `on ${where}`;
+  return `accounting for ${note.revisions > 1 ? count(note.revisions, 'change') : where}`;
 }
 
 export const notePath = (note: DeskNote): string =>
   note.place === 'MAP'
     ? '/map'
-    : `/devices/${encodeURIComponent(note.device)}?kind=${note.config.toUpperCase()}&b=${note.number}`;
+    : note.revisions > 1
+      ? `/history?${new URLSearchParams({ span: 'year' })}`
+      : `/devices/${encodeURIComponent(note.device)}?kind=${note.config.toUpperCase()}&b=${note.number}`;

@@ -17,7 +17,7 @@
   ];
 </script>
 
-<ListMenu path="/api/history/changes" {query} class="mt-1 w-72">
+<ListMenu path="/api/history/changes" {query} class="mt-1 w-[22rem]">
   <li>
     <a class="btn btn-ghost w-full justify-start" href="/api/exports/masked-configurations.zip" download
       >What runs now as ZIP, masked</a

@@ -2,7 +2,7 @@
   import type { OtherFound } from '$lib/api/client';
   import When from '$lib/parts/form/When.svelte';
   import { rowKeys } from '$lib/state/rowKeys';
-  import { OTHER_WORDS, otherPath, otherText, otherWhat } from './otherHits';
+  import { OTHER_WORDS, otherPath, otherText, otherWhat, rowsOf } from './otherHits';
 
   interface Props {
     found: readonly OtherFound[];
@@ -26,14 +26,22 @@
       <table class="rows" {@attach rowKeys('hit')}>
         <thead><tr><th>What</th><th>Text</th><th>Device</th><th>When</th></tr></thead>
         <tbody>
-          {#each hits as hit, i (i)}
+          {#each rowsOf(hits) as { hit, devices }, i (i)}
             <tr>
               <td class="whitespace-nowrap">{otherWhat(kind, hit)}</td>
               <td class="w-1/2 max-w-0 truncate" title={otherText(hit)}>{otherText(hit)}</td>
-              <td
-                ><a class="inline-block min-h-[24px]" href={otherPath(kind, hit)}>{hit.device || 'the map'}</a
-                ></td
-              >
+              <td>
+                <a class="inline-block min-h-[24px] leading-[24px]" href={otherPath(kind, hit)}
+                  >{hit.device || 'the map'}</a
+                >
+                {#if devices.length > 1}
+                  <a
+                    class="text-quiet ml-2 inline-block min-h-[24px] leading-[24px] underline"
+                    href="/fleet?{new URLSearchParams({ query: `name is ${devices.join(', ')}` })}"
+                    >and {devices.length - 1} more</a
+                  >
+                {/if}
+              </td>
               <td class="text-quiet whitespace-nowrap"
                 >{#if hit.at}<When at={hit.at} />{/if}</td
               >

@@ -1,6 +1,6 @@
 import { expect, it } from 'vitest';
 import type { OtherFound, OtherHit } from '$lib/api/client';
-import { otherPath, othersText, otherText } from './otherHits';
+import { otherPath, othersText, otherText, rowsOf } from './otherHits';
 
 const hit = (more: Partial<OtherHit>): OtherHit => ({
   device: 'a b',
@@ -33,3 +33,15 @@ it('counts in words', () =>
       { kind: 'TABLE', matching: 1400, hits: [] }
     ])
   ).toBe('1 fact, 1,400 rows of tables'));
+
+it('shows the same fact of several devices once', () => {
+  const rows = rowsOf([
+    hit({ what: 'release' }),
+    hit({ what: 'release', device: 'c' }),
+    hit({ what: 'model' })
+  ]);
+  expect(rows.map(({ hit: { what }, devices }) => [what, devices])).toEqual([
+    ['release', ['a b', 'c']],
+    ['model', ['a b']]
+  ]);
+});

@@ -41,6 +41,23 @@ export function otherPath(kind: Kind, hit: OtherHit): string {
   return `${device}?kind=${config}&b=${hit.number}`;
 }
 
+/** The same fact of several devices, in one row. */
+export interface OtherRow {
+  hit: OtherHit;
+  devices: string[];
+}
+
+export function rowsOf(hits: readonly OtherHit[]): OtherRow[] {
+  const rows = new Map<string, OtherRow>();
+  for (const hit of hits) {
+    const key = JSON.stringify([hit.what, hit.text, hit.number, hit.at]);
+    const row = rows.get(key);
+    if (row) row.devices.push(hit.device);
+    else rows.set(key, { hit, devices: [hit.device] });
+  }
+  return [...rows.values()];
+}
+
 /** In a line: `2 facts, 14 rows of tables`; empty if there is nothing. */
 export function othersText(found: readonly OtherFound[]): string {
   const words: Record<Kind, [string, string]> = {

@@ -33,7 +33,7 @@ public final class Sweep {
     private static final int ROUNDS = 9;
     private static final double LEAST_SHARE = 0.80;
     private static final long MOST_MEMORY = 1024L * 1024 * 1024;
-    private static final String PASSWORD = "a password for measuring";
+    static final String PASSWORD = "a password for measuring";
 
     private Sweep() {}
 

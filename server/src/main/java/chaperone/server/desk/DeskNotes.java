@@ -16,17 +16,17 @@ class DeskNotes {
     private static final int MOST = 30;
 
     private static final String WRITTEN = """
-            select n.kind, n.device, n.number, n.config, n.site, n.text, n.made_by, n.made_at from (
+            select n.kind, n.device, n.number, n.config, n.site, n.text, n.made_by, n.made_at, n.revisions from (
               (select m.kind, d.name as device, r.number, lower(r.kind) as config, '' as site, m.text, m.made_by,
-                m.made_at
+                m.made_at, 1 as revisions
               from revision_mark m join revision r on r.id = m.revision_id join device d on d.id = r.device_id
               where m.made_at > :since)
               union all
-              (select 'ACCOUNTED', d.name, r.number, lower(r.kind), '', k.note, k.made_by, k.made_at
+              (select 'ACCOUNTED', min(d.name), min(r.number), 'running', '', k.note, k.made_by, k.made_at, count(*)
               from revision_accounted k join revision r on r.id = k.revision_id join device d on d.id = r.device_id
-              where k.made_at > :since and k.note <> '')
+              where k.made_at > :since and k.note <> '' group by k.note, k.made_by, k.made_at)
               union all
-              (select 'MAP', '', 0, '', n.site, n.text, n.written_by, n.written_at
+              (select 'MAP', '', 0, '', n.site, n.text, n.written_by, n.written_at, 1
               from map_note n where n.written_at > :since)) n
             order by lower(n.text) like :mention desc, n.made_at desc limit :most""";
 
@@ -47,6 +47,7 @@ class DeskNotes {
     /**
      * @param device empty on the map, where it has a site
      * @param number of the revision; absent on the map
+     * @param revisions that were accounted for with this note; of others one
      * @param isForMe whether it names whoever reads it
      */
     record DeskNote(
@@ -56,6 +57,7 @@ class DeskNotes {
             String config,
             String site,
             String text,
+            int revisions,
             String by,
             Instant at,
             boolean isForMe) {}
@@ -81,6 +83,7 @@ class DeskNotes {
                             row.getString("config"),
                             row.getString("site"),
                             text,
+                            row.getInt("revisions"),
                             row.getString("made_by"),
                             row.getTimestamp("made_at").toInstant(),
                             mention.matcher(text).find());

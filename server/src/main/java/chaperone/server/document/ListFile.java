@@ -5,11 +5,9 @@ import java.nio.charset.StandardCharsets;
 import java.time.Instant;
 import java.time.temporal.ChronoUnit;
 import java.util.ArrayList;
-import java.util.HashSet;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
-import java.util.Set;
 import java.util.stream.IntStream;
 import org.springframework.http.HttpStatus;
 import org.springframework.http.ResponseEntity;
@@ -24,6 +22,8 @@ import tools.jackson.databind.json.JsonMapper;
 public record ListFile(String name, String title, List<String> columns, List<String> printed) {
     /** A page for each forty rows: nobody reads more on paper. */
     private static final int MOST_PRINTED = 2000;
+
+    private static final int SHORT = 19;
 
     private static final JsonMapper JSON = JsonMapper.builder().build();
 
@@ -99,15 +99,20 @@ public record ListFile(String name, String title, List<String> columns, List<Str
         List<List<String>> cells = new ArrayList<>();
         for (Object[] row : some)
             cells.add(IntStream.of(places).mapToObj(place -> shown(row[place])).toList());
-        page.table(printed, cells, numbers(some, places));
+        page.table(printed, cells, looks(some, places, cells));
         return page.bytes();
     }
 
-    private static Set<Integer> numbers(List<Object[]> rows, int[] places) {
-        Set<Integer> numbers = new HashSet<>();
-        for (int i = 0; i < places.length; i++)
-            if (!rows.isEmpty() && rows.get(0)[places[i]] instanceof Number) numbers.add(i);
-        return numbers;
+    /** A column of short texts is not broken; the long ones share what is left of the page. */
+    private static List<String> looks(List<Object[]> rows, int[] places, List<List<String>> cells) {
+        List<String> looks = new ArrayList<>();
+        for (int i = 0; i < places.length; i++) {
+            int column = i;
+            boolean isNumber = !rows.isEmpty() && rows.get(0)[places[i]] instanceof Number;
+            boolean isShort = cells.stream().allMatch(row -> row.get(column).length() <= SHORT);
+            looks.add(isNumber ? "number short" : isShort ? "short" : "");
+        }
+        return looks;
     }
 
     private static String shown(Object cell) {

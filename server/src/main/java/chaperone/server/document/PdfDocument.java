@@ -13,7 +13,6 @@ import java.time.Instant;
 import java.time.temporal.ChronoUnit;
 import java.util.List;
 import java.util.Objects;
-import java.util.Set;
 import javax.xml.parsers.DocumentBuilderFactory;
 import javax.xml.parsers.ParserConfigurationException;
 import org.w3c.dom.Document;
@@ -80,15 +79,15 @@ public final class PdfDocument {
         }
     }
 
-    /** @param numbers which columns hold numbers, counted from 0 */
-    void table(List<String> columns, List<List<String>> rows, Set<Integer> numbers) {
+    /** @param looks of each column: words that the style sheet knows */
+    void table(List<String> columns, List<List<String>> rows, List<String> looks) {
         Element table = add(body, "table", "");
         Element head = row(add(table, "thead", ""), "");
-        for (int i = 0; i < columns.size(); i++) cell(head, "th", numbers.contains(i) ? "number" : "", columns.get(i));
+        for (int i = 0; i < columns.size(); i++) cell(head, "th", looks.get(i), columns.get(i));
         Element cells = add(table, "tbody", "");
         for (List<String> each : rows) {
             Element row = row(cells, "");
-            for (int i = 0; i < each.size(); i++) cell(row, "td", numbers.contains(i) ? "number" : "", each.get(i));
+            for (int i = 0; i < each.size(); i++) cell(row, "td", looks.get(i), each.get(i));
         }
     }
 

@@ -58,7 +58,18 @@ class FleetHistoryController {
                     "note",
                     "before",
                     "after"),
-            List.of("at", "device", "site", "kind", "added", "modified", "removed", "parts", "change", "who", "note"));
+            List.of(
+                    "at",
+                    "device",
+                    "kind",
+                    "added",
+                    "modified",
+                    "removed",
+                    "parts",
+                    "before",
+                    "after",
+                    "change",
+                    "who"));
 
     private final FleetHistory history;
     private final Accounting accounting;

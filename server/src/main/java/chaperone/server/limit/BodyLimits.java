@@ -32,7 +32,7 @@ public final class BodyLimits extends OncePerRequestFilter {
 
     /** Escapes of JSON make a text up to six times as long; nobody sends such ones, so twice is enough. */
     private static final List<Larger> LARGER = List.of(
-            new Larger(Pattern.compile("/api/compare(/structure|/diff(/masked)?)?"), 34 * 1024 * 1024),
+            new Larger(Pattern.compile("/api/compare(/structure|/rows\\.\\w+|/diff(/masked)?)?"), 34 * 1024 * 1024),
             new Larger(Pattern.compile("/api/platforms/[^/]+/first-contact/check"), 9 * 1024 * 1024),
             new Larger(Pattern.compile("/api/platforms/[^/]+/read"), 9 * 1024 * 1024),
             new Larger(Pattern.compile("/api/platforms/.*"), 1024 * 1024),

@@ -181,8 +181,8 @@
   />
   {#if sought}
     <span role="status">{count(found.length, 'place')}</span>
-    <button class="btn" onclick={() => jump(-1)}>‹ previous <kbd>p</kbd></button>
-    <button class="btn" onclick={() => jump(1)}>next › <kbd>n</kbd></button>
+    <button class="btn" aria-label="Previous place" onclick={() => jump(-1)}>‹ <kbd>p</kbd></button>
+    <button class="btn" aria-label="Next place" onclick={() => jump(1)}><kbd>n</kbd> ›</button>
   {/if}
   {#if number}
     <button

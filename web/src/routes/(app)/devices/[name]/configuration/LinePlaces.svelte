@@ -19,7 +19,7 @@
     <li>
       <button class="mono min-h-6 text-left hover:underline" onclick={() => ongo(place.line)}>
         <span class="text-quiet">{place.line + 1}</span>
-        {#each place.path as above, i (i)}<span class="text-quiet">{above} / </span>{/each}{place.text}
+        <span class="text-quiet">{place.path.map((above) => `${above} / `).join('')}</span>{place.text}
       </button>
     </li>
   {:else}<li class="text-quiet">{none}</li>{/each}

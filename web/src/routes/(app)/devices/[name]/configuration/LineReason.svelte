@@ -60,7 +60,7 @@
   {#if told && brought}
     <div class={[reason.isStale && 'opacity-60']} aria-busy={reason.isAwaited}>
       <p class="mono mt-1 break-words">
-        {#each told.path as above, i (i)}<span class="text-quiet">{above} / </span>{/each}{told.text}
+        <span class="text-quiet">{told.path.map((above) => `${above} / `).join('')}</span>{told.text}
       </p>
 
       <h3>Since when, by whom</h3>
@@ -109,7 +109,7 @@
             >It holds a secret, which nobody can look for.</span
           >
         {:else if others.value}{othersText(others.value, name)}
-          <a href="/search?{search}">Look at them</a>
+          {#if others.value.devices > 1}<a href="/search?{search}">Look at them</a>{/if}
         {:else if others.problem}<span class="text-quiet">{others.problem.meaning}</span>
         {:else}<span class="text-quiet">Looking…</span>{/if}
       </p>
@@ -118,8 +118,9 @@
       {#each earlier as edit, i (i)}
         <p>
           <a href="{device}?kind=RUNNING&b={edit.number}">{edit.number}</a>
-          <When at={edit.at} />: {deedText(edit)}
-          {#if edit.who}<span class="text-quiet">, {whoText(edit.who)}</span>{/if}
+          <When at={edit.at} />: {deedText(edit)}<span class="text-quiet"
+            >{edit.who ? `, ${whoText(edit.who)}` : ''}</span
+          >
         </p>
       {:else}<p class="text-quiet">Nothing is known of the same line coming or going.</p>{/each}
     </div>
