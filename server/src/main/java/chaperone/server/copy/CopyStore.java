@@ -130,6 +130,7 @@ public class CopyStore {
         if (kept.isNew() && kept.number() > 1)
             origins.find(new Found(kept.id(), deviceId, new Interval(sameUntil, at)), Visitor.UNKNOWN);
         copies.save(new CopyTaken(deviceId, at, kept.id(), null));
+        noteContact(device, "");
         device.copied(at, kept.isNew(), Optional.of(true), "");
     }
 

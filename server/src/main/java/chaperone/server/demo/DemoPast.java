@@ -15,14 +15,16 @@ import java.io.UncheckedIOException;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.sql.Timestamp;
-import java.time.Clock;
 import java.time.Duration;
 import java.time.Instant;
 import java.time.LocalTime;
 import java.time.ZoneOffset;
 import java.time.ZonedDateTime;
 import java.util.List;
+import java.util.Map;
+import java.util.NavigableMap;
 import java.util.Optional;
+import java.util.TreeMap;
 import java.util.stream.Stream;
 import org.springframework.context.annotation.Profile;
 import org.springframework.jdbc.core.simple.JdbcClient;
@@ -40,6 +42,11 @@ class DemoPast {
     private static final Duration ACCOUNTED = Duration.ofDays(5);
 
     private static final String BY = "r.anand";
+    /** It was at sea for a week, where nobody reached it. */
+    private static final String SHIP = "mv-curlew-sw-1";
+
+    private static final Duration LEFT = Duration.ofDays(13);
+    private static final Duration RETURNED = Duration.ofDays(6);
 
     private final Fleet fleet;
     private final CopyStore copies;
@@ -47,7 +54,8 @@ class DemoPast {
     private final PlatformRegistry platforms;
     private final Accounting accounting;
     private final JdbcClient database;
-    private final Clock clock;
+    private final DemoClock clock;
+    private final Instant begin;
 
     DemoPast(
             Fleet fleet,
@@ -56,7 +64,7 @@ class DemoPast {
             PlatformRegistry platforms,
             Accounting accounting,
             JdbcClient database,
-            Clock clock) {
+            DemoClock clock) {
         this.fleet = fleet;
         this.copies = copies;
         this.traces = traces;
@@ -64,6 +72,7 @@ class DemoPast {
         this.accounting = accounting;
         this.database = database;
         this.clock = clock;
+        begin = clock.instant();
     }
 
     /** @param own the folder of the device's past */
@@ -74,18 +83,39 @@ class DemoPast {
             traces.note(Files.readAllLines(own.resolve("messages.log")).stream()
                     .flatMap(line -> trace(device, platform, line).stream())
                     .toList());
+            boolean isShip = name.equals(SHIP);
             Optional<String> before = Optional.empty();
-            for (Path file : configurations(own)) {
-                Instant at = Instant.ofEpochSecond(
-                        Long.parseLong(file.getFileName().toString().replace(".conf", "")));
-                before.ifPresent(text -> copyTheNightBefore(device.id(), text, at));
-                String text = ConfigBytes.decode(Files.readAllBytes(file));
-                copies.storePast(device.id(), text, at);
-                before = Optional.of(text);
+            for (Map.Entry<Instant, String> each : seen(own, isShip).entrySet()) {
+                Instant at = each.getKey();
+                if (isShip && at.equals(returned())) clock.at(left(), () -> copies.failed(device.id(), "NO_ANSWER"));
+                else before.ifPresent(text -> copyTheNightBefore(device.id(), text, at));
+                clock.at(at, () -> copies.storePast(device.id(), each.getValue(), at));
+                before = Optional.of(each.getValue());
             }
         } catch (IOException e) {
             throw new UncheckedIOException(e);
         }
+    }
+
+    /** What was seen when: of a ship that was away what had become of it is seen when it is back. */
+    private NavigableMap<Instant, String> seen(Path own, boolean isShip) throws IOException {
+        NavigableMap<Instant, String> seen = new TreeMap<>();
+        for (Path file : configurations(own)) {
+            Instant edited = Instant.ofEpochSecond(
+                    Long.parseLong(file.getFileName().toString().replace(".conf", "")));
+            boolean isAway = isShip && edited.isAfter(left()) && edited.isBefore(returned());
+            seen.put(isAway ? returned() : edited, ConfigBytes.decode(Files.readAllBytes(file)));
+        }
+        if (isShip) seen.putIfAbsent(returned(), seen.floorEntry(returned()).getValue());
+        return seen;
+    }
+
+    private Instant left() {
+        return begin.minus(LEFT);
+    }
+
+    private Instant returned() {
+        return begin.minus(RETURNED);
     }
 
     /** The night before an edit all was as it had been. */

@@ -1,10 +1,13 @@
 package chaperone.standins.demo;
 
 import chaperone.standins.StandIns;
+import chaperone.standins.demo.DemoStory.Scene;
 import chaperone.standins.device.Device;
 import java.time.Duration;
 import java.time.Instant;
+import java.util.ArrayDeque;
 import java.util.ArrayList;
+import java.util.Deque;
 import java.util.List;
 import java.util.Random;
 
@@ -36,18 +39,29 @@ public final class DemoHistory {
         List<Moment> moments = new ArrayList<>();
         moments.add(moment(device, now.minus(SPAN), List.of()));
         DemoPeople people = new DemoPeople(unit);
+        Deque<Scene> story = new ArrayDeque<>(DemoStory.of(unit));
         for (Instant at : instants(random, edits, now)) {
+            while (!story.isEmpty() && now.minus(story.peek().ago()).isBefore(at))
+                moments.add(played(story.remove(), device, clock, people, now));
             clock.moveTo(at);
             DemoPeople.Person person = people.next();
             device.type(person.account(), edit(unit, random));
             moments.add(moment(device, at, people.messagesOf(person, at)));
         }
+        while (!story.isEmpty()) moments.add(played(story.remove(), device, clock, people, now));
         if (unit.name().equals("brkw-core-1")) {
             Instant at = now.minus(Duration.ofMinutes(584));
             device.type(DemoFleet.PERSON, FISH_MARKET);
             moments.add(moment(device, at, people.messagesOf(DemoPeople.ODUYA, at)));
         }
         return List.copyOf(moments);
+    }
+
+    private static Moment played(Scene scene, Device device, MovableClock clock, DemoPeople people, Instant now) {
+        Instant at = now.minus(scene.ago());
+        clock.moveTo(at);
+        device.type(scene.person().account(), scene.lines());
+        return moment(device, at, people.messagesOf(scene.person(), at));
     }
 
     private static Moment moment(Device device, Instant at, List<PastMessage> messages) {

@@ -12,10 +12,10 @@ import java.util.Random;
 /** Who altered a device in the weeks before the demo, and what the device said of it. The same for the same name. */
 final class DemoPeople {
     static final Person ODUYA = new Person(DemoFleet.PERSON, "198.51.100.41", "ssh");
-    private static final Person MAREK = new Person("j.marek", "198.51.100.57", "ssh");
-    private static final Person VENDOR = new Person("svc-vendor", "203.0.113.9", "ssh");
+    static final Person MAREK = new Person("j.marek", "198.51.100.57", "ssh");
+    static final Person VENDOR = new Person("svc-vendor", "203.0.113.9", "ssh");
     /** Nobody is asked for an account at the cable, and it is not said who it was. */
-    private static final Person AT_THE_CABLE = new Person("cable", "", "cable");
+    static final Person AT_THE_CABLE = new Person("cable", "", "cable");
 
     private final Unit unit;
     private final Random random;

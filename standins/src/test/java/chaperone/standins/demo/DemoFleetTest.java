@@ -19,11 +19,13 @@ import java.util.Optional;
 import java.util.Set;
 import java.util.function.Function;
 import java.util.stream.Collectors;
+import java.util.stream.IntStream;
 import org.junit.jupiter.api.AfterAll;
 import org.junit.jupiter.api.BeforeAll;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.MethodSource;
+import org.junit.jupiter.params.provider.ValueSource;
 
 /** The made-up fleet is one network: what a device says of another fits what that one says. */
 class DemoFleetTest {
@@ -67,6 +69,17 @@ class DemoFleetTest {
             assertThat(again.runningText()).doesNotContain(DemoFleet.PASSWORD, DemoFleet.PERSON_PASSWORD);
             assertThat(again.logIn(DemoFleet.ACCOUNT, DemoFleet.PASSWORD)).isPresent();
         }
+    }
+
+    /** Whoever mended it restored the very configuration that was there before. */
+    @ParameterizedTest
+    @ValueSource(strings = {"brkw-core-2", "harr-core-1"})
+    void accidentsEndAsTheyBegan(String name) {
+        Unit unit = units().stream().filter(each -> each.name().equals(name)).findFirst().orElseThrow();
+        List<String> texts = DemoHistory.of(unit, NOW).stream().map(DemoHistory.Moment::kept).toList();
+        assertThat(IntStream.range(2, texts.size()))
+                .anyMatch(i -> texts.get(i).equals(texts.get(i - 2)) && !texts.get(i).equals(texts.get(i - 1)));
+        assertThat(DemoHistory.of(unit, NOW).stream().map(DemoHistory.Moment::at).toList()).isSorted();
     }
 
     @Test
