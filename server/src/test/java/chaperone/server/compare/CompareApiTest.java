@@ -6,8 +6,10 @@ import chaperone.server.account.Role;
 import chaperone.server.revision.Past;
 import chaperone.server.support.Api;
 import chaperone.server.support.TestServer;
+import java.nio.charset.StandardCharsets;
 import java.time.Instant;
 import java.util.List;
+import java.util.Locale;
 import java.util.Map;
 import org.junit.jupiter.api.AfterAll;
 import org.junit.jupiter.api.BeforeAll;
@@ -69,6 +71,33 @@ class CompareApiTest {
         assertThat(pasted.get("counts")).isEqualTo(page.get("counts"));
         // A moved block, a modified line, two rules that changed places, and "open", which goes without saying.
         assertThat(pasted.get("counts").get("moved").asInt()).isPositive();
+    }
+
+    /** A file tells what the page tells: as many rows as differ, and no secret. */
+    @Test
+    void aComparisonIsSavedForPeopleAndForPrograms() {
+        String secret = "admin-secret hidden-word\n";
+        Map<String, Object> both = Map.of("platform", "corvane", "before", text(FIRST), "after", text(SECOND + secret));
+        JsonNode counts = engineer.post("/api/compare", both).json(200).get("counts");
+        JsonNode rows = engineer.post("/api/compare/rows.json", both).json(200);
+        for (String kind : List.of("added", "removed", "modified"))
+            assertThat(rows.findValuesAsString("kind").stream().filter(kind.toUpperCase(Locale.ROOT)::equals))
+                    .as(kind)
+                    .hasSize(counts.get(kind).asInt());
+        assertThat(rows.findValuesAsString("before")).contains("vlan 330 \"ticket hall\"");
+        assertThat(rows.toString()).contains("admin-secret").doesNotContain("hidden-word");
+        Api.Answer csv = engineer.post("/api/compare/rows.csv", both);
+        assertThat(csv.body().lines().count()).isEqualTo(rows.size() + 1L);
+        assertThat(csv.body()).doesNotContain("hidden-word");
+        assertThat(engineer.post("/api/compare/rows.pdf", both).raw().body())
+                .startsWith("%PDF".getBytes(StandardCharsets.US_ASCII));
+        assertThat(engineer.post("/api/compare/rows.exe", both).status()).isEqualTo(404);
+        // Nothing differs, and far more than paper holds.
+        Map<String, Object> same = Map.of("platform", "corvane", "before", text(FIRST), "after", text(FIRST));
+        assertThat(engineer.post("/api/compare/rows.json", same).json(200)).isEmpty();
+        String many = "vlan 1 \"x\"\n".repeat(8000);
+        Map<String, Object> large = Map.of("platform", "corvane", "before", text(""), "after", text(many));
+        assertThat(engineer.post("/api/compare/rows.pdf", large).status()).isEqualTo(200);
     }
 
     @Test

@@ -75,11 +75,19 @@ class DemoFleetTest {
     @ParameterizedTest
     @ValueSource(strings = {"brkw-core-2", "harr-core-1"})
     void accidentsEndAsTheyBegan(String name) {
-        Unit unit = units().stream().filter(each -> each.name().equals(name)).findFirst().orElseThrow();
-        List<String> texts = DemoHistory.of(unit, NOW).stream().map(DemoHistory.Moment::kept).toList();
+        Unit unit = units().stream()
+                .filter(each -> each.name().equals(name))
+                .findFirst()
+                .orElseThrow();
+        List<String> texts =
+                DemoHistory.of(unit, NOW).stream().map(DemoHistory.Moment::kept).toList();
         assertThat(IntStream.range(2, texts.size()))
-                .anyMatch(i -> texts.get(i).equals(texts.get(i - 2)) && !texts.get(i).equals(texts.get(i - 1)));
-        assertThat(DemoHistory.of(unit, NOW).stream().map(DemoHistory.Moment::at).toList()).isSorted();
+                .anyMatch(i ->
+                        texts.get(i).equals(texts.get(i - 2)) && !texts.get(i).equals(texts.get(i - 1)));
+        assertThat(DemoHistory.of(unit, NOW).stream()
+                        .map(DemoHistory.Moment::at)
+                        .toList())
+                .isSorted();
     }
 
     @Test
