@@ -3,6 +3,7 @@ package chaperone.server.document;
 import com.openhtmltopdf.extend.FSSupplier;
 import com.openhtmltopdf.outputdevice.helper.BaseRendererBuilder.FontStyle;
 import com.openhtmltopdf.pdfboxout.PdfRendererBuilder;
+import com.openhtmltopdf.pdfboxout.PdfRendererBuilder.PdfAConformance;
 import com.openhtmltopdf.util.XRLog;
 import java.io.ByteArrayOutputStream;
 import java.io.IOException;
@@ -152,6 +153,9 @@ public final class PdfDocument {
         ByteArrayOutputStream out = new ByteArrayOutputStream();
         PdfRendererBuilder builder = new PdfRendererBuilder()
                 .withProducer("Chaperone")
+                // An archive's form (ISO 19005-2): no font but those that are in it, so none of the machine's is looked
+                // for.
+                .usePdfAConformance(PdfAConformance.PDFA_2_U)
                 .useUriResolver((base, uri) -> null)
                 .withW3cDocument(html, null)
                 .toStream(out);
