@@ -3661,6 +3661,8 @@ export interface components {
             address: string;
             head?: string;
             hostKey: string;
+            /** Format: int64 */
+            leftOut: number;
             on: boolean;
             place?: string;
             problem: string;

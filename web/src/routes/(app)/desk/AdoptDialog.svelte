@@ -63,7 +63,11 @@
       submission={adopting}
       send="Adopt"
       oncancel={onclose}
-      why={parts.length === 0 ? 'Nothing differs.' : undefined}
+      why={agreed.value
+        ? parts.length === 0
+          ? 'Nothing differs.'
+          : undefined
+        : 'What differs is not known yet.'}
     />
   </form>
 </Dialog>

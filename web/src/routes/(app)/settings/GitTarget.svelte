@@ -7,6 +7,7 @@
   import When from '$lib/parts/form/When.svelte';
   import { Latest } from '$lib/state/latest.svelte';
   import { Submission } from '$lib/state/submission.svelte';
+  import { count } from '$lib/text/time';
 
   const kept = new Latest<GitTarget>();
   const view = $derived(kept.value);
@@ -150,6 +151,11 @@
             at={view.writtenAt ?? ''}
           />{#if view.address !== ''};
             {#if view.pushedAt}pushed <When at={view.pushedAt} />{:else}not pushed yet{/if}{/if}.
+          {#if view.leftOut > 0}
+            {count(view.leftOut, 'revision')}
+            {view.leftOut === 1 ? 'is' : 'are'} left out: damaged, or found after later ones; writing it anew takes
+            in what is sound.
+          {/if}
         {:else}Nothing is written yet.{/if}
       </p>
       {#if view.problem}

@@ -260,6 +260,7 @@ class HistoryTest {
                 page.getByRole(AriaRole.REGION, new Page.GetByRoleOptions().setName("Changes that need an answer"));
         Locator row = needs.locator("tbody tr").filter(new Locator.FilterOptions().setHasText("mv-heron-sw-1"));
         row.getByText("Adopt…").click();
+        assertThat(page.getByText("of its configuration differ")).isVisible();
         page.keyboard().type("the crew asked for it");
         press(page, "Enter");
         assertThat(row).hasCount(0);

@@ -4,6 +4,7 @@ import chaperone.server.content.Contents;
 import chaperone.server.origin.OriginView;
 import chaperone.server.origin.Origins;
 import java.io.IOException;
+import java.time.Clock;
 import java.time.ZoneOffset;
 import java.util.ArrayList;
 import java.util.HashMap;
@@ -65,8 +66,12 @@ class GitHistory {
     private final JdbcClient database;
     private final Contents contents;
     private final Origins origins;
+    private final GitTargets targets;
+    private final Clock clock;
 
-    GitHistory(JdbcClient database, Contents contents, Origins origins) {
+    GitHistory(JdbcClient database, Contents contents, Origins origins, GitTargets targets, Clock clock) {
+        this.targets = targets;
+        this.clock = clock;
         this.database = database;
         this.contents = contents;
         this.origins = origins;
@@ -103,17 +108,15 @@ class GitHistory {
                 .list();
     }
 
-    /** @param commits that are new, like {@code labels}; {@code leftOut} how many revisions are not there, since they are damaged or came late */
-    record Appended(int commits, int labels, long leftOut, Optional<ObjectId> head) {}
-
     /**
      * Adds what is not there yet, and alters nothing that is: what was thinned out since then stays, and a device that was
      * moved to another site is there from its next commit on. Killed half way, it does the same again.
      *
      * @param last the newest commit that this wrote before; what may follow it there is forgotten
+     * @return whether there are labels that were not there
      */
     @Transactional
-    public Appended append(Repository repository, Optional<ObjectId> last) throws IOException {
+    public boolean append(Repository repository, Optional<ObjectId> last) throws IOException {
         try (ObjectInserter objects = repository.newObjectInserter()) {
             Writing writing = last.isPresent()
                     ? new Writing(repository, objects, GitTrees.of(objects, repository, last.get()), last)
@@ -124,11 +127,18 @@ class GitHistory {
                 for (KeptRevision each : some) writing.add(each).ifPresent(commit -> note(each, commit));
             } while (some.size() == AT_ONCE);
             for (GitLabel label : allLabels()) if (repository.exactRef(label.ref()) == null) writing.labels.add(label);
-            int labels = writing.labels.size();
-            Written written = writing.end();
-            long leftOut = database.sql(LEFT_OUT).query(Long.class).single();
-            return new Appended(written.commits(), labels, leftOut, writing.newest);
+            boolean hasNewLabels = !writing.labels.isEmpty();
+            writing.end();
+            // With what was noted of each revision, or not at all: a branch is never taken back behind that.
+            if (!writing.newest.equals(last)) targets.wrote(writing.newest.orElseThrow(), clock.instant());
+            return hasNewLabels;
         }
+    }
+
+    /** How many revisions are not there, since they are damaged, or came after others that are. */
+    @Transactional(readOnly = true)
+    public long leftOut() {
+        return database.sql(LEFT_OUT).query(Long.class).single();
     }
 
     /** Nothing was written yet: the next time all of it is. */

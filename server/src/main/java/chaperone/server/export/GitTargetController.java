@@ -27,8 +27,10 @@ import org.springframework.web.bind.annotation.RestController;
 class GitTargetController {
     private final GitTargets targets;
     private final GitUpdate update;
+    private final GitHistory history;
 
-    GitTargetController(GitTargets targets, GitUpdate update) {
+    GitTargetController(GitTargets targets, GitUpdate update, GitHistory history) {
+        this.history = history;
         this.targets = targets;
         this.update = update;
     }
@@ -37,6 +39,7 @@ class GitTargetController {
      * @param place of the repository on the server; absent if whoever started it named no folder
      * @param secret whether one is kept, which nobody sees again
      * @param seenKey the fingerprint of a host key that was shown and is not the one that is known; empty if there is none
+     * @param leftOut how many revisions are not there, since they are damaged, or came after others that are
      * @param head the newest commit; {@code pushedHead} the newest that the remote has
      */
     record GitView(
@@ -52,6 +55,7 @@ class GitTargetController {
             Optional<Instant> triedAt,
             Optional<Instant> pushedAt,
             Optional<String> pushedHead,
+            long leftOut,
             String problem) {}
 
     enum GitSecret {
@@ -97,6 +101,7 @@ class GitTargetController {
                 target.triedAt(),
                 target.pushedAt(),
                 target.pushedHead().map(ObjectId::getName),
+                target.head().isPresent() ? history.leftOut() : 0,
                 target.problem());
     }
 

@@ -1,6 +1,5 @@
 package chaperone.server.export;
 
-import chaperone.server.export.GitHistory.Appended;
 import chaperone.server.export.GitRemote.Pushed;
 import chaperone.server.problem.ProblemException;
 import java.io.File;
@@ -81,10 +80,7 @@ class GitUpdate {
                         "The repository in the folder is not the one that was written last.", "", clock.instant());
                 return;
             }
-            Appended appended = history.append(repository, target.head());
-            if (appended.head().isPresent() && !appended.head().equals(target.head()))
-                targets.wrote(appended.head().get(), clock.instant());
-            if (appended.labels() > 0) targets.unpushed();
+            if (history.append(repository, target.head())) targets.unpushed();
             GitTarget now = targets.get();
             if (now.hasRemote() && now.head().isPresent() && (!now.isPushed() || isAnew)) push(repository, now, isAnew);
             else targets.succeeded(clock.instant());

@@ -28,16 +28,16 @@
   const brought = $derived(told?.brought);
   const device = $derived(`/devices/${encodeURIComponent(name)}`);
 
+  /** Whoever walks through the lines wants to know of the one where they stop; in milliseconds. */
+  const PAUSE = 250;
   whenever(
-    () => ({ name, kind, number: revision, line }),
-    ({ number }) =>
-      reason.ask(
-        need(
-          api.GET('/api/devices/{name}/revisions/{number}/lines/{line}/reason', {
-            params: { path: { name, number, line }, query: { kind } }
-          })
-        )
-      )
+    () => ({ path: { name, number: revision, line }, query: { kind } }),
+    (params) => {
+      const ask = () =>
+        reason.ask(need(api.GET('/api/devices/{name}/revisions/{number}/lines/{line}/reason', { params })));
+      const waiting = setTimeout(ask, reason.value ? PAUSE : 0);
+      return () => clearTimeout(waiting);
+    }
   );
   whenever(
     () => told?.text,
