@@ -86,7 +86,7 @@ class GitRemote {
         int usual = isSsh ? SSH_PORT : HTTPS_PORT;
         Optional<String> refused = rules.reason(new Endpoint(uri.getHost(), uri.getPort() > 0 ? uri.getPort() : usual));
         if (refused.isPresent())
-            return Pushed.not("It may not be called: " + refused.get() + ". Settings, What may be called.");
+            return Pushed.not("It may not be called: " + refused.get() + ". Settings, Where Chaperone may call.");
         PushCommand push = Git.wrap(repository)
                 .push()
                 .setRemote(uri.setUser(target.account().isEmpty() ? null : target.account())

@@ -17,7 +17,7 @@
 <ul>
   {#each shown as place (place.line)}
     <li>
-      <button class="mono min-h-6 text-left hover:underline" onclick={() => ongo(place.line)}>
+      <button class="mono min-h-[24px] text-left hover:underline" onclick={() => ongo(place.line)}>
         <span class="text-quiet">{place.line + 1}</span>
         <span class="text-quiet">{place.path.map((above) => `${above} / `).join('')}</span>{place.text}
       </button>
