@@ -118,25 +118,28 @@ public final class LogMessages {
     /** What came and what is told as lost is all that was sent. */
     private static boolean isAccountedFor(Api api, JsonNode before) throws InterruptedException {
         long sent = (long) A_SECOND * SECONDS;
-        long received = 0;
-        long lost = 0;
-        for (int i = 0; i < 100 && received + lost < sent; i++) {
-            Thread.sleep(100);
-            JsonNode now = counts(api);
-            received = moved(before, now, "received");
-            lost = moved(before, now, "dropped") + moved(before, now, "droppedBySystem");
-        }
         JsonNode now = counts(api);
+        for (int i = 0; i < 100 && arrived(before, now) < sent; i++) {
+            Thread.sleep(100);
+            now = counts(api);
+        }
+        long lost = moved(before, now, "dropped") + moved(before, now, "droppedBySystem");
+        boolean isWhole = arrived(before, now) == sent;
         System.out.printf(
                 Locale.ROOT,
-                "%,d messages in %d s: %,d taken, %,d told as lost, %,d log-ins told as not kept%s%n",
+                "%,d messages in %d s: %,d read, %,d told as lost, %,d log-ins told as not kept%s%n",
                 sent,
                 SECONDS,
-                received,
+                sent - lost,
                 lost,
                 moved(before, now, "notNoted"),
-                received + lost == sent ? "" : "  NOT ALL ACCOUNTED FOR");
-        return received + lost == sent;
+                isWhole ? "" : "  NOT ALL ACCOUNTED FOR");
+        return isWhole;
+    }
+
+    /** Those that came here, whether they were read or told as dropped, and those that the system told as dropped. */
+    private static long arrived(JsonNode before, JsonNode now) {
+        return moved(before, now, "received") + moved(before, now, "droppedBySystem");
     }
 
     private static long moved(JsonNode before, JsonNode now, String field) {
