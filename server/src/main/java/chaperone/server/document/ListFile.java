@@ -8,6 +8,7 @@ import java.util.ArrayList;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Optional;
 import java.util.stream.IntStream;
 import org.springframework.http.HttpStatus;
 import org.springframework.http.ResponseEntity;
@@ -43,6 +44,12 @@ public record ListFile(String name, String title, List<String> columns, List<Str
     public record Rows(String said, List<Object[]> rows, long matching) {
         public Rows {
             rows = List.copyOf(rows);
+        }
+
+        /** @param lack what the rows do not tell; said on paper */
+        public Rows with(Optional<String> lack) {
+            return lack.map(words -> new Rows(said + " " + words, rows, matching))
+                    .orElse(this);
         }
 
         public static Rows all(String said, List<Object[]> rows) {

@@ -12,6 +12,7 @@ import java.util.List;
 import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
+import java.util.Set;
 import org.eclipse.jgit.lib.CommitBuilder;
 import org.eclipse.jgit.lib.Constants;
 import org.eclipse.jgit.lib.ObjectId;
@@ -101,7 +102,7 @@ class GitHistory {
         return database.sql(ALL_LABELS)
                 .query((row, number) -> GitLabel.of(
                         row.getLong("revision_id"),
-                        FileNames.of(row.getString("name"), "device"),
+                        KeptRevision.deviceFolder(row.getString("name")),
                         row.getString("kind").toLowerCase(Locale.ROOT),
                         row.getString("text"),
                         ObjectId.fromRaw(row.getBytes("hash"))))
@@ -119,7 +120,7 @@ class GitHistory {
     public boolean append(Repository repository, Optional<ObjectId> last) throws IOException {
         try (ObjectInserter objects = repository.newObjectInserter()) {
             Writing writing = last.isPresent()
-                    ? new Writing(repository, objects, GitTrees.of(objects, repository, last.get()), last)
+                    ? new Writing(repository, objects, GitTrees.of(objects, standing(), repository, last.get()), last)
                     : new Writing(repository, objects);
             List<KeptRevision> some;
             do {
@@ -139,6 +140,15 @@ class GitHistory {
     @Transactional(readOnly = true)
     public long leftOut() {
         return database.sql(LEFT_OUT).query(Long.class).single();
+    }
+
+    private Set<String> standing() {
+        return Set.copyOf(database.sql("""
+                        select d.name as device, coalesce(s.name, '') as site
+                        from device d left join site s on s.id = d.site_id""")
+                .query((row, number) -> KeptRevision.siteFolder(row.getString("site")) + "/"
+                        + KeptRevision.deviceFolder(row.getString("device")))
+                .list());
     }
 
     /** Nothing was written yet: the next time all of it is. */
@@ -189,7 +199,7 @@ class GitHistory {
         private Optional<ObjectId> newest;
 
         Writing(Repository repository, ObjectInserter objects) {
-            this(repository, objects, new GitTrees(objects), Optional.empty());
+            this(repository, objects, new GitTrees(objects, standing()), Optional.empty());
         }
 
         Writing(Repository repository, ObjectInserter objects, GitTrees trees, Optional<ObjectId> newest) {

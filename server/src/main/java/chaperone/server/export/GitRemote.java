@@ -41,6 +41,7 @@ class GitRemote {
     private static final int SECONDS = 60;
     private static final int SSH_PORT = 22;
     private static final int HTTPS_PORT = 443;
+    private static final int LAST_PORT = 65_535;
 
     private final CallRules rules;
 
@@ -67,10 +68,20 @@ class GitRemote {
                     || uri.getPath() == null
                     || uri.getPath().length() < 2)
                 return Optional.of("It must be like ssh://host/path or https://host/path.");
+            if (uri.getPort() > LAST_PORT) return Optional.of("Its port must be from 1 to 65535.");
             boolean isBare = uri.getUser() == null && uri.getPass() == null;
             return isBare ? Optional.empty() : Optional.of("Account and password have fields of their own.");
         } catch (URISyntaxException e) {
             return Optional.of("It is no address: " + e.getMessage());
+        }
+    }
+
+    /** What is wrong with a private key; empty if it can be used. */
+    static Optional<String> keyMistake(String text) {
+        try {
+            return keyPairs(text).isEmpty() ? Optional.of("It is no private key.") : Optional.empty();
+        } catch (IOException e) {
+            return Optional.of("It cannot be read: " + innermost(e) + ".");
         }
     }
 
@@ -143,7 +154,7 @@ class GitRemote {
             List<KeyPair> keys = new ArrayList<>();
             if (found != null) found.forEach(keys::add);
             return keys;
-        } catch (GeneralSecurityException e) {
+        } catch (GeneralSecurityException | RuntimeException e) {
             throw new IOException("The private key cannot be read", e);
         }
     }

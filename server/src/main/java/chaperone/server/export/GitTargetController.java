@@ -6,7 +6,6 @@ import chaperone.server.problem.ProblemException;
 import jakarta.validation.Valid;
 import jakarta.validation.constraints.NotNull;
 import jakarta.validation.constraints.Size;
-import java.io.IOException;
 import java.nio.file.Path;
 import java.time.Instant;
 import java.util.Map;
@@ -109,15 +108,10 @@ class GitTargetController {
     @PutMapping
     GitView set(@Valid @RequestBody GitInput input) {
         String address = input.address().strip();
-        if (!address.isEmpty())
-            GitRemote.mistake(address).ifPresent(mistake -> {
-                throw new ProblemException(
-                        HttpStatus.UNPROCESSABLE_CONTENT,
-                        "malformed-address",
-                        mistake,
-                        "Nothing was kept.",
-                        Map.of("field", "address"));
-            });
+        if (!address.isEmpty()) GitRemote.mistake(address).ifPresent(mistake -> refuse("address", mistake));
+        if (input.privateKey().isPresent() && !address.startsWith("ssh:"))
+            refuse("privateKey", "Only SSH takes a private key.");
+        input.privateKey().flatMap(GitRemote::keyMistake).ifPresent(mistake -> refuse("privateKey", mistake));
         AuditNote.add((input.on() ? "on" : "off") + (address.isEmpty() ? "" : ", " + address));
         targets.want(new GitTargets.Wanted(
                 input.on(),
@@ -129,10 +123,19 @@ class GitTargetController {
         return view();
     }
 
+    private static void refuse(String field, String mistake) {
+        throw new ProblemException(
+                HttpStatus.UNPROCESSABLE_CONTENT,
+                "malformed-" + field,
+                mistake,
+                "Nothing was kept.",
+                Map.of("field", field));
+    }
+
     /** @param anew whether all is written again, and what only the remote has may be lost */
     @Audited("brought the Git repository up to date")
     @PostMapping("/update")
-    GitView update(@RequestParam(defaultValue = "false") boolean anew) throws IOException {
+    GitView update(@RequestParam(defaultValue = "false") boolean anew) {
         AuditNote.add(anew ? "anew" : "");
         update.updateNow(anew);
         return view();

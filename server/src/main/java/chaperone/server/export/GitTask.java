@@ -1,7 +1,6 @@
 package chaperone.server.export;
 
 import chaperone.server.task.Schedulers;
-import java.io.IOException;
 import java.time.Duration;
 import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
@@ -32,7 +31,7 @@ class GitTask implements DisposableBean {
     private void tick() {
         try {
             update.tick();
-        } catch (IOException | RuntimeException e) {
+        } catch (RuntimeException e) {
             LOG.error("The Git repository could not be brought up to date", e);
         }
     }

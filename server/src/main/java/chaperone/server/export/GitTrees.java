@@ -6,6 +6,7 @@ import java.util.Arrays;
 import java.util.Comparator;
 import java.util.List;
 import java.util.Map;
+import java.util.Set;
 import java.util.TreeMap;
 import org.eclipse.jgit.lib.FileMode;
 import org.eclipse.jgit.lib.ObjectId;
@@ -25,17 +26,22 @@ final class GitTrees {
             Comparator.comparing(name -> (name + "/").getBytes(StandardCharsets.UTF_8), Arrays::compareUnsigned);
 
     private final ObjectInserter objects;
+    /** {@code site/device} of every device as it stands now. */
+    private final Set<String> standing;
+
     private final Map<String, Map<String, Map<String, ObjectId>>> files = new TreeMap<>(FOLDERS);
     private final Map<String, Map<String, ObjectId>> deviceTrees = new TreeMap<>();
     private final Map<String, ObjectId> siteTrees = new TreeMap<>(FOLDERS);
 
-    GitTrees(ObjectInserter objects) {
+    GitTrees(ObjectInserter objects, Set<String> standing) {
         this.objects = objects;
+        this.standing = Set.copyOf(standing);
     }
 
     /** As a commit left them. */
-    static GitTrees of(ObjectInserter objects, Repository repository, ObjectId commit) throws IOException {
-        GitTrees trees = new GitTrees(objects);
+    static GitTrees of(ObjectInserter objects, Set<String> standing, Repository repository, ObjectId commit)
+            throws IOException {
+        GitTrees trees = new GitTrees(objects, standing);
         try (RevWalk commits = new RevWalk(repository);
                 TreeWalk files = new TreeWalk(repository)) {
             files.addTree(commits.parseCommit(commit).getTree());
@@ -59,7 +65,9 @@ final class GitTrees {
     private void moved(String site, String device) throws IOException {
         for (String other : List.copyOf(files.keySet())) {
             Map<String, Map<String, ObjectId>> there = files.getOrDefault(other, Map.of());
-            if (other.equals(site) || !there.containsKey(device)) continue;
+            // Names of two devices may come to the same folder: then each has its own site.
+            boolean isItself = !other.equals(site) && !standing.contains(other + "/" + device);
+            if (!isItself || !there.containsKey(device)) continue;
             Map<String, ObjectId> kinds = there.remove(device);
             Map<String, ObjectId> trees = deviceTrees.getOrDefault(other, new TreeMap<>());
             trees.remove(device);

@@ -11,9 +11,14 @@ import java.time.Clock;
 import java.time.Duration;
 import java.time.Instant;
 import java.util.Optional;
+import org.eclipse.jgit.api.GarbageCollectCommand;
+import org.eclipse.jgit.api.Git;
+import org.eclipse.jgit.api.errors.GitAPIException;
 import org.eclipse.jgit.lib.RefUpdate;
 import org.eclipse.jgit.lib.Repository;
 import org.eclipse.jgit.storage.file.FileRepositoryBuilder;
+import org.slf4j.Logger;
+import org.slf4j.LoggerFactory;
 import org.springframework.beans.factory.annotation.Value;
 import org.springframework.http.HttpStatus;
 import org.springframework.stereotype.Component;
@@ -21,7 +26,9 @@ import org.springframework.stereotype.Component;
 /** Keeps the repository in the server's folder up to date, and its remote. */
 @Component
 class GitUpdate {
-    static final String NAME = "history.git";
+    private static final Logger LOG = LoggerFactory.getLogger(GitUpdate.class);
+    private static final String NAME = "history.git";
+    private static final long MOST_LOOSE = 5000;
     /** After one that failed. */
     private static final Duration PAUSE = Duration.ofMinutes(10);
 
@@ -50,7 +57,7 @@ class GitUpdate {
     }
 
     /** When it is time, and this is the server that has the repository. */
-    synchronized void tick() throws IOException {
+    synchronized void tick() {
         GitTarget target = targets.get();
         if (!target.isOn() || folder.isEmpty()) return;
         boolean isOurs = target.head().isEmpty() || Files.isDirectory(place().orElseThrow());
@@ -61,7 +68,7 @@ class GitUpdate {
     }
 
     /** @param isAnew whether all is written again, and what only the remote has may be lost */
-    synchronized void updateNow(boolean isAnew) throws IOException {
+    synchronized void updateNow(boolean isAnew) {
         if (folder.isEmpty())
             throw new ProblemException(
                     HttpStatus.CONFLICT,
@@ -72,18 +79,37 @@ class GitUpdate {
         update(targets.get(), isAnew);
     }
 
-    private void update(GitTarget target, boolean isAnew) throws IOException {
+    /** A folder that cannot be written to, or a repository that is damaged, is the target's problem: it is told there. */
+    private void update(GitTarget target, boolean isAnew) {
         try (Repository repository = repository()) {
-            if (target.head().isPresent()
-                    && !repository.getObjectDatabase().has(target.head().get())) {
-                targets.failed(
-                        "The repository in the folder is not the one that was written last.", "", clock.instant());
-                return;
-            }
-            if (history.append(repository, target.head())) targets.unpushed();
-            GitTarget now = targets.get();
-            if (now.hasRemote() && now.head().isPresent() && (!now.isPushed() || isAnew)) push(repository, now, isAnew);
-            else targets.succeeded(clock.instant());
+            update(repository, target, isAnew);
+        } catch (IOException e) {
+            LOG.warn("The Git repository could not be brought up to date", e);
+            targets.failed("The repository in the folder cannot be written: " + e.getMessage(), "", clock.instant());
+        }
+    }
+
+    private void update(Repository repository, GitTarget target, boolean isAnew) throws IOException {
+        if (target.head().isPresent()
+                && !repository.getObjectDatabase().has(target.head().get())) {
+            targets.failed("The repository in the folder is not the one that was written last.", "", clock.instant());
+            return;
+        }
+        if (history.append(repository, target.head())) targets.unpushed();
+        GitTarget now = targets.get();
+        if (!now.head().equals(target.head())) tidy(repository);
+        if (now.hasRemote() && now.head().isPresent() && (!now.isPushed() || isAnew)) push(repository, now, isAnew);
+        else targets.succeeded(clock.instant());
+    }
+
+    /** Each commit brings some files of its own: many of them are packed, as Git itself does now and then. */
+    private static void tidy(Repository repository) throws IOException {
+        GarbageCollectCommand gc = Git.wrap(repository).gc();
+        try {
+            Object loose = gc.getStatistics().get("numberOfLooseObjects");
+            if (loose instanceof Long count && count > MOST_LOOSE) gc.call();
+        } catch (GitAPIException e) {
+            throw new IOException("It could not be packed", e);
         }
     }
 

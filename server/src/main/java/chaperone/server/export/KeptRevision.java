@@ -55,10 +55,18 @@ record KeptRevision(
     }
 
     String siteFolder() {
-        return FileNames.of(site, "no site");
+        return siteFolder(site);
     }
 
     String deviceFolder() {
+        return deviceFolder(device);
+    }
+
+    static String siteFolder(String site) {
+        return FileNames.of(site, "no site");
+    }
+
+    static String deviceFolder(String device) {
         return FileNames.of(device, "device");
     }
 

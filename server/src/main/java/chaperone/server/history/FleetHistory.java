@@ -18,9 +18,8 @@ import org.springframework.transaction.annotation.Transactional;
 /** What changed across the fleet in a span, from where each kind of it is kept. */
 @Repository
 class FleetHistory {
-    // Each part has an index of its own by time, and gives no more than the page needs: %5$s is empty, or its end. What
-    // else
-    // a row says is read for the rows of the page alone.
+    // Each part has an index of its own by time. The end of each, %5$s, lets it give no more rows than the page needs;
+    // what else a row says is read for the rows of the page alone.
     private static final String MOVED = """
             with moved as (
               (select 'REVISION' as source, r.id, r.device_id, r.kind, r.first_copy_at as at,

@@ -97,11 +97,12 @@ class FleetHistoryController {
     @GetMapping("/changes.{format}")
     ResponseEntity<byte[]> file(
             @Valid @ParameterObject HistoryRequest request, @PathVariable String format, Principal who) {
+        FileFormat wanted = FileFormat.of(format);
         HistoryPage found = history.page(request, 0, LARGEST_TABLE);
         List<Object[]> rows =
                 found.changes().stream().map(FleetHistoryController::cells).toList();
         Rows all = new Rows(request.said(clock), rows, found.matching());
-        return LIST.in(FileFormat.of(format), all, new Maker(who.getName(), clock.instant()));
+        return LIST.in(wanted, all, new Maker(who.getName(), clock.instant()));
     }
 
     private static Object[] cells(HistoryRow row) {

@@ -20,6 +20,7 @@ import java.util.List;
 import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
+import java.util.stream.Collectors;
 import org.springframework.http.HttpStatus;
 import org.springframework.jdbc.core.simple.JdbcClient;
 import org.springframework.stereotype.Repository;
@@ -85,7 +86,23 @@ class ConfigSearch {
      * @param devices how many hold what was looked for; if {@code isCounted} is false at least so many
      * @param lines the hits of this page of devices, grouped
      */
-    record Found(long devices, boolean isCounted, List<Same> lines, List<NotSearched> notSearched) {}
+    record Found(long devices, boolean isCounted, List<Same> lines, List<NotSearched> notSearched) {
+
+        /** What a list of all lines would lack without a word; nothing if it is whole. */
+        Optional<String> lack() {
+            if (!isCounted)
+                return Optional.of(
+                        "Only the first %,d configurations that may have it were read.".formatted(MOST_READ));
+            return lines.stream()
+                    .flatMap(same -> same.places().stream())
+                    .collect(Collectors.groupingBy(Place::device, Collectors.counting()))
+                    .entrySet()
+                    .stream()
+                    .filter(entry -> entry.getValue() >= MOST_HITS)
+                    .map(entry -> "Of %s only the first %d lines are told.".formatted(entry.getKey(), MOST_HITS))
+                    .findFirst();
+        }
+    }
 
     /** What was done to a statement, when it was seen, and who may have done it. */
     record PastEdit(

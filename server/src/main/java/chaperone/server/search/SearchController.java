@@ -5,6 +5,7 @@ import chaperone.server.document.FileFormat;
 import chaperone.server.document.ListFile;
 import chaperone.server.document.ListFile.Maker;
 import chaperone.server.document.ListFile.Rows;
+import chaperone.server.problem.ProblemException;
 import chaperone.server.search.ConfigSearch.Found;
 import chaperone.server.search.ConfigSearch.PastEdit;
 import chaperone.server.search.OtherSearch.OtherFound;
@@ -16,6 +17,7 @@ import java.time.Clock;
 import java.time.Instant;
 import java.util.List;
 import java.util.Optional;
+import org.springframework.http.HttpStatus;
 import org.springframework.http.ResponseEntity;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PathVariable;
@@ -61,6 +63,7 @@ class SearchController {
             @RequestParam Optional<@Size(max = 2000) String> query,
             @PathVariable String format,
             Principal who) {
+        FileFormat wanted = FileFormat.of(format);
         Found found = search.find(text, query.filter(said -> !said.isBlank()), 0, LARGEST_TABLE);
         List<Object[]> rows = found.lines().stream()
                 .flatMap(same -> same.places().stream().map(place -> new Object[] {
@@ -75,7 +78,14 @@ class SearchController {
         // Devices are counted, and each has a row or more.
         long more = Math.max(0, found.devices() - LARGEST_TABLE);
         Rows all = new Rows(said, rows, rows.size() + more);
-        return LIST.in(FileFormat.of(format), all, new Maker(who.getName(), clock.instant()));
+        Optional<String> lack = found.lack();
+        if (wanted != FileFormat.PDF) lack.ifPresent(SearchController::refuse);
+        return LIST.in(wanted, all.with(lack), new Maker(who.getName(), clock.instant()));
+    }
+
+    private static void refuse(String lack) {
+        throw new ProblemException(
+                HttpStatus.UNPROCESSABLE_CONTENT, "not-whole", lack, "Look for a longer text, or on fewer devices.");
     }
 
     /** Names, addresses, tags, facts, labels, notes and rows of tables; a MAC address in groups of any kind. */
