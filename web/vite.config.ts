@@ -4,7 +4,7 @@ import { svelteTesting } from '@testing-library/svelte/vite';
 import { defineConfig } from 'vitest/config';
 
 /** Tests of a component are called after it, with a capital; of all others only these two need a page. */
-const withPage = ['src/**/[A-Z]*.test.ts', 'src/lib/state/{keys,session}.test.ts'];
+const withPage = ['src/**/[A-Z]*.test.ts', 'src/lib/{keys/keys,state/session}.test.ts'];
 
 export default defineConfig({
   plugins: [tailwindcss(), sveltekit()],

@@ -3639,6 +3639,7 @@ export interface components {
             /** Format: int64 */
             devices: number;
             isCounted: boolean;
+            lack?: string;
             lines: components["schemas"]["Same"][];
             notSearched: components["schemas"]["NotSearched"][];
         };
@@ -5055,7 +5056,7 @@ export interface components {
         };
         Visit: {
             /** Format: date-time */
-            lastLooked: string;
+            lastLooked?: string;
         };
         Waiting: {
             /** Format: int64 */

@@ -15,9 +15,9 @@
   import Tray from '$lib/parts/change/Tray.svelte';
   import { consoles } from '$lib/state/consoles.svelte';
   import { draft } from '$lib/state/draft.svelte';
-  import { arrived, cameBack } from '$lib/state/arrival';
+  import { arrived, cameBack } from '$lib/keys/arrival';
   import { tellWhatIsCut } from '$lib/state/cutInput';
-  import { keys, letGoOfChip } from '$lib/state/keys.svelte';
+  import { keys, letGoOfChip } from '$lib/keys/keys.svelte';
   import { live } from '$lib/state/live.svelte';
   import { session } from '$lib/state/session.svelte';
   import { preferences } from '$lib/state/preferences.svelte';

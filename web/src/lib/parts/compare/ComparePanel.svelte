@@ -2,7 +2,7 @@
   import { onMount } from 'svelte';
   import type { CompareEnd } from '$lib/api/client';
   import { address } from '$lib/state/address.svelte';
-  import { keys } from '$lib/state/keys.svelte';
+  import { keys } from '$lib/keys/keys.svelte';
   import { session } from '$lib/state/session.svelte';
   import { count } from '$lib/text/time';
   import CompareCounts from './CompareCounts.svelte';

@@ -1,5 +1,5 @@
 <script lang="ts">
-  import { keys } from '$lib/state/keys.svelte';
+  import { keys } from '$lib/keys/keys.svelte';
   import { keyName } from './keyNames';
 
   let { open = $bindable(false) }: { open?: boolean } = $props();

@@ -1,5 +1,5 @@
 <script lang="ts">
-  import { rowKeys } from '$lib/state/rowKeys';
+  import { rowKeys } from '$lib/keys/rowKeys';
   import type { Heat } from '$lib/api/client';
   import { BINDING, warmth } from './clauseText';
 

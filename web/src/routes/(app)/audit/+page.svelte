@@ -5,7 +5,7 @@
   import ProblemNote from '$lib/parts/form/ProblemNote.svelte';
   import When from '$lib/parts/form/When.svelte';
   import { address } from '$lib/state/address.svelte';
-  import { keys } from '$lib/state/keys.svelte';
+  import { keys } from '$lib/keys/keys.svelte';
   import { count } from '$lib/text/time';
   import { onMount } from 'svelte';
   import { whenever } from '$lib/state/whenever.svelte';

@@ -6,7 +6,7 @@
   import ComparePanel from '$lib/parts/compare/ComparePanel.svelte';
   import ProblemNote from '$lib/parts/form/ProblemNote.svelte';
   import { address } from '$lib/state/address.svelte';
-  import { keys } from '$lib/state/keys.svelte';
+  import { keys } from '$lib/keys/keys.svelte';
   import EndPicker from './EndPicker.svelte';
   import { endOf, paramsOf, titleOf, wantedOf, type End, type Side } from './ends';
   import { pasted } from './pasted.svelte';

@@ -1,11 +1,11 @@
 <script lang="ts">
-  import { rowKeys } from '$lib/state/rowKeys';
+  import { rowKeys } from '$lib/keys/rowKeys';
   import { onMount } from 'svelte';
   import { api, asProblem, need, type CredentialSet, type Problem } from '$lib/api/client';
   import ProblemNote from '$lib/parts/form/ProblemNote.svelte';
   import Confirm from '$lib/parts/form/Confirm.svelte';
   import When from '$lib/parts/form/When.svelte';
-  import { keys } from '$lib/state/keys.svelte';
+  import { keys } from '$lib/keys/keys.svelte';
   import { session } from '$lib/state/session.svelte';
   import { valueText } from '$lib/parts/fleet/queryText';
   import { accountsOf, titlesOf } from '$lib/text/logIns';

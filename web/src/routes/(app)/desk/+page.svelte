@@ -5,7 +5,7 @@
   import ChangeChart from '$lib/parts/history/ChangeChart.svelte';
   import { address } from '$lib/state/address.svelte';
   import { clock } from '$lib/state/clock.svelte';
-  import { keys } from '$lib/state/keys.svelte';
+  import { keys } from '$lib/keys/keys.svelte';
   import { live } from '$lib/state/live.svelte';
   import { preferences } from '$lib/state/preferences.svelte';
   import { session } from '$lib/state/session.svelte';

@@ -7,7 +7,7 @@
   import Who from '$lib/parts/history/Who.svelte';
   import { draft } from '$lib/state/draft.svelte';
   import { regret } from '$lib/state/regret.svelte';
-  import { rowKeys } from '$lib/state/rowKeys';
+  import { rowKeys } from '$lib/keys/rowKeys';
   import { session } from '$lib/state/session.svelte';
   import { Submission } from '$lib/state/submission.svelte';
   import { count } from '$lib/text/time';

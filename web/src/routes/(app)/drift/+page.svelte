@@ -6,8 +6,8 @@
   import When from '$lib/parts/form/When.svelte';
   import { address } from '$lib/state/address.svelte';
   import { Doing } from '$lib/state/doing.svelte';
-  import { keys } from '$lib/state/keys.svelte';
-  import { listKeys } from '$lib/state/listKeys';
+  import { keys } from '$lib/keys/keys.svelte';
+  import { listKeys } from '$lib/keys/listKeys';
   import { live } from '$lib/state/live.svelte';
   import { count } from '$lib/text/time';
   import DriftDetail from './DriftDetail.svelte';

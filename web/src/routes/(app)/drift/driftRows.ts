@@ -1,5 +1,5 @@
 import type { DriftRow } from '$lib/api/client';
-import { rowAt } from '$lib/state/listKeys';
+import { rowAt } from '$lib/keys/listKeys';
 
 /** Those of the rows that have a text in their device, site, role or parts. */
 export function among(rows: readonly DriftRow[], text: string): DriftRow[] {

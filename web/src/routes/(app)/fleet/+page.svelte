@@ -5,8 +5,8 @@
   import QueryBar from '$lib/parts/fleet/QueryBar.svelte';
   import ProblemNote from '$lib/parts/form/ProblemNote.svelte';
   import { address } from '$lib/state/address.svelte';
-  import { keys } from '$lib/state/keys.svelte';
-  import { listKeys } from '$lib/state/listKeys';
+  import { keys } from '$lib/keys/keys.svelte';
+  import { listKeys } from '$lib/keys/listKeys';
   import { live } from '$lib/state/live.svelte';
   import { session } from '$lib/state/session.svelte';
   import { whenever } from '$lib/state/whenever.svelte';

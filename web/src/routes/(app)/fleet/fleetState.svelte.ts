@@ -3,7 +3,7 @@ import { goto } from '$app/navigation';
 import { SvelteSet } from 'svelte/reactivity';
 import { api, asProblem, need, type Group, type Problem } from '$lib/api/client';
 import { address } from '$lib/state/address.svelte';
-import { rowAt } from '$lib/state/listKeys';
+import { rowAt } from '$lib/keys/listKeys';
 import { count } from '$lib/text/time';
 import { FleetRows } from './fleetRows.svelte';
 import { groupQuery, queryOf, undoneText, wholeQuery } from './fleetView';

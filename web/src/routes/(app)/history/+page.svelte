@@ -5,8 +5,8 @@
   import Pager from '$lib/parts/form/Pager.svelte';
   import ProblemNote from '$lib/parts/form/ProblemNote.svelte';
   import ChangeChart from '$lib/parts/history/ChangeChart.svelte';
-  import { keys } from '$lib/state/keys.svelte';
-  import { listKeys } from '$lib/state/listKeys';
+  import { keys } from '$lib/keys/keys.svelte';
+  import { listKeys } from '$lib/keys/listKeys';
   import { live } from '$lib/state/live.svelte';
   import { session } from '$lib/state/session.svelte';
   import { saidMoment } from '$lib/state/times.svelte';

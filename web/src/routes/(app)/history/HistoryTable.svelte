@@ -92,7 +92,7 @@
             <td
               >{#if !row.event}<LineCounts counts={row} />{/if}</td
             >
-            <td class="max-w-56 truncate">
+            <td class="max-w-56 truncate 2xl:max-w-96">
               {#if row.change}<a class="mr-1.5 underline" href="/changes/{row.change}">C-{row.change}</a>
               {:else if row.rollout}<a class="mr-1.5 underline" href="/rollouts/{row.rollout}"
                   >rollout {row.rollout}</a

@@ -2,7 +2,7 @@ import { api, asProblem, need, type HistoryRow, type HistorySummary, type Proble
 import { address } from '$lib/state/address.svelte';
 import { clock } from '$lib/state/clock.svelte';
 import { Latest } from '$lib/state/latest.svelte';
-import { rowAt } from '$lib/state/listKeys';
+import { rowAt } from '$lib/keys/listKeys';
 import { regret } from '$lib/state/regret.svelte';
 import { saidMoment } from '$lib/state/times.svelte';
 import { count } from '$lib/text/time';

@@ -1,5 +1,5 @@
 <script lang="ts">
-  import { rowKeys } from '$lib/state/rowKeys';
+  import { rowKeys } from '$lib/keys/rowKeys';
   import { onMount } from 'svelte';
   import { api, asProblem, need, type Job, type Problem } from '$lib/api/client';
   import JobBar from '$lib/parts/job/JobBar.svelte';

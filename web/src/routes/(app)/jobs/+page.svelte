@@ -8,9 +8,9 @@
   import { address } from '$lib/state/address.svelte';
   import { clock } from '$lib/state/clock.svelte';
   import { Doing } from '$lib/state/doing.svelte';
-  import { keys } from '$lib/state/keys.svelte';
+  import { keys } from '$lib/keys/keys.svelte';
   import { live } from '$lib/state/live.svelte';
-  import { rowKeys } from '$lib/state/rowKeys';
+  import { rowKeys } from '$lib/keys/rowKeys';
   import { session } from '$lib/state/session.svelte';
   import { whenever } from '$lib/state/whenever.svelte';
   import { count } from '$lib/text/time';

@@ -7,7 +7,7 @@
   import ProblemNote from '$lib/parts/form/ProblemNote.svelte';
   import { Doing } from '$lib/state/doing.svelte';
   import { address } from '$lib/state/address.svelte';
-  import { keys } from '$lib/state/keys.svelte';
+  import { keys } from '$lib/keys/keys.svelte';
   import { live } from '$lib/state/live.svelte';
   import { session } from '$lib/state/session.svelte';
   import { count } from '$lib/text/time';

@@ -5,7 +5,7 @@
   import ProblemNote from '$lib/parts/form/ProblemNote.svelte';
   import When from '$lib/parts/form/When.svelte';
   import { live } from '$lib/state/live.svelte';
-  import { rowKeys } from '$lib/state/rowKeys';
+  import { rowKeys } from '$lib/keys/rowKeys';
   import { session } from '$lib/state/session.svelte';
   import { isName, PROTOCOL, SOURCE } from './platformText';
 

@@ -1,12 +1,12 @@
 <script lang="ts">
-  import { rowKeys } from '$lib/state/rowKeys';
+  import { rowKeys } from '$lib/keys/rowKeys';
   import { onMount } from 'svelte';
   import { api, need, type Model } from '$lib/api/client';
   import { valueText } from '$lib/parts/fleet/queryText';
   import ProblemNote from '$lib/parts/form/ProblemNote.svelte';
   import { address } from '$lib/state/address.svelte';
   import { Doing } from '$lib/state/doing.svelte';
-  import { keys } from '$lib/state/keys.svelte';
+  import { keys } from '$lib/keys/keys.svelte';
   import { live } from '$lib/state/live.svelte';
   import { session } from '$lib/state/session.svelte';
   import { count } from '$lib/text/time';

@@ -5,7 +5,7 @@
   import When from '$lib/parts/form/When.svelte';
   import { Doing } from '$lib/state/doing.svelte';
   import { live } from '$lib/state/live.svelte';
-  import { rowKeys } from '$lib/state/rowKeys';
+  import { rowKeys } from '$lib/keys/rowKeys';
 
   let removals = $state.raw<Removal[] | undefined>();
   const doing = new Doing(async () => (removals = await need(api.GET('/api/removals'))));

@@ -1,5 +1,5 @@
 <script lang="ts">
-  import { rowKeys } from '$lib/state/rowKeys';
+  import { rowKeys } from '$lib/keys/rowKeys';
   import { goto } from '$app/navigation';
   import { onMount } from 'svelte';
   import { api, need, type RolloutRow } from '$lib/api/client';
@@ -8,7 +8,7 @@
   import { STATE } from '$lib/parts/rollout/rolloutText';
   import { address } from '$lib/state/address.svelte';
   import { Doing } from '$lib/state/doing.svelte';
-  import { keys } from '$lib/state/keys.svelte';
+  import { keys } from '$lib/keys/keys.svelte';
   import { live } from '$lib/state/live.svelte';
   import { session } from '$lib/state/session.svelte';
   import PlanForm from './PlanForm.svelte';

@@ -1,13 +1,13 @@
 <script lang="ts">
   import { regret } from '$lib/state/regret.svelte';
-  import { rowKeys } from '$lib/state/rowKeys';
+  import { rowKeys } from '$lib/keys/rowKeys';
   import { goto } from '$app/navigation';
   import { onMount } from 'svelte';
   import { api, need, type Routine, type RoutineRun } from '$lib/api/client';
   import ProblemNote from '$lib/parts/form/ProblemNote.svelte';
   import When from '$lib/parts/form/When.svelte';
   import { Doing } from '$lib/state/doing.svelte';
-  import { keys } from '$lib/state/keys.svelte';
+  import { keys } from '$lib/keys/keys.svelte';
   import { live } from '$lib/state/live.svelte';
   import { session } from '$lib/state/session.svelte';
   import { count } from '$lib/text/time';

@@ -6,7 +6,7 @@
   import Pager from '$lib/parts/form/Pager.svelte';
   import ProblemNote from '$lib/parts/form/ProblemNote.svelte';
   import { address } from '$lib/state/address.svelte';
-  import { keys } from '$lib/state/keys.svelte';
+  import { keys } from '$lib/keys/keys.svelte';
   import { Latest } from '$lib/state/latest.svelte';
   import { whenever } from '$lib/state/whenever.svelte';
   import { fleetQuery, foundText, notSearchedText, pairOf } from './searchText';
@@ -154,6 +154,7 @@
     <div class="flex flex-wrap items-center gap-2">
       <p class="min-w-0 grow" role="status">
         <b>{foundText(found.value, page, SIZE)}</b>
+        {#if found.value.lack}<span class="text-warning">· {found.value.lack}</span>{/if}
         {#if unsearched}<span
             class="text-warning"
             title={found.value.notSearched.map(({ names }) => names.join(', ')).join('\n')}

@@ -1,7 +1,7 @@
 <script lang="ts">
   import type { OtherFound } from '$lib/api/client';
   import When from '$lib/parts/form/When.svelte';
-  import { rowKeys } from '$lib/state/rowKeys';
+  import { rowKeys } from '$lib/keys/rowKeys';
   import { OTHER_WORDS, otherPath, otherText, otherWhat, rowsOf } from './otherHits';
 
   interface Props {

@@ -3,9 +3,9 @@
   import When from '$lib/parts/form/When.svelte';
   import Who from '$lib/parts/history/Who.svelte';
   import { address } from '$lib/state/address.svelte';
-  import { rowKeys } from '$lib/state/rowKeys';
+  import { rowKeys } from '$lib/keys/rowKeys';
   import { count } from '$lib/text/time';
-  import { deedText } from './searchText';
+  import { deedText } from '$lib/text/deed';
 
   interface Props {
     edits: readonly PastEdit[];

@@ -1,6 +1,6 @@
 <script lang="ts">
   import type { Found } from '$lib/api/client';
-  import { rowKeys } from '$lib/state/rowKeys';
+  import { rowKeys } from '$lib/keys/rowKeys';
   import { count } from '$lib/text/time';
 
   interface Props {

@@ -1,6 +1,7 @@
 import { expect, it } from 'vitest';
 import type { Found } from '$lib/api/client';
-import { deedText, fleetQuery, foundText, notSearchedText, pairOf } from './searchText';
+import { deedText } from '$lib/text/deed';
+import { fleetQuery, foundText, notSearchedText, pairOf } from './searchText';
 
 const place = (device: string) => ({ device, site: '', line: 4, before: '', after: '' });
 const found = (...devices: string[]): Found => ({
@@ -12,6 +13,7 @@ const found = (...devices: string[]): Found => ({
 
 it('says how much was found', () => {
   expect(foundText(found('a', 'a', 'b'), 0, 100)).toBe('3 lines on 2 devices');
+  expect(foundText({ ...found('a'), lack: 'Of a only some.' }, 0, 100)).toBe('At least 1 line on 1 device');
   expect(foundText(found(), 0, 100)).toBe('No device has it.');
   const many = { ...found('a'), devices: 240 };
   expect(foundText(many, 2, 100)).toBe('1 line on devices 201 to 240 of 240');

@@ -1,4 +1,4 @@
-import type { Found, NotSearched, PastEdit } from '$lib/api/client';
+import type { Found, NotSearched } from '$lib/api/client';
 import { count } from '$lib/text/time';
 
 const WHY: Record<string, string> = {
@@ -22,15 +22,10 @@ export function foundText(found: Found, page: number, size: number): string {
   if (found.devices === 0) return 'No device has it.';
   const least = found.isCounted ? '' : 'at least ';
   if (found.devices <= size && page === 0)
-    return `${count(lines, 'line')} on ${count(found.devices, 'device')}`;
+    return `${found.lack ? 'At least ' : ''}${count(lines, 'line')} on ${count(found.devices, 'device')}`;
   const last = Math.min(found.devices, (page + 1) * size);
   return `${count(lines, 'line')} on devices ${page * size + 1} to ${last} of ${least}${found.devices}`;
 }
-
-const DEED: Record<string, string> = { ADDED: 'came', REMOVED: 'went', MODIFIED: 'altered', MOVED: 'moved' };
-
-/** What happened to a statement, in a word. */
-export const deedText = (edit: PastEdit) => DEED[edit.kind] ?? edit.kind;
 
 /** All devices of what was found, as a query of the fleet; none if there are too many to name. */
 export function fleetQuery(found: Found): string | undefined {

@@ -38,10 +38,12 @@ class EveryPageTest {
             "/history?since=2001-01-01T00:00:00Z&until=2001-01-02T00:00:00Z",
             "/fleet",
             "/devices/brkw-core-1/configuration?who=1",
+            "/devices/brkw-core-1/configuration?line=10&why=1",
             "/search",
             "/search?text=vlan+310",
             "/search?text=port+without+text",
             "/search?text=vlan&when=past",
+            "/search?text=7.4&when=others",
             "/fleet?query=no-such-device",
             "/fleet/bring-in",
             "/devices/brkw-core-1",
@@ -179,8 +181,7 @@ class EveryPageTest {
         open(viewers, path);
         pressAll(viewers);
         // What waits until nobody types any more is asked a little later. What the page asks by itself whenever
-        // anything
-        // moves may never end: only what was asked until then has to be answered.
+        // anything moves may never end: only what was asked until then has to be answered.
         Object pressed = viewers.evaluate("performance.now()");
         viewers.waitForFunction("then => performance.now() - then > 400", pressed);
         Object asked = viewers.evaluate("questions.asked");

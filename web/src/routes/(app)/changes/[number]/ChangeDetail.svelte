@@ -5,8 +5,8 @@
   import ProblemNote from '$lib/parts/form/ProblemNote.svelte';
   import When from '$lib/parts/form/When.svelte';
   import { address } from '$lib/state/address.svelte';
-  import { keys } from '$lib/state/keys.svelte';
-  import { listKeys, rowAt } from '$lib/state/listKeys';
+  import { keys } from '$lib/keys/keys.svelte';
+  import { listKeys, rowAt } from '$lib/keys/listKeys';
   import { live } from '$lib/state/live.svelte';
   import ChangeHead from './ChangeHead.svelte';
   import { ChangePage } from './changePage.svelte';

@@ -7,7 +7,7 @@
   import FourMarks from '$lib/parts/fleet/FourMarks.svelte';
   import ProblemNote from '$lib/parts/form/ProblemNote.svelte';
   import When from '$lib/parts/form/When.svelte';
-  import { keys } from '$lib/state/keys.svelte';
+  import { keys } from '$lib/keys/keys.svelte';
   import { live } from '$lib/state/live.svelte';
   import { session } from '$lib/state/session.svelte';
   import { opened } from './opened.svelte';

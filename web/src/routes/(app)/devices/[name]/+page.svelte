@@ -8,7 +8,7 @@
   import RevisionLine from '$lib/parts/revision/RevisionLine.svelte';
   import RevisionSaid from '$lib/parts/revision/RevisionSaid.svelte';
   import { address } from '$lib/state/address.svelte';
-  import { keys } from '$lib/state/keys.svelte';
+  import { keys } from '$lib/keys/keys.svelte';
   import { KINDS, kinds, originText, titled } from '$lib/text/configKind';
   import { live } from '$lib/state/live.svelte';
   import { session } from '$lib/state/session.svelte';

@@ -10,8 +10,8 @@
   import When from '$lib/parts/form/When.svelte';
   import { address } from '$lib/state/address.svelte';
   import { Doing } from '$lib/state/doing.svelte';
-  import { keys } from '$lib/state/keys.svelte';
-  import { listKeys, rowAt } from '$lib/state/listKeys';
+  import { keys } from '$lib/keys/keys.svelte';
+  import { listKeys, rowAt } from '$lib/keys/listKeys';
   import { live } from '$lib/state/live.svelte';
   import { session } from '$lib/state/session.svelte';
   import { bringsIn, deviceOf, endedOf, isOfFleet, mayTryAgain, rateOf, saysRate, totalOf } from '../jobText';

@@ -14,7 +14,7 @@
   import ProblemNote from '$lib/parts/form/ProblemNote.svelte';
   import When from '$lib/parts/form/When.svelte';
   import { address } from '$lib/state/address.svelte';
-  import { keys as bindings } from '$lib/state/keys.svelte';
+  import { keys as bindings } from '$lib/keys/keys.svelte';
   import { session } from '$lib/state/session.svelte';
   import { count } from '$lib/text/time';
   import { renamed, SOURCE } from '../platformText';

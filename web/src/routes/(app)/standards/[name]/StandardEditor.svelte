@@ -4,7 +4,7 @@
   import { onMount } from 'svelte';
   import { api, need } from '$lib/api/client';
   import ProblemNote from '$lib/parts/form/ProblemNote.svelte';
-  import { keys } from '$lib/state/keys.svelte';
+  import { keys } from '$lib/keys/keys.svelte';
   import { session } from '$lib/state/session.svelte';
   import { Submission } from '$lib/state/submission.svelte';
   import { whenever } from '$lib/state/whenever.svelte';

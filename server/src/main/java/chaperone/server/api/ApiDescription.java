@@ -5,6 +5,7 @@ import io.swagger.v3.oas.models.info.Info;
 import io.swagger.v3.oas.models.media.Schema;
 import java.io.IOException;
 import java.lang.reflect.RecordComponent;
+import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.HashSet;
 import java.util.List;
@@ -27,7 +28,7 @@ class ApiDescription {
 
     @Bean
     OpenApiCustomizer description() throws IOException {
-        Map<String, Set<String>> optional = optionalComponents();
+        Map<String, List<Class<?>>> records = records();
         return api -> {
             api.info(new Info()
                     .title("Chaperone")
@@ -38,7 +39,7 @@ class ApiDescription {
             sortSchemas(api);
             api.getComponents()
                     .getSchemas()
-                    .forEach((name, schema) -> require(schema, optional.getOrDefault(name, Set.of())));
+                    .forEach((name, schema) -> require(schema, records.getOrDefault(name, List.of())));
         };
     }
 
@@ -46,25 +47,36 @@ class ApiDescription {
         api.getComponents().setSchemas(new TreeMap<>(api.getComponents().getSchemas()));
     }
 
-    private static void require(Schema<?> schema, Set<String> optional) {
+    /** @param records of that name: the one that is meant has just these components */
+    private static void require(Schema<?> schema, List<Class<?>> records) {
         if (schema.getProperties() == null) return;
         Set<String> names = new HashSet<>(schema.getProperties().keySet());
-        names.removeAll(optional);
+        records.stream()
+                .filter(type -> components(type).equals(schema.getProperties().keySet()))
+                .findFirst()
+                .ifPresent(type -> names.removeAll(optionalComponents(type)));
         schema.setRequired(names.stream().sorted().toList());
     }
 
-    /** For each of our records, by its simple name, the components that may be absent. */
-    private static Map<String, Set<String>> optionalComponents() throws IOException {
+    /** Ours, by their simple names. */
+    private static Map<String, List<Class<?>>> records() throws IOException {
         var classes = new CachingMetadataReaderFactory();
-        Map<String, Set<String>> found = new TreeMap<>();
+        Map<String, List<Class<?>>> found = new TreeMap<>();
         for (Resource resource :
                 new PathMatchingResourcePatternResolver().getResources("classpath*:chaperone/**/*.class")) {
             var metadata = classes.getMetadataReader(resource).getClassMetadata();
             if (!Record.class.getName().equals(metadata.getSuperClassName())) continue;
             Class<?> type = ClassUtils.resolveClassName(metadata.getClassName(), ApiDescription.class.getClassLoader());
-            found.put(type.getSimpleName(), optionalComponents(type));
+            found.computeIfAbsent(type.getSimpleName(), name -> new ArrayList<>())
+                    .add(type);
         }
         return found;
+    }
+
+    private static Set<String> components(Class<?> type) {
+        return Arrays.stream(type.getRecordComponents())
+                .map(RecordComponent::getName)
+                .collect(Collectors.toSet());
     }
 
     private static Set<String> optionalComponents(Class<?> type) {

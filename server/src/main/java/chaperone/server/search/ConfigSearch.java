@@ -20,6 +20,7 @@ import java.util.List;
 import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
+import java.util.TreeMap;
 import java.util.stream.Collectors;
 import org.springframework.http.HttpStatus;
 import org.springframework.jdbc.core.simple.JdbcClient;
@@ -84,18 +85,23 @@ class ConfigSearch {
 
     /**
      * @param devices how many hold what was looked for; if {@code isCounted} is false at least so many
+     * @param lack what the lines do not tell, in words; absent if they are all there are
      * @param lines the hits of this page of devices, grouped
      */
-    record Found(long devices, boolean isCounted, List<Same> lines, List<NotSearched> notSearched) {
+    record Found(
+            long devices, boolean isCounted, Optional<String> lack, List<Same> lines, List<NotSearched> notSearched) {
 
-        /** What a list of all lines would lack without a word; nothing if it is whole. */
-        Optional<String> lack() {
-            if (!isCounted)
-                return Optional.of(
-                        "Only the first %,d configurations that may have it were read.".formatted(MOST_READ));
+        static Found of(long devices, boolean isCounted, List<Same> lines, List<NotSearched> notSearched) {
+            Optional<String> unread = isCounted
+                    ? Optional.empty()
+                    : Optional.of("Only the first %,d configurations that may have it were read.".formatted(MOST_READ));
+            return new Found(devices, isCounted, unread.or(() -> untold(lines)), lines, notSearched);
+        }
+
+        private static Optional<String> untold(List<Same> lines) {
             return lines.stream()
                     .flatMap(same -> same.places().stream())
-                    .collect(Collectors.groupingBy(Place::device, Collectors.counting()))
+                    .collect(Collectors.groupingBy(Place::device, TreeMap::new, Collectors.counting()))
                     .entrySet()
                     .stream()
                     .filter(entry -> entry.getValue() >= MOST_HITS)
@@ -126,7 +132,7 @@ class ConfigSearch {
         // What the index tells is exact for plain words; all else takes reading, from the beginning.
         if (!search.isPlain()) return findByReading(asked, search, page, size);
         List<Searched> shown = read(asked, search, (long) page * size, size, MOST_HITS);
-        return new Found(count(asked), true, grouped(shown), notSearched(asked));
+        return Found.of(count(asked), true, grouped(shown), notSearched(asked));
     }
 
     private Found findByReading(Asked asked, LineSearch search, int page, int size) {
@@ -142,9 +148,9 @@ class ConfigSearch {
                 if (devices >= first && devices < first + size) shown.add(each);
                 devices++;
             }
-            if (some.size() < AT_ONCE) return new Found(devices, true, grouped(shown), notSearched(asked));
+            if (some.size() < AT_ONCE) return Found.of(devices, true, grouped(shown), notSearched(asked));
         }
-        return new Found(devices, count(asked) <= MOST_READ, grouped(shown), notSearched(asked));
+        return Found.of(devices, count(asked) <= MOST_READ, grouped(shown), notSearched(asked));
     }
 
     private static LineSearch read(String text) {

@@ -4,6 +4,7 @@ import static org.assertj.core.api.Assertions.assertThat;
 
 import chaperone.core.platform.Platforms;
 import chaperone.server.account.Role;
+import chaperone.server.revision.Past;
 import chaperone.server.revision.RevisionEditPass;
 import chaperone.server.support.Api;
 import chaperone.server.support.TestServer;
@@ -245,6 +246,23 @@ class SearchStoryTest {
     private static void type(String... lines) {
         server.standIn("brkw-acc-1").device().type(DemoFleet.PERSON, List.of(lines));
         assertThat(engineer.copy("brkw-acc-1")).isEqualTo("NEW_REVISION");
+    }
+
+    /** Of one device no more than a hundred lines are told: a page says so, and no file for programs is made of it. */
+    @Test
+    @Order(9)
+    void whatIsNotAllIsNotTakenForAll() {
+        StringBuilder many = new StringBuilder("name brkw-acc-3\n");
+        for (int i = 1; i <= 150; i++) many.append("vlan ").append(i).append(" \"loft\"\n");
+        Past.of(server, "brkw-acc-3", List.of(many.toString()));
+        server.context().getBean(ConfigTexts.class).pass();
+        JsonNode found = lines("loft");
+        assertThat(placesOf(found)).hasSize(100);
+        assertThat(found.get("lack").asString()).isEqualTo("Of brkw-acc-3 only the first 100 lines are told.");
+        assertThat(engineer.get("/api/search/lines.csv?text=loft").json(422).get("detail"))
+                .isEqualTo(found.get("lack"));
+        assertThat(engineer.get("/api/search/lines.pdf?text=loft").status()).isEqualTo(200);
+        assertThat(lines("vlan 77 ").has("lack")).isFalse();
     }
 
     private static JsonNode lines(String text) {

@@ -15,7 +15,7 @@
   } from '$lib/api/client';
   import ProblemNote from '$lib/parts/form/ProblemNote.svelte';
   import { address } from '$lib/state/address.svelte';
-  import { keys } from '$lib/state/keys.svelte';
+  import { keys } from '$lib/keys/keys.svelte';
   import { KINDS, kindOf, kinds, titled } from '$lib/text/configKind';
   import { saveFile } from '$lib/state/saveFile';
   import { count } from '$lib/text/time';
@@ -201,7 +201,7 @@
     >
   {/if}
   <span class="text-quiet ml-auto">
-    {#if number}revision {number}, {count(lines.length, 'line')}{/if}
+    {#if number && !sought}revision {number}, {count(lines.length, 'line')}{/if}
   </span>
   {#if number}
     {@const file = `/api/devices/${encodeURIComponent(name)}/revisions/${number}`}

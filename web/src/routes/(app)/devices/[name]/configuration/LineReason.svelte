@@ -5,7 +5,7 @@
   import { Latest } from '$lib/state/latest.svelte';
   import { whenever } from '$lib/state/whenever.svelte';
   import { whoReasons, whoText } from '$lib/parts/history/whoText';
-  import { deedText } from '../../../search/searchText';
+  import { deedText } from '$lib/text/deed';
   import LinePlaces from './LinePlaces.svelte';
   import { isSoughtFor, othersText, pastHere } from './lineReason';
 

@@ -7,7 +7,7 @@
   import ProblemNote from '$lib/parts/form/ProblemNote.svelte';
   import { freeName } from '$lib/parts/template/templateText';
   import { Doing } from '$lib/state/doing.svelte';
-  import { keys } from '$lib/state/keys.svelte';
+  import { keys } from '$lib/keys/keys.svelte';
   import { session } from '$lib/state/session.svelte';
   import { Submission } from '$lib/state/submission.svelte';
   import FieldRows from './FieldRows.svelte';
