@@ -59,7 +59,7 @@ export interface paths {
             path?: never;
             cookie?: never;
         };
-        get: operations["list_7"];
+        get: operations["list_8"];
         put?: never;
         post: operations["add_3"];
         delete?: never;
@@ -107,7 +107,7 @@ export interface paths {
             path?: never;
             cookie?: never;
         };
-        get: operations["list_18"];
+        get: operations["list_19"];
         put?: never;
         post?: never;
         delete?: never;
@@ -267,7 +267,7 @@ export interface paths {
             path?: never;
             cookie?: never;
         };
-        get: operations["list_6"];
+        get: operations["list_7"];
         put?: never;
         post: operations["start_2"];
         delete?: never;
@@ -411,7 +411,7 @@ export interface paths {
             path?: never;
             cookie?: never;
         };
-        get: operations["preview_2"];
+        get: operations["preview_3"];
         put?: never;
         post?: never;
         delete?: never;
@@ -651,7 +651,7 @@ export interface paths {
             path?: never;
             cookie?: never;
         };
-        get: operations["list_5"];
+        get: operations["list_6"];
         put?: never;
         post: operations["add_1"];
         delete?: never;
@@ -827,7 +827,7 @@ export interface paths {
             path?: never;
             cookie?: never;
         };
-        get: operations["list_17"];
+        get: operations["list_18"];
         put?: never;
         post?: never;
         delete?: never;
@@ -939,7 +939,7 @@ export interface paths {
             path?: never;
             cookie?: never;
         };
-        get: operations["list_4"];
+        get: operations["list_5"];
         put?: never;
         post: operations["ask"];
         delete?: never;
@@ -1339,7 +1339,7 @@ export interface paths {
             path?: never;
             cookie?: never;
         };
-        get: operations["list_16"];
+        get: operations["list_17"];
         put?: never;
         post?: never;
         delete?: never;
@@ -1359,6 +1359,54 @@ export interface paths {
         put: operations["keep_1"];
         post?: never;
         delete: operations["remove_7"];
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/freezes": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["list_4"];
+        put?: never;
+        post: operations["declare"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/freezes/now": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["now"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/freezes/{id}/lift": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["lift"];
+        delete?: never;
         options?: never;
         head?: never;
         patch?: never;
@@ -1403,7 +1451,7 @@ export interface paths {
             path?: never;
             cookie?: never;
         };
-        get: operations["list_15"];
+        get: operations["list_16"];
         put?: never;
         post?: never;
         delete?: never;
@@ -1565,7 +1613,7 @@ export interface paths {
         };
         get?: never;
         put?: never;
-        post: operations["bringIn"];
+        post: operations["bringIn_1"];
         delete?: never;
         options?: never;
         head?: never;
@@ -1645,7 +1693,7 @@ export interface paths {
         };
         get?: never;
         put?: never;
-        post: operations["preview_1"];
+        post: operations["preview_2"];
         delete?: never;
         options?: never;
         head?: never;
@@ -1707,7 +1755,7 @@ export interface paths {
             path?: never;
             cookie?: never;
         };
-        get: operations["list_14"];
+        get: operations["list_15"];
         put?: never;
         post?: never;
         delete?: never;
@@ -1982,7 +2030,7 @@ export interface paths {
         get?: never;
         put?: never;
         post?: never;
-        delete: operations["takeBack_1"];
+        delete: operations["takeBack_2"];
         options?: never;
         head?: never;
         patch?: never;
@@ -2004,6 +2052,54 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/past-configurations": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["bringIn"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/past-configurations/preview": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["preview_1"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/past-configurations/{job}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["standing"];
+        put?: never;
+        post?: never;
+        delete: operations["takeBack_1"];
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/platforms": {
         parameters: {
             query?: never;
@@ -2011,7 +2107,7 @@ export interface paths {
             path?: never;
             cookie?: never;
         };
-        get: operations["list_13"];
+        get: operations["list_14"];
         put?: never;
         post?: never;
         delete?: never;
@@ -2219,7 +2315,7 @@ export interface paths {
             path?: never;
             cookie?: never;
         };
-        get: operations["list_12"];
+        get: operations["list_13"];
         put?: never;
         post?: never;
         delete?: never;
@@ -2427,7 +2523,7 @@ export interface paths {
             path?: never;
             cookie?: never;
         };
-        get: operations["list_11"];
+        get: operations["list_12"];
         put?: never;
         post?: never;
         delete?: never;
@@ -2587,7 +2683,7 @@ export interface paths {
             path?: never;
             cookie?: never;
         };
-        get: operations["list_10"];
+        get: operations["list_11"];
         put?: never;
         post?: never;
         delete?: never;
@@ -2635,7 +2731,7 @@ export interface paths {
             path?: never;
             cookie?: never;
         };
-        get: operations["list_9"];
+        get: operations["list_10"];
         put?: never;
         post?: never;
         delete?: never;
@@ -2763,7 +2859,7 @@ export interface paths {
             path?: never;
             cookie?: never;
         };
-        get: operations["list_8"];
+        get: operations["list_9"];
         put?: never;
         post?: never;
         delete?: never;
@@ -3649,6 +3745,38 @@ export interface components {
             matched: components["schemas"]["Given"];
             sound: components["schemas"]["Given"];
         };
+        FreezeInput: {
+            /** Format: date-time */
+            endsAt: string;
+            /** @enum {string} */
+            lifter: "VIEWER" | "ENGINEER" | "APPROVER" | "ADMINISTRATOR";
+            query: string;
+            reason: string;
+            /** Format: date-time */
+            startsAt?: string;
+        };
+        FreezeView: {
+            /** Format: date-time */
+            endsAt: string;
+            /** Format: int64 */
+            id: number;
+            /** Format: date-time */
+            liftedAt?: string;
+            liftedBy?: string;
+            /** @enum {string} */
+            lifter: "VIEWER" | "ENGINEER" | "APPROVER" | "ADMINISTRATOR";
+            /** Format: date-time */
+            madeAt: string;
+            madeBy: string;
+            /** @enum {string} */
+            phase: "COMING" | "NOW" | "OVER" | "LIFTED";
+            query: string;
+            /** Format: int64 */
+            reaches?: number;
+            reason: string;
+            /** Format: date-time */
+            startsAt: string;
+        };
         GitInput: {
             account: string;
             address: string;
@@ -3765,6 +3893,8 @@ export interface components {
             /** Format: int32 */
             number: number;
             object: string;
+            /** @enum {string} */
+            origin?: "FIRST_COPY" | "NOT_PLANNED" | "PLANNED" | "BROUGHT_IN";
             /** Format: int32 */
             partCount: number;
             parts: string[];
@@ -3866,7 +3996,7 @@ export interface components {
             id: number;
             inHand: string[];
             /** @enum {string} */
-            kind: "IMPORT" | "RANGE" | "COPY" | "TRY";
+            kind: "IMPORT" | "RANGE" | "COPY" | "TRY" | "PAST";
             outcomes: components["schemas"]["OutcomeCount"][];
             /** Format: double */
             perMinute: number;
@@ -4266,6 +4396,13 @@ export interface components {
             present: string;
             tokensStay?: boolean;
         };
+        PastCount: {
+            /** Format: int64 */
+            files: number;
+            says: string;
+            /** @enum {string} */
+            verdict: "REVISION" | "SAME" | "NO_DEVICE" | "SEVERAL_DEVICES" | "NO_MOMENT" | "NEVER_COPIED" | "NOT_BEFORE" | "TWICE" | "NO_TEXT" | "TOO_LONG" | "OTHER_PLATFORM";
+        };
         PastEdit: {
             after: string;
             /** Format: date-time */
@@ -4277,6 +4414,51 @@ export interface components {
             number: number;
             path: string;
             who?: components["schemas"]["OriginView"];
+        };
+        PastFileView: {
+            /** Format: date-time */
+            at?: string;
+            /** @enum {string} */
+            dated: "PATH" | "COMMIT" | "FILE" | "NOBODY";
+            device?: string;
+            /** @enum {string} */
+            kind?: "RUNNING" | "SAVED" | "AGREED";
+            path: string;
+            says: string;
+            /** @enum {string} */
+            verdict: "REVISION" | "SAME" | "NO_DEVICE" | "SEVERAL_DEVICES" | "NO_MOMENT" | "NEVER_COPIED" | "NOT_BEFORE" | "TWICE" | "NO_TEXT" | "TOO_LONG" | "OTHER_PLATFORM";
+        };
+        PastPreview: {
+            /** Format: int64 */
+            allFiles: number;
+            counts: components["schemas"]["PastCount"][];
+            devices: components["schemas"]["PastSum"][];
+            files: components["schemas"]["PastFileView"][];
+            /** Format: int64 */
+            goingSoon: number;
+            /** Format: int64 */
+            revisions: number;
+        };
+        PastStanding: {
+            /** Format: int64 */
+            devices: number;
+            /** Format: int64 */
+            revisions: number;
+        };
+        PastStarted: {
+            /** Format: int64 */
+            job: number;
+        };
+        PastSum: {
+            device: string;
+            /** Format: date-time */
+            from: string;
+            /** @enum {string} */
+            kind: "RUNNING" | "SAVED" | "AGREED";
+            /** Format: int32 */
+            revisions: number;
+            /** Format: date-time */
+            until: string;
         };
         Pasted: {
             text: string;
@@ -4507,6 +4689,14 @@ export interface components {
             number: number;
             text: string;
         };
+        RevisionSource: {
+            author: string;
+            /** Format: date-time */
+            broughtAt: string;
+            broughtBy: string;
+            file: string;
+            path: string;
+        };
         RevisionView: {
             /** Format: int32 */
             added: number;
@@ -4528,7 +4718,7 @@ export interface components {
             number: number;
             onlyNoise: boolean;
             /** @enum {string} */
-            origin: "FIRST_COPY" | "NOT_PLANNED" | "PLANNED";
+            origin: "FIRST_COPY" | "NOT_PLANNED" | "PLANNED" | "BROUGHT_IN";
             /** Format: int32 */
             partCount: number;
             parts: string[];
@@ -4536,6 +4726,7 @@ export interface components {
             removed: number;
             /** Format: int64 */
             rollout?: number;
+            source?: components["schemas"]["RevisionSource"];
             who?: components["schemas"]["OriginView"];
         };
         RolloutDeviceView: {
@@ -5174,7 +5365,7 @@ export interface operations {
             };
         };
     };
-    list_7: {
+    list_8: {
         parameters: {
             query?: never;
             header?: never;
@@ -5282,7 +5473,7 @@ export interface operations {
             };
         };
     };
-    list_18: {
+    list_19: {
         parameters: {
             query?: {
                 who?: string | null;
@@ -5561,7 +5752,7 @@ export interface operations {
             };
         };
     };
-    list_6: {
+    list_7: {
         parameters: {
             query?: {
                 state?: ("DRAFT" | "PROPOSED" | "APPROVED" | "RUNNING" | "KEPT" | "STUCK" | "DROPPED")[];
@@ -5844,7 +6035,7 @@ export interface operations {
             };
         };
     };
-    preview_2: {
+    preview_3: {
         parameters: {
             query?: never;
             header?: never;
@@ -6188,7 +6379,7 @@ export interface operations {
             };
         };
     };
-    list_5: {
+    list_6: {
         parameters: {
             query?: never;
             header?: never;
@@ -6497,7 +6688,7 @@ export interface operations {
             };
         };
     };
-    list_17: {
+    list_18: {
         parameters: {
             query?: {
                 query?: string;
@@ -6721,7 +6912,7 @@ export interface operations {
             };
         };
     };
-    list_4: {
+    list_5: {
         parameters: {
             query?: never;
             header?: never;
@@ -7336,7 +7527,7 @@ export interface operations {
             };
         };
     };
-    list_16: {
+    list_17: {
         parameters: {
             query?: never;
             header?: never;
@@ -7398,6 +7589,92 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["Removed"];
+                };
+            };
+        };
+    };
+    list_4: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["FreezeView"][];
+                };
+            };
+        };
+    };
+    declare: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["FreezeInput"];
+            };
+        };
+        responses: {
+            /** @description Created */
+            201: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["FreezeView"];
+                };
+            };
+        };
+    };
+    now: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["FreezeView"][];
+                };
+            };
+        };
+    };
+    lift: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["FreezeView"];
                 };
             };
         };
@@ -7468,7 +7745,7 @@ export interface operations {
             };
         };
     };
-    list_15: {
+    list_16: {
         parameters: {
             query?: never;
             header?: never;
@@ -7734,7 +8011,7 @@ export interface operations {
             };
         };
     };
-    bringIn: {
+    bringIn_1: {
         parameters: {
             query: {
                 name: string;
@@ -7851,7 +8128,7 @@ export interface operations {
             };
         };
     };
-    preview_1: {
+    preview_2: {
         parameters: {
             query?: never;
             header?: never;
@@ -7961,12 +8238,12 @@ export interface operations {
             };
         };
     };
-    list_14: {
+    list_15: {
         parameters: {
             query?: {
                 size?: number;
                 page?: number;
-                kinds?: ("IMPORT" | "RANGE" | "COPY" | "TRY")[];
+                kinds?: ("IMPORT" | "RANGE" | "COPY" | "TRY" | "PAST")[];
                 who?: string;
                 state?: "ANY" | "RUNNING" | "FAILED" | "DONE";
                 device?: string;
@@ -8398,7 +8675,7 @@ export interface operations {
             };
         };
     };
-    takeBack_1: {
+    takeBack_2: {
         parameters: {
             query?: never;
             header?: never;
@@ -8483,7 +8760,99 @@ export interface operations {
             };
         };
     };
-    list_13: {
+    bringIn: {
+        parameters: {
+            query: {
+                name: string;
+                zone: string;
+                as?: string[];
+                revisions: number;
+            };
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Accepted */
+            202: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["PastStarted"];
+                };
+            };
+        };
+    };
+    preview_1: {
+        parameters: {
+            query: {
+                zone: string;
+                as?: string[];
+            };
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["PastPreview"];
+                };
+            };
+        };
+    };
+    standing: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                job: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["PastStanding"];
+                };
+            };
+        };
+    };
+    takeBack_1: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                job: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["PastStanding"];
+                };
+            };
+        };
+    };
+    list_14: {
         parameters: {
             query?: never;
             header?: never;
@@ -8873,7 +9242,7 @@ export interface operations {
             };
         };
     };
-    list_12: {
+    list_13: {
         parameters: {
             query?: never;
             header?: never;
@@ -9195,7 +9564,7 @@ export interface operations {
             };
         };
     };
-    list_11: {
+    list_12: {
         parameters: {
             query?: never;
             header?: never;
@@ -9492,7 +9861,7 @@ export interface operations {
             };
         };
     };
-    list_10: {
+    list_11: {
         parameters: {
             query?: never;
             header?: never;
@@ -9603,7 +9972,7 @@ export interface operations {
             };
         };
     };
-    list_9: {
+    list_10: {
         parameters: {
             query?: never;
             header?: never;
@@ -9834,7 +10203,7 @@ export interface operations {
             };
         };
     };
-    list_8: {
+    list_9: {
         parameters: {
             query?: never;
             header?: never;

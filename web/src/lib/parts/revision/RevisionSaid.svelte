@@ -2,7 +2,7 @@
   import type { Revision } from '$lib/api/client';
   import Who from '$lib/parts/history/Who.svelte';
   import { whoReasons } from '$lib/parts/history/whoText';
-  import { saidMoment } from '$lib/state/times.svelte';
+  import { saidIso, saidMoment } from '$lib/state/times.svelte';
   import { originText } from '$lib/text/configKind';
 
   interface Props {
@@ -31,6 +31,14 @@
       <ul>
         {#each whoReasons(who) as reason (reason)}<li>{reason}</li>{/each}
       </ul>
+    {:else if revision.source}
+      {@const source = revision.source}
+      <p>
+        {source.broughtBy} brought it in {saidIso(source.broughtAt)} from {source.file}:
+        <span class="mono">{source.path}</span>{source.author
+          ? `, where ${source.author} had written it`
+          : ''}.
+      </p>
     {:else}<p>
         Who brought it is not known: {revision.origin === 'FIRST_COPY'
           ? 'it stood there at the first copy'

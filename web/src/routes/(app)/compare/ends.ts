@@ -1,5 +1,5 @@
 import type { CompareEnd, ConfigKind } from '$lib/api/client';
-import { kindOf } from '$lib/text/configKind';
+import { kindOf, revisionNumber } from '$lib/text/configKind';
 
 /** One end of a comparison as the address tells it; texts that were pasted stand beside the address. */
 export interface End {
@@ -16,13 +16,12 @@ export type Side = 'b' | 'a';
 
 /** @param side b for before, a for after: the first letter of the parameters */
 export function endOf(params: URLSearchParams, side: Side): End {
-  const number = Number(params.get(`${side}n`));
   const moment = Date.parse(params.get(`${side}m`) ?? '');
   return {
     isText: params.get(`${side}t`) === '1',
     device: params.get(`${side}d`) ?? '',
     kind: kindOf(params.get(`${side}k`)),
-    number: Number.isInteger(number) && number > 0 ? number : undefined,
+    number: revisionNumber(params.get(`${side}n`)),
     ...(Number.isNaN(moment) ? {} : { asOf: new Date(moment).toISOString() })
   };
 }

@@ -5,7 +5,7 @@
   import Who from '$lib/parts/history/Who.svelte';
   import { count } from '$lib/text/time';
   import type { HistoryState } from './historyState.svelte';
-  import { isPlanned, keyOf, KIND_WORDS, pathOf, wantsAccount, whatText } from './historyView';
+  import { isOfThePast, isPlanned, keyOf, KIND_WORDS, pathOf, wantsAccount, whatText } from './historyView';
 
   interface Props {
     history: HistoryState;
@@ -101,6 +101,9 @@
             </td>
             <td class="max-w-40 truncate">
               {#if isPlanned(row)}<span class="text-quiet">planned here</span>
+              {:else if isOfThePast(row)}<span class="text-quiet"
+                  >{row.origin === 'FIRST_COPY' ? 'first copy' : 'brought in'}</span
+                >
               {:else if row.accounted}<span
                   class="line-clamp-2"
                   title="{row.accounted.by}: {row.accounted.note}"

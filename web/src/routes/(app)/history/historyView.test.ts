@@ -5,6 +5,7 @@ import { grouped, keyOf, pathOf, requestOf, viewOf, wantsAccount, whatText, wide
 const NOW = Date.parse('2026-11-30T08:00:00Z');
 const row = (part: Partial<HistoryRow>): HistoryRow => ({
   kind: 'RUNNING',
+  origin: 'NOT_PLANNED',
   id: 1,
   device: 'brkw-core-1',
   site: 'Brackwater',
@@ -94,7 +95,8 @@ describe('a row', () => {
 
   it('is to be accounted for if it was altered elsewhere', () => {
     expect(wantsAccount(row({}))).toBe(true);
-    expect(wantsAccount(row({ change: 12 }))).toBe(false);
+    expect(wantsAccount(row({ origin: 'PLANNED', change: 12 }))).toBe(false);
+    expect(wantsAccount(row({ origin: 'BROUGHT_IN' }))).toBe(false);
     expect(wantsAccount(row({ kind: 'SAVED' }))).toBe(false);
   });
 });

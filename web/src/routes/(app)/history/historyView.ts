@@ -98,7 +98,10 @@ export interface HistoryGroup {
 export const isPlanned = (row: HistoryRow) => row.change !== undefined || row.rollout !== undefined;
 
 /** Whether a row is a running configuration that was altered elsewhere. */
-export const wantsAccount = (row: HistoryRow) => row.kind === 'RUNNING' && !isPlanned(row);
+export const wantsAccount = (row: HistoryRow) => row.kind === 'RUNNING' && row.origin === 'NOT_PLANNED';
+
+/** Whether it stood before the product knew the device. */
+export const isOfThePast = (row: HistoryRow) => row.origin === 'BROUGHT_IN' || row.origin === 'FIRST_COPY';
 
 /** One key for each row, in all that is on a page. */
 export const keyOf = (row: HistoryRow) => `${row.kind} ${row.device} ${row.number} ${row.at}`;

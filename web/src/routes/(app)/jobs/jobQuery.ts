@@ -7,7 +7,8 @@ export const KINDS: readonly { value: Job['kind']; says: string }[] = [
   { value: 'COPY', says: 'copies' },
   { value: 'IMPORT', says: 'imports' },
   { value: 'RANGE', says: 'looks through ranges' },
-  { value: 'TRY', says: 'trials of a set' }
+  { value: 'TRY', says: 'trials of a set' },
+  { value: 'PAST', says: 'past configurations' }
 ];
 
 export const STATES = [

@@ -24,8 +24,7 @@
     REMOVED: 'text-error',
     MODIFIED: 'text-warning'
   };
-  const pathOf = (edit: PastEdit) =>
-    `/devices/${encodeURIComponent(edit.device)}?a=${edit.number - 1}&b=${edit.number}`;
+  const pathOf = (edit: PastEdit) => `/devices/${encodeURIComponent(edit.device)}?b=${edit.number}`;
 </script>
 
 <div class={['mt-3', isStale && 'opacity-60']} aria-busy={isStale}>

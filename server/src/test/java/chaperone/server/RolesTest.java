@@ -62,6 +62,14 @@ class RolesTest {
         GET    /api/search/others                             | VIEWER
         GET    /api/search/past                               | VIEWER
         GET    /api/desk/answers                              | VIEWER
+        POST   /api/past-configurations                       | ENGINEER
+        POST   /api/past-configurations/preview               | ENGINEER
+        GET    /api/past-configurations/{job}                 | VIEWER
+        DELETE /api/past-configurations/{job}                 | ENGINEER
+        GET    /api/freezes                                   | VIEWER
+        GET    /api/freezes/now                               | VIEWER
+        POST   /api/freezes                                   | ENGINEER, APPROVER
+        POST   /api/freezes/{id}/lift                         | ENGINEER, APPROVER
         GET    /api/git                                       | ADMINISTRATOR
         PUT    /api/git                                       | ADMINISTRATOR
         POST   /api/git/update                                | ADMINISTRATOR
@@ -273,7 +281,7 @@ class RolesTest {
                 .collect(Collectors.toSet());
         String method = endpoint.split(" +")[0];
         String path = endpoint.split(" +")[1]
-                .replaceAll("\\{(id|number|run|line)\\}", "999999")
+                .replaceAll("\\{(id|number|run|line|job)\\}", "999999")
                 .replace("{name}", "no-such-device")
                 .replace("{device}", "no-such-device")
                 .replace("{code}", "no-such-site")
@@ -352,6 +360,7 @@ class RolesTest {
                 "/api/platforms/{name}/first-contact/text",
                 "/api/imports/columns",
                 "/api/imports/preview",
+                "/api/past-configurations/preview",
                 "/api/imports/range-preview",
                 "/api/compare",
                 "/api/compare/structure",

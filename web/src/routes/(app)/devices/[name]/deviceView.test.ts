@@ -11,6 +11,7 @@ describe('the handles', () => {
     ['b=2', { a: 1, b: 2 }],
     ['b=1', { a: 1, b: 1 }],
     ['a=3&b=1', { a: 3, b: 1 }],
+    ['a=-1&b=0', { a: 2, b: 3 }],
     ['a=77&b=x', { a: 2, b: 3 }]
   ])('for "%s"', (query, expected) => expect(handles(query)).toEqual(expected));
 

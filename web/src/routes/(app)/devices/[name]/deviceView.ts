@@ -1,5 +1,5 @@
 import type { ConfigKind, Revision } from '$lib/api/client';
-import { kindOf } from '$lib/text/configKind';
+import { kindOf, revisionNumber } from '$lib/text/configKind';
 
 export interface View {
   kind: ConfigKind;
@@ -11,8 +11,8 @@ export interface View {
 export function viewOf(params: URLSearchParams): View {
   return {
     kind: kindOf(params.get('kind')),
-    a: numberOf(params.get('a')),
-    b: numberOf(params.get('b'))
+    a: revisionNumber(params.get('a')),
+    b: revisionNumber(params.get('b'))
   };
 }
 
@@ -26,7 +26,7 @@ export function handlesOf(
   const known = (number: number | undefined) =>
     revisions.find((revision) => revision.number === number)?.number;
   const b = known(view.b) ?? newest.number;
-  return { a: known(view.a) ?? known(b - 1) ?? b, b };
+  return { a: known(view.a) ?? moved(revisions, b, -1) ?? b, b };
 }
 
 /** The revision that is {@code by} steps away, if there is one. */
@@ -38,9 +38,4 @@ export function moved(revisions: readonly Revision[], number: number, by: number
 export function otherConfigurationOf(device: string): string {
   const name = encodeURIComponent(device);
   return `/compare?bd=${name}&bk=SAVED&ad=${name}&ak=RUNNING`;
-}
-
-function numberOf(text: string | null): number | undefined {
-  const number = Number(text);
-  return Number.isInteger(number) && number > 0 ? number : undefined;
 }

@@ -16,6 +16,7 @@
   import { session } from '$lib/state/session.svelte';
   import { bringsIn, deviceOf, endedOf, isOfFleet, mayTryAgain, rateOf, saysRate, totalOf } from '../jobText';
   import { JobLines, type LineFilter } from './jobLines.svelte';
+  import PastTaking from './PastTaking.svelte';
   import LineTable from './LineTable.svelte';
   import { whenever } from '$lib/state/whenever.svelte';
 
@@ -181,6 +182,7 @@
     </div>
   </div>
 
+  {#if job.kind === 'PAST' && job.endedAt}<PastTaking job={job.id} />{/if}
   <div class="mt-3 flex flex-wrap items-center gap-1.5">
     <button class="chip" aria-pressed={filter.state === '' && filter.outcome === ''} onclick={() => show('')}
       >all <span class="text-quiet">{total}</span></button

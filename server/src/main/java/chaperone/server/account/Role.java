@@ -8,7 +8,7 @@ public enum Role {
     ADMINISTRATOR;
 
     /** Whether whoever has this role may do what {@code other} may. */
-    boolean includes(Role other) {
+    public boolean includes(Role other) {
         return this == other || this == ADMINISTRATOR || other == VIEWER;
     }
 }

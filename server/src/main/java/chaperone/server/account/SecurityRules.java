@@ -79,6 +79,12 @@ class SecurityRules {
         rules.requestMatchers(
                         HttpMethod.GET, "/api/exports/history.bundle", "/api/exports/configurations.zip", "/api/git")
                 .hasRole(ADMINISTRATOR);
+        rules.requestMatchers(HttpMethod.POST, "/api/past-configurations", "/api/past-configurations/preview")
+                .hasRole(ENGINEER);
+        rules.requestMatchers(HttpMethod.DELETE, "/api/past-configurations/*").hasRole(ENGINEER);
+        // Whether this account may lift this one is a matter of the freeze.
+        rules.requestMatchers(HttpMethod.POST, "/api/freezes", "/api/freezes/*/lift")
+                .hasAnyRole(ENGINEER, APPROVER);
         rules.requestMatchers(HttpMethod.PUT, "/api/git").hasRole(ADMINISTRATOR);
         rules.requestMatchers(HttpMethod.POST, "/api/git/update").hasRole(ADMINISTRATOR);
         rules.requestMatchers(HttpMethod.POST, "/api/desk/visits").hasRole(VIEWER);

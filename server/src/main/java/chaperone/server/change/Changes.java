@@ -8,6 +8,7 @@ import chaperone.server.audit.AuditNote;
 import chaperone.server.event.Events;
 import chaperone.server.fleet.Device;
 import chaperone.server.fleet.Fleet;
+import chaperone.server.freeze.Freezes;
 import chaperone.server.problem.ProblemException;
 import chaperone.server.standard.Soundness;
 import java.time.Clock;
@@ -35,6 +36,7 @@ public class Changes {
     private final ChangePlans plans;
     private final Soundness soundness;
     private final ApprovalRules approvals;
+    private final Freezes freezes;
     private final Fleet fleet;
     private final Events events;
     private final Clock clock;
@@ -45,6 +47,7 @@ public class Changes {
             ChangePlans plans,
             Soundness soundness,
             ApprovalRules approvals,
+            Freezes freezes,
             Fleet fleet,
             Events events,
             Clock clock) {
@@ -53,6 +56,7 @@ public class Changes {
         this.plans = plans;
         this.soundness = soundness;
         this.approvals = approvals;
+        this.freezes = freezes;
         this.fleet = fleet;
         this.events = events;
         this.clock = clock;
@@ -243,12 +247,13 @@ public class Changes {
     /**
      * What was approved, if it is still what would be sent.
      *
-     * @throws ProblemException if it is not approved, or its devices have moved since
+     * @throws ProblemException if it is not approved, its devices have moved since, or a freeze holds one
      */
     @Transactional(propagation = Propagation.MANDATORY)
     public List<DevicePlan> begin(Change change) {
         if (change.state() != ChangeState.APPROVED) throw wrongState(change, "run");
         List<DevicePlan> all = ready(change);
+        freezes.refuse(all.stream().map(DevicePlan::device).toList());
         if (!change.isOf(ChangePlans.digest(all))) throw previewMoved(change);
         change.running();
         events.changeMoved(change.id());

@@ -5,7 +5,6 @@ import chaperone.server.change.ChangeViews.ChangeView;
 import chaperone.server.fleet.Device;
 import chaperone.server.problem.RetryOnConflict;
 import jakarta.validation.Valid;
-import jakarta.validation.constraints.Min;
 import jakarta.validation.constraints.NotBlank;
 import jakarta.validation.constraints.NotEmpty;
 import jakarta.validation.constraints.NotNull;
@@ -55,7 +54,7 @@ class EditController {
             @NotBlank @Size(max = 253) String device,
             @NotNull EditKind kind,
             Optional<@Size(max = MOST_LINES) List<@Size(max = LONGEST_LINE) String>> lines,
-            Optional<@Min(1) Integer> revision,
+            Optional<Integer> revision,
             Optional<@Size(max = MOST_PARTS) Set<@Size(max = 32) String>> parts,
             Optional<@Size(max = 60) String> standard,
             Optional<@Size(max = 20) String> tag,

@@ -11,7 +11,6 @@ import chaperone.server.problem.ProblemException;
 import chaperone.server.revision.ConfigKind;
 import chaperone.server.revision.History;
 import chaperone.server.secret.SecretMasks;
-import jakarta.validation.constraints.Min;
 import jakarta.validation.constraints.Size;
 import java.time.Instant;
 import java.util.Optional;
@@ -40,7 +39,7 @@ class CompareEnds {
             Optional<@Size(max = LONGEST_TEXT) String> text,
             Optional<@Size(max = 253) String> device,
             Optional<ConfigKind> kind,
-            Optional<@Min(1) Integer> number,
+            Optional<Integer> number,
             Optional<Instant> asOf) {}
 
     CompareEnds(Fleet fleet, History history, NoiseRules noiseRules, PlatformRegistry platforms, SecretMasks masks) {

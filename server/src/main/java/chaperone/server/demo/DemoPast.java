@@ -150,7 +150,7 @@ class DemoPast {
     void account() {
         List<Long> old = database.sql("""
                         select id from revision
-                        where kind = 'RUNNING' and number > 1 and origin <> 'PLANNED' and first_copy_at < ?""")
+                        where kind = 'RUNNING' and origin = 'NOT_PLANNED' and first_copy_at < ?""")
                 .param(Timestamp.from(clock.instant().minus(ACCOUNTED)))
                 .query(Long.class)
                 .list();

@@ -54,6 +54,11 @@ public class Events {
         tell("rollout " + rollout);
     }
 
+    /** A freeze was declared or lifted. */
+    public void freezeMoved() {
+        tell("freeze 0");
+    }
+
     /** A platform was added, altered or removed. */
     public void platformMoved() {
         tell("platform 0");

@@ -21,7 +21,8 @@ import org.springframework.transaction.support.TransactionTemplate;
 @Component
 class CurrentConfigurations {
     private static final String NEWEST = """
-            select distinct on (d.name, r.kind) r.*, d.name as device, d.platform, coalesce(s.name, '') as site
+            select distinct on (d.name, r.kind) r.*, d.name as device, d.platform,
+              coalesce(s.name, '') as site, '' as source_author
             from device d join revision r on r.device_id = d.id left join site s on s.id = d.site_id
             where r.kind in ('RUNNING', 'SAVED') order by d.name, r.kind, r.number desc""";
 

@@ -36,15 +36,17 @@ class GitHistory {
     private static final int AT_ONCE = 500;
 
     private static final String REVISIONS = """
-            select r.*, d.name as device, coalesce(s.name, '') as site
+            select r.*, d.name as device, coalesce(s.name, '') as site, coalesce(x.author, '') as source_author
             from revision r join device d on d.id = r.device_id left join site s on s.id = d.site_id
+              left join revision_source x on x.revision_id = r.id
             where r.kind in ('RUNNING', 'SAVED') and (r.first_copy_at, r.id) > (
               select coalesce(max(first_copy_at), '-infinity'), coalesce(max(id), 0) from revision where id = :after)
             order by r.first_copy_at, r.id limit :most""";
     /** What stood before another revision that is there already would seem to stand again. */
     private static final String NOT_YET = """
-            select r.*, d.name as device, coalesce(s.name, '') as site
+            select r.*, d.name as device, coalesce(s.name, '') as site, coalesce(x.author, '') as source_author
             from revision r join device d on d.id = r.device_id left join site s on s.id = d.site_id
+              left join revision_source x on x.revision_id = r.id
             where r.kind in ('RUNNING', 'SAVED') and r.id <> all (:damaged) and not exists (
               select from git_commit g where g.device_id = r.device_id and g.kind = r.kind
                 and (g.at, g.revision_id) >= (r.first_copy_at, r.id))

@@ -10,8 +10,10 @@ import java.time.Instant;
 import java.util.List;
 import java.util.Locale;
 import java.util.Optional;
+import java.util.regex.Matcher;
+import java.util.regex.Pattern;
 
-/** A revision as a commit tells it. */
+/** A revision as a commit tells it; {@code keptBy} is the author that another repository named, or empty. */
 record KeptRevision(
         long id,
         String site,
@@ -23,7 +25,10 @@ record KeptRevision(
         List<String> parts,
         int partCount,
         String origin,
+        String keptBy,
         Optional<OriginView> who) {
+    private static final Pattern AUTHOR = Pattern.compile("([^<>]+?)\\s*<([^<>\\s]+)>");
+
     /** Accounts of devices have no address of their own: a domain that RFC 2606 keeps for none. */
     private static final String NO_DOMAIN = "invalid";
 
@@ -39,6 +44,7 @@ record KeptRevision(
                 List.of((String[]) row.getArray("parts").getArray()),
                 row.getInt("part_count"),
                 originOf(row),
+                row.getString("source_author"),
                 Optional.empty());
     }
 
@@ -47,11 +53,12 @@ record KeptRevision(
         if (change != null) return "planned here, C-" + change;
         String rollout = row.getString("rollout_number");
         if (rollout != null) return "planned here, rollout " + rollout;
+        if (row.getInt("number") < 0) return "brought in from a file";
         return row.getInt("number") == 1 ? "first copy" : "not planned here";
     }
 
     KeptRevision with(Optional<OriginView> origins) {
-        return new KeptRevision(id, site, device, kind, number, digest, at, parts, partCount, origin, origins);
+        return new KeptRevision(id, site, device, kind, number, digest, at, parts, partCount, origin, keptBy, origins);
     }
 
     String siteFolder() {
@@ -83,11 +90,15 @@ record KeptRevision(
     }
 
     String author() {
+        Matcher kept = AUTHOR.matcher(keptBy);
+        if (kept.matches()) return kept.group(1);
         return sole().map(actor -> actor.fullName().isEmpty() ? account(actor) : actor.fullName())
                 .orElse(number == 1 ? "first copy" : "not known");
     }
 
     String authorAddress() {
+        Matcher kept = AUTHOR.matcher(keptBy);
+        if (kept.matches()) return kept.group(2);
         return sole().map(actor -> account(actor) + "@" + (actor.person().isEmpty() ? "devices." : "chaperone."))
                         .orElse("nobody@")
                 + NO_DOMAIN;

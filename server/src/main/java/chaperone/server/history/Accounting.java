@@ -19,7 +19,7 @@ public class Accounting {
     private static final String KEEP = """
             insert into revision_accounted (revision_id, note, made_by, made_at)
             select id, :note, :by, :at from revision
-            where id = any (:revisions) and kind = 'RUNNING' and number > 1 and origin <> 'PLANNED'
+            where id = any (:revisions) and kind = 'RUNNING' and origin = 'NOT_PLANNED'
             on conflict (revision_id) do update set note = excluded.note, made_by = excluded.made_by,
               made_at = excluded.made_at
             returning revision_id""";

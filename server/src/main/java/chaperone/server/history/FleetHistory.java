@@ -23,17 +23,18 @@ class FleetHistory {
     private static final String MOVED = """
             with moved as (
               (select 'REVISION' as source, r.id, r.device_id, r.kind, r.first_copy_at as at,
-                r.origin = 'PLANNED' as planned, k.revision_id is not null as accounted
+                r.origin = 'PLANNED' as planned, r.origin = 'NOT_PLANNED' as elsewhere,
+                k.revision_id is not null as accounted
               from revision r left join revision_accounted k on k.revision_id = r.id
-              where r.number > 1 and r.kind <> 'AGREED' and r.kind = any (:configs)
+              where r.follows and r.kind <> 'AGREED' and r.kind = any (:configs)
                 and r.first_copy_at > :since and r.first_copy_at <= :until%1$s%2$s%5$s)
               union all
-              (select 'TABLE', t.id, t.device_id, t.kind, t.first_read_at as at, false, false
+              (select 'TABLE', t.id, t.device_id, t.kind, t.first_read_at as at, false, false, false
               from table_reading t
               where t.number > 1 and t.kind = any (:tables)
                 and t.first_read_at > :since and t.first_read_at <= :until%3$s%5$s)
               union all
-              (select 'EVENT', e.id, e.device_id, e.kind, e.at, false, false
+              (select 'EVENT', e.id, e.device_id, e.kind, e.at, false, false, false
               from device_event e
               where e.kind = any (:events) and e.at > :since and e.at <= :until%4$s%5$s))
             """;
@@ -43,7 +44,7 @@ class FleetHistory {
               coalesce(r.number, t.number, 0) as number, coalesce(r.added, t.added, 0) as added,
               coalesce(r.modified, t.altered, 0) as modified, coalesce(r.removed, t.removed, 0) as removed,
               coalesce(r.moved, 0) as moved, coalesce(r.parts, '{}') as parts, coalesce(r.part_count, 0) as part_count,
-              coalesce(encode(r.deed_digest, 'hex'), '') as deed, r.change_number, r.rollout_number,
+              coalesce(encode(r.deed_digest, 'hex'), '') as deed, r.origin, r.change_number, r.rollout_number,
               coalesce(e.object, '') as object, coalesce(e.before, '') as before, coalesce(e.after, '') as after,
               k.note, k.made_by as accounted_by, k.made_at as accounted_at, coalesce((
                 select max(p.number) from revision p
@@ -59,8 +60,8 @@ class FleetHistory {
     private static final String COUNTS = """
             select count(*) as matching, count(distinct device_id) as devices,
               count(*) filter (where planned) as planned,
-              count(*) filter (where source = 'REVISION' and kind = 'RUNNING' and not planned) as not_planned,
-              count(*) filter (where source = 'REVISION' and kind = 'RUNNING' and not planned
+              count(*) filter (where source = 'REVISION' and kind = 'RUNNING' and elsewhere) as not_planned,
+              count(*) filter (where source = 'REVISION' and kind = 'RUNNING' and elsewhere
                 and not accounted) as open
             from moved""";
     private static final String BARS = """
@@ -240,9 +241,9 @@ class FleetHistory {
             StringBuilder all = new StringBuilder();
             request.onlyPlanned()
                     .ifPresent(planned ->
-                            all.append(planned ? " and r.origin = 'PLANNED'" : " and r.origin <> 'PLANNED'"));
+                            all.append(planned ? " and r.origin = 'PLANNED'" : " and r.origin = 'NOT_PLANNED'"));
             if (request.onlyOpen())
-                all.append(" and r.origin <> 'PLANNED' and r.kind = 'RUNNING' and k.revision_id is null");
+                all.append(" and r.origin = 'NOT_PLANNED' and r.kind = 'RUNNING' and k.revision_id is null");
             request.saidWords().ifPresent(words -> all.append(SAID));
             return all.toString();
         }

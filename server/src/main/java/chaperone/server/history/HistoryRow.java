@@ -2,6 +2,7 @@ package chaperone.server.history;
 
 import chaperone.server.history.HistoryKind.Source;
 import chaperone.server.origin.OriginView;
+import chaperone.server.revision.Origin;
 import java.sql.ResultSet;
 import java.sql.SQLException;
 import java.time.Instant;
@@ -17,6 +18,7 @@ import java.util.Optional;
  * @param at when it was first seen
  * @param parts of the configuration, the first few of {@code partCount}
  * @param deed the same for revisions in which the same was done; empty if it is none
+ * @param origin of the revision; nothing of anything else
  * @param change the number of the change that brought it; {@code rollout} likewise
  * @param before of a fact, {@code after} likewise, and {@code object} the part of the device
  */
@@ -35,6 +37,7 @@ record HistoryRow(
         List<String> parts,
         int partCount,
         String deed,
+        Optional<Origin> origin,
         Optional<Long> change,
         Optional<Long> rollout,
         Optional<OriginView> who,
@@ -83,6 +86,7 @@ record HistoryRow(
                 List.of((String[]) row.getArray("parts").getArray()),
                 row.getInt("part_count"),
                 row.getString("deed"),
+                Optional.ofNullable(row.getString("origin")).map(Origin::valueOf),
                 number(row, "change_number"),
                 number(row, "rollout_number"),
                 Optional.empty(),
@@ -101,6 +105,6 @@ record HistoryRow(
     private HistoryRow with(Optional<OriginView> actors) {
         return new HistoryRow(
                 kind, id, device, site, number, previous, at, added, modified, removed, moved, parts, partCount, deed,
-                change, rollout, actors, accounted, event, object, before, after);
+                origin, change, rollout, actors, accounted, event, object, before, after);
     }
 }

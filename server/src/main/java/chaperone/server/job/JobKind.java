@@ -8,5 +8,7 @@ public enum JobKind {
     RANGE,
     COPY,
     /** A credential set is tried on devices; nothing is stored of them. */
-    TRY
+    TRY,
+    /** Files tell what devices ran before they were copied first; nobody is called. */
+    PAST
 }

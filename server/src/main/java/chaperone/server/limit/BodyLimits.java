@@ -38,6 +38,7 @@ public final class BodyLimits extends OncePerRequestFilter {
             new Larger(Pattern.compile("/api/platforms/.*"), 1024 * 1024),
             // Images are passed on as they come, and never held.
             new Larger(Pattern.compile("/api/images"), 1024 * 1024 * 1024),
+            new Larger(Pattern.compile("/api/past-configurations(/preview)?"), 64 * 1024 * 1024),
             new Larger(Pattern.compile("/api/imports(/columns|/preview)?"), 4 * 1024 * 1024),
             new Larger(Pattern.compile("/api/(copies|devices/edit|map/places)"), 2 * 1024 * 1024));
 

@@ -54,6 +54,8 @@ class HeavyRequests implements WebMvcConfigurer, AsyncHandlerInterceptor {
                         "/api/audit.*",
                         "/api/jobs/*/lines.*",
                         "/api/exports/*",
+                        "/api/past-configurations",
+                        "/api/past-configurations/*",
                         "/api/imports",
                         "/api/imports/*",
                         "/api/consoles/*");

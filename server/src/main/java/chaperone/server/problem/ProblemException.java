@@ -1,5 +1,6 @@
 package chaperone.server.problem;
 
+import java.util.List;
 import java.util.Map;
 import org.springframework.http.HttpStatus;
 
@@ -31,6 +32,16 @@ public final class ProblemException extends RuntimeException {
                 "not-found",
                 "There is no " + kind + " \"" + name + "\".",
                 "It may have been removed, or the address is mistyped.");
+    }
+
+    /** What was sent is not right in one of its fields. */
+    public static ProblemException ofField(String field, String what) {
+        return new ProblemException(
+                HttpStatus.UNPROCESSABLE_CONTENT,
+                "invalid",
+                what,
+                "Correct it, and send it again.",
+                Map.of("fields", List.of(Map.of("field", field, "message", what))));
     }
 
     public HttpStatus status() {

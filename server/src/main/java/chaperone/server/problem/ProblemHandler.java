@@ -23,6 +23,7 @@ import org.springframework.http.HttpStatusCode;
 import org.springframework.http.ProblemDetail;
 import org.springframework.http.ResponseEntity;
 import org.springframework.http.converter.HttpMessageNotReadableException;
+import org.springframework.validation.FieldError;
 import org.springframework.web.bind.MethodArgumentNotValidException;
 import org.springframework.web.bind.annotation.ExceptionHandler;
 import org.springframework.web.bind.annotation.RestControllerAdvice;
@@ -126,7 +127,11 @@ class ProblemHandler extends ResponseEntityExceptionHandler {
     @Override
     protected ResponseEntity<Object> handleMethodArgumentNotValid(
             MethodArgumentNotValidException e, HttpHeaders headers, HttpStatusCode status, WebRequest request) {
-        List<FieldProblem> fields = e.getFieldErrors().stream()
+        return badFields(e.getFieldErrors());
+    }
+
+    private static ResponseEntity<Object> badFields(List<FieldError> errors) {
+        List<FieldProblem> fields = errors.stream()
                 .map(error -> new FieldProblem(error.getField(), String.valueOf(error.getDefaultMessage())))
                 .toList();
         String first = fields.isEmpty()
@@ -140,6 +145,11 @@ class ProblemHandler extends ResponseEntityExceptionHandler {
     @Override
     protected ResponseEntity<Object> handleHandlerMethodValidationException(
             HandlerMethodValidationException e, HttpHeaders headers, HttpStatusCode status, WebRequest request) {
+        // A body is checked so, too, if the method has other parameters with bounds.
+        List<FieldError> fields = e.getBeanResults().stream()
+                .flatMap(body -> body.getFieldErrors().stream())
+                .toList();
+        if (!fields.isEmpty()) return badFields(fields);
         String first = e.getParameterValidationResults().stream()
                 .map(result -> FieldWords.sentence(
                         String.valueOf(result.getMethodParameter().getParameterName()),

@@ -190,7 +190,7 @@ class Retention {
         TreeSet<Integer> lost = new TreeSet<>();
         for (Due due : gone) if (due.isOf(kind)) lost.add(due.number());
         for (Revision revision : revisions.all(device.id(), kind)) {
-            int last = before.map(Revision::number).orElse(0);
+            int last = before.map(Revision::number).orElse(Integer.MIN_VALUE);
             Integer next = lost.higher(last);
             if (next != null && next < revision.number()) history.compareAnew(device, before, revision);
             before = Optional.of(revision);

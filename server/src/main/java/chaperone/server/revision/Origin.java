@@ -5,5 +5,7 @@ public enum Origin {
     FIRST_COPY,
     NOT_PLANNED,
     /** A change or a rollout brought it. */
-    PLANNED
+    PLANNED,
+    /** Somebody had it in a file, from before the first copy. */
+    BROUGHT_IN
 }

@@ -26,7 +26,7 @@ public class Revision {
     @Enumerated(EnumType.STRING)
     private ConfigKind kind;
 
-    /** Counts from 1 for each device and kind. */
+    /** Counts from 1 for each device and kind; down from -1 for what stood before the first copy. */
     private int number;
 
     private byte[] digest;
@@ -38,6 +38,9 @@ public class Revision {
     private Origin origin;
 
     private int lines;
+
+    /** Whether it altered what stood before it, as far as that is known. */
+    private boolean follows;
 
     /** Against the revision before it; all 0 for the first. */
     private int added;
@@ -76,9 +79,18 @@ public class Revision {
         this.digest = digest.clone();
         this.settledDigest = settledDigest.clone();
         this.origin = number == 1 ? Origin.FIRST_COPY : Origin.NOT_PLANNED;
+        this.follows = number > 1;
         this.lines = lines;
         this.firstCopyAt = at;
         this.lastCopyAt = at;
+    }
+
+    /** One from before {@code first}, of the same configuration. */
+    static Revision before(Revision first, byte[] digest, byte[] settledDigest, int lines, Instant at) {
+        Revision earlier = new Revision(
+                first.deviceId, first.kind, Math.min(0, first.number) - 1, digest, settledDigest, lines, at);
+        earlier.origin = Origin.BROUGHT_IN;
+        return earlier;
     }
 
     public long id() {
@@ -187,6 +199,15 @@ public class Revision {
 
     int partCount() {
         return partCount;
+    }
+
+    void altersWhatStoodBefore(boolean does) {
+        follows = does;
+    }
+
+    /** It was so at an earlier moment, too. */
+    void stoodAlready(Instant at) {
+        if (at.isBefore(firstCopyAt)) firstCopyAt = at;
     }
 
     void seenAgain(Instant at) {

@@ -27,7 +27,7 @@ public class RevisionEditPass {
               where p.device_id = r.device_id and p.kind = r.kind and p.number < r.number
               order by p.number desc limit 1) b on true
             join content e on e.digest = b.digest and e.damage = ''
-            where r.kind = 'RUNNING' and r.number > 1 and (r.deed_digest = '' or exists (
+            where r.kind = 'RUNNING' and (r.deed_digest = '' or exists (
               select 1 from revision_edit x where x.revision_id = r.id
                 and not (x.masks = any (:masks) and starts_with(x.masks, d.platform || ':'))))
             order by r.id limit :most""";

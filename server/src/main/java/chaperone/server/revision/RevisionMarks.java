@@ -23,10 +23,12 @@ public class RevisionMarks {
 
     private final RevisionMarkRepository marks;
     private final Origins origins;
+    private final EarlierRevisions earlier;
     private final Clock clock;
 
-    RevisionMarks(RevisionMarkRepository marks, Origins origins, Clock clock) {
+    RevisionMarks(RevisionMarkRepository marks, Origins origins, EarlierRevisions earlier, Clock clock) {
         this.marks = marks;
+        this.earlier = earlier;
         this.origins = origins;
         this.clock = clock;
     }
@@ -71,6 +73,7 @@ public class RevisionMarks {
                 of(revisions).stream().collect(Collectors.groupingBy(RevisionMark::revision));
         Map<Long, OriginView> who =
                 origins.views(revisions.stream().map(Revision::id).toList());
+        Map<Long, RevisionSource> sources = earlier.sources(revisions);
         List<RevisionView> views = new ArrayList<>();
         Optional<Revision> before = Optional.empty();
         for (Revision revision : revisions) {
@@ -78,6 +81,7 @@ public class RevisionMarks {
                     revision,
                     before,
                     Optional.ofNullable(who.get(revision.id())),
+                    Optional.ofNullable(sources.get(revision.id())),
                     marked.getOrDefault(revision.id(), List.of())));
             before = Optional.of(revision);
         }

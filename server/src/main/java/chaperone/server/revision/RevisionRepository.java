@@ -9,6 +9,8 @@ import org.springframework.data.jpa.repository.Query;
 public interface RevisionRepository extends JpaRepository<Revision, Long> {
     Optional<Revision> findFirstByDeviceIdAndKindOrderByNumberDesc(long device, ConfigKind kind);
 
+    Optional<Revision> findFirstByDeviceIdAndKindOrderByNumber(long device, ConfigKind kind);
+
     Optional<Revision> findFirstByDeviceIdAndKindAndIncompleteOrderByNumberDesc(
             long device, ConfigKind kind, String incomplete);
 

@@ -11,6 +11,7 @@ import java.util.Optional;
  * @param change the number of the change that brought it; {@code rollout} likewise
  * @param parts of the configuration in which it differs from the revision before it, the first few of {@code partCount}
  * @param who may have brought it
+ * @param source where it was kept before, if it was brought in
  * @param onlyNoise whether it differs from the revision before it in nothing that counts now
  */
 record RevisionView(
@@ -26,6 +27,7 @@ record RevisionView(
         List<String> parts,
         int partCount,
         Optional<OriginView> who,
+        Optional<RevisionSource> source,
         Instant firstCopyAt,
         Instant lastCopyAt,
         String incomplete,
@@ -40,7 +42,11 @@ record RevisionView(
     }
 
     static RevisionView of(
-            Revision revision, Optional<Revision> before, Optional<OriginView> who, List<RevisionMark> marks) {
+            Revision revision,
+            Optional<Revision> before,
+            Optional<OriginView> who,
+            Optional<RevisionSource> source,
+            List<RevisionMark> marks) {
         return new RevisionView(
                 revision.number(),
                 revision.origin(),
@@ -54,6 +60,7 @@ record RevisionView(
                 revision.parts(),
                 revision.partCount(),
                 who,
+                source,
                 revision.firstCopyAt(),
                 revision.lastCopyAt(),
                 revision.incomplete(),

@@ -6,6 +6,7 @@ import chaperone.core.release.RolloutTable;
 import chaperone.server.event.Events;
 import chaperone.server.fleet.Device;
 import chaperone.server.fleet.Fleet;
+import chaperone.server.freeze.Freezes;
 import chaperone.server.pair.Pairs;
 import java.time.Clock;
 import java.time.Instant;
@@ -26,6 +27,7 @@ class RolloutJournal {
     private final RolloutRepository rollouts;
     private final RolloutDeviceRepository lines;
     private final RolloutStepRepository steps;
+    private final Freezes freezes;
     private final Fleet fleet;
     private final Pairs pairs;
     private final Events events;
@@ -35,6 +37,7 @@ class RolloutJournal {
             RolloutRepository rollouts,
             RolloutDeviceRepository lines,
             RolloutStepRepository steps,
+            Freezes freezes,
             Fleet fleet,
             Pairs pairs,
             Events events,
@@ -42,6 +45,7 @@ class RolloutJournal {
         this.rollouts = rollouts;
         this.lines = lines;
         this.steps = steps;
+        this.freezes = freezes;
         this.fleet = fleet;
         this.pairs = pairs;
         this.events = events;
@@ -69,7 +73,7 @@ class RolloutJournal {
         if (rollout.state() != Rollout.State.RUNNING) return new Standing(false, List.of());
         Instant now = clock.instant();
         boolean isHindered = all.stream().anyMatch(line -> line.state().needsDecision());
-        boolean mayBegin = !isHindered && rollout.pausedBy().isEmpty();
+        boolean mayBegin = !isHindered && rollout.pausedBy().isEmpty() && !isFrozen(rollout, all);
         if (mayBegin) beginNext(all, now);
         List<RolloutDevice> inHand =
                 all.stream().filter(line -> line.state().isStep()).toList();
@@ -78,6 +82,18 @@ class RolloutJournal {
         else rollout.stopped();
         events.rolloutMoved(id);
         return new Standing(false, List.of());
+    }
+
+    /** What is in hand is finished, and nothing else begins: as if somebody had stopped it. */
+    private boolean isFrozen(Rollout rollout, List<RolloutDevice> all) {
+        List<Long> waiting = all.stream()
+                .filter(line -> !line.state().isSettled() && !isSwitched(line))
+                .map(RolloutDevice::device)
+                .toList();
+        if (waiting.isEmpty()) return false;
+        Optional<Freezes.Holding> holding = freezes.holding(fleet.with(waiting));
+        holding.ifPresent(freeze -> rollout.pause("the freeze: " + freeze.reason()));
+        return holding.isPresent();
     }
 
     private void beginNext(List<RolloutDevice> all, Instant now) {

@@ -8,6 +8,7 @@ import chaperone.server.change.ApprovalRules;
 import chaperone.server.event.Events;
 import chaperone.server.fleet.Device;
 import chaperone.server.fleet.Fleet;
+import chaperone.server.freeze.Freezes;
 import chaperone.server.map.Network;
 import chaperone.server.pair.Pairs;
 import chaperone.server.platform.PlatformRegistry;
@@ -41,6 +42,7 @@ public class RolloutService {
     private final RolloutRepository rollouts;
     private final RolloutDeviceRepository lines;
     private final RolloutImages images;
+    private final Freezes freezes;
     private final Fleet fleet;
     private final Pairs pairs;
     private final PlatformRegistry platforms;
@@ -54,6 +56,7 @@ public class RolloutService {
             RolloutRepository rollouts,
             RolloutDeviceRepository lines,
             RolloutImages images,
+            Freezes freezes,
             Fleet fleet,
             Pairs pairs,
             PlatformRegistry platforms,
@@ -65,6 +68,7 @@ public class RolloutService {
         this.rollouts = rollouts;
         this.lines = lines;
         this.images = images;
+        this.freezes = freezes;
         this.fleet = fleet;
         this.pairs = pairs;
         this.platforms = platforms;
@@ -193,6 +197,10 @@ public class RolloutService {
                     "needs-decision",
                     String.join(", ", open) + (open.size() == 1 ? " needs" : " need") + " a decision first.",
                     "Try again, or go on without.");
+        freezes.refuse(fleet.with(lines.findByRolloutIdOrderByWaveAscPosition(number).stream()
+                .filter(line -> !line.state().isSettled())
+                .map(RolloutDevice::device)
+                .toList()));
         rollout.run();
         schedule(number);
         events.rolloutMoved(number);

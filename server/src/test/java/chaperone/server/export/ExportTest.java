@@ -1,10 +1,12 @@
 package chaperone.server.export;
 
+import static chaperone.server.support.GitProgram.git;
 import static org.assertj.core.api.Assertions.assertThat;
 
 import chaperone.server.account.Role;
 import chaperone.server.revision.Past;
 import chaperone.server.support.Api;
+import chaperone.server.support.GitProgram;
 import chaperone.server.support.TempFolders;
 import chaperone.server.support.TestServer;
 import chaperone.standins.demo.DemoFleet;
@@ -20,7 +22,6 @@ import java.util.HashMap;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
-import java.util.concurrent.TimeUnit;
 import java.util.zip.ZipEntry;
 import java.util.zip.ZipInputStream;
 import org.junit.jupiter.api.AfterAll;
@@ -92,7 +93,7 @@ class ExportTest {
                         + kind.toUpperCase(Locale.ROOT))
                 .raw()
                 .body();
-        assertThat(gitBytes(repository, "show", commit + ":" + site + "/" + device + "/" + kind))
+        assertThat(GitProgram.bytes(repository, "show", commit + ":" + site + "/" + device + "/" + kind))
                 .isEqualTo(stored);
         assertThat(git(repository, "show", "-s", "--format=%at", commit).strip())
                 .isEqualTo(String.valueOf(
@@ -205,29 +206,5 @@ class ExportTest {
                 files.put(entry.getName(), zip.readAllBytes());
         }
         return files;
-    }
-
-    private static String git(Path folder, String... arguments) throws IOException {
-        return new String(gitBytes(folder, arguments), StandardCharsets.UTF_8);
-    }
-
-    private static byte[] gitBytes(Path folder, String... arguments) throws IOException {
-        List<String> command = new ArrayList<>(List.of("git", "-c", "core.quotepath=off"));
-        command.addAll(List.of(arguments));
-        Path errors = Files.createTempFile(clone, "git", ".err");
-        Process git = new ProcessBuilder(command)
-                .directory(folder.toFile())
-                .redirectError(errors.toFile())
-                .start();
-        byte[] said = git.getInputStream().readAllBytes();
-        try {
-            assertThat(git.waitFor(60, TimeUnit.SECONDS)).isTrue();
-        } catch (InterruptedException e) {
-            Thread.currentThread().interrupt();
-        }
-        assertThat(git.exitValue())
-                .as(String.join(" ", command) + ": " + Files.readString(errors))
-                .isZero();
-        return said;
     }
 }

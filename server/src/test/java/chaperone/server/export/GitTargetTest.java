@@ -1,5 +1,6 @@
 package chaperone.server.export;
 
+import static chaperone.server.support.GitProgram.git;
 import static org.assertj.core.api.Assertions.assertThat;
 
 import chaperone.server.account.Role;
@@ -16,8 +17,6 @@ import java.nio.file.Path;
 import java.nio.file.attribute.PosixFilePermissions;
 import java.security.KeyPair;
 import java.security.KeyStore;
-import java.util.ArrayList;
-import java.util.Arrays;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
@@ -317,21 +316,5 @@ class GitTargetTest {
                 new HashMap<>(Map.of("on", true, "address", address, "account", GitServers.ACCOUNT, "hostKey", ""));
         input.putAll(more);
         return input;
-    }
-
-    private static String git(Path folder, String... words) throws IOException {
-        List<String> command = new ArrayList<>(List.of("git"));
-        command.addAll(Arrays.asList(words));
-        Process git = new ProcessBuilder(command)
-                .directory(folder.toFile())
-                .redirectErrorStream(true)
-                .start();
-        String said = new String(git.getInputStream().readAllBytes(), StandardCharsets.UTF_8);
-        try {
-            assertThat(git.waitFor()).as("%s: %s", command, said).isZero();
-        } catch (InterruptedException e) {
-            throw new IOException(e);
-        }
-        return said;
     }
 }
