@@ -17,7 +17,14 @@ class Live {
   #watch: ReturnType<typeof setInterval> | undefined;
   #later: ReturnType<typeof setTimeout> | undefined;
   // Nothing on a page depends on who listens.
-  #listeners: Record<string, Listener[]> = { job: [], fleet: [], platform: [], change: [], rollout: [] };
+  #listeners: Record<string, Listener[]> = {
+    job: [],
+    fleet: [],
+    platform: [],
+    change: [],
+    rollout: [],
+    freeze: []
+  };
 
   open() {
     if (this.#source) return;
@@ -79,7 +86,7 @@ class Live {
   };
 
   /** Calls back at most every {@link GATHER} milliseconds; with 0 when anything may have changed. */
-  on(kind: 'job' | 'fleet' | 'platform' | 'change' | 'rollout', listener: Listener): () => void {
+  on(kind: 'job' | 'fleet' | 'platform' | 'change' | 'rollout' | 'freeze', listener: Listener): () => void {
     let waiting: ReturnType<typeof setTimeout> | undefined;
     const gathered: Listener = (id) => {
       waiting ??= setTimeout(() => {

@@ -12,6 +12,7 @@
   import KeyHelp from '$lib/parts/frame/KeyHelp.svelte';
   import { pagesFor, wordsFor } from '$lib/parts/frame/words';
   import Wordmark from '$lib/parts/frame/Wordmark.svelte';
+  import FreezeStrip from '$lib/parts/freeze/FreezeStrip.svelte';
   import Tray from '$lib/parts/change/Tray.svelte';
   import { consoles } from '$lib/state/consoles.svelte';
   import { draft } from '$lib/state/draft.svelte';
@@ -145,6 +146,7 @@
       <button class="btn btn-sm" onclick={live.tryNow}>Try now</button>
     </div>
   {/if}
+  <FreezeStrip />
   <div class="flex grow">
     <nav
       aria-label="Pages"

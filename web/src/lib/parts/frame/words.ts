@@ -33,7 +33,10 @@ const WORDS: readonly WordGroup[] = [
     ]
   },
   { group: 'Judge', items: [word('Drift', '/drift', 'd'), word('Standards', '/standards', 's')] },
-  { group: 'Alter', items: [word('Changes', '/changes', 'c'), word('Templates', '/templates', 't')] },
+  {
+    group: 'Alter',
+    items: [word('Changes', '/changes', 'c', '/freezes'), word('Templates', '/templates', 't')]
+  },
   { group: 'Renew', items: [word('Releases', '/releases', 'r'), word('Rollouts', '/rollouts', 'w')] },
   {
     group: 'Keep',
@@ -61,6 +64,7 @@ export const wordsFor = (hasBench: boolean): WordGroup[] => [
 ];
 
 const OTHERS: readonly Word[] = [
+  word('Freezes', '/freezes', 'z'),
   word('Lately removed', '/removed', 'x'),
   word('Your account', '/account', 'y')
 ];

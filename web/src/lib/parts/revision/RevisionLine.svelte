@@ -99,7 +99,7 @@
       class="between"
     />
     <line x1="20" x2={width - 20} y1={LINE} y2={LINE} class="line" />
-    {#each ticks as tick (tick.label)}
+    {#each ticks as tick (tick.at)}
       <line x1={x(tick.at)} x2={x(tick.at)} y1={LINE + 9} y2={LINE + 13} class="line" />
       <text x={x(tick.at)} y={HEIGHT - 8} text-anchor="middle" class="tick">{tick.label}</text>
     {/each}

@@ -91,10 +91,7 @@ export function dotsOf(revisions: readonly Revision[], now: number, since = firs
 }
 
 /** How a revision differs from the one before: "+3 ~1 −2"; empty if it is the first or does not. */
-export function countsText(
-  revision: Pick<Revision, 'origin' | 'added' | 'modified' | 'removed' | 'moved'>
-): string {
-  if (revision.origin === 'FIRST_COPY') return '';
+export function countsText(revision: Pick<Revision, 'added' | 'modified' | 'removed' | 'moved'>): string {
   const kinds = [
     ['+', revision.added],
     ['~', revision.modified],
@@ -138,8 +135,13 @@ export function ticksOf(
   const date = new Date(start);
   date.setHours(0, 0, 0, 0);
   if (!byDay) date.setDate(1);
+  // Within a year a month says enough; two first of Marches would not.
+  const words = new Intl.DateTimeFormat(
+    'en-GB',
+    now - start < 330 * DAY ? { day: 'numeric', month: 'short' } : { month: 'short', year: 'numeric' }
+  );
   while (date.getTime() <= now) {
-    const label = new Intl.DateTimeFormat('en-GB', { day: 'numeric', month: 'short' }).format(date);
+    const label = words.format(date);
     if (date.getTime() >= start) ticks.push({ at: scale(date.getTime()), label });
     if (byDay) date.setDate(date.getDate() + 1);
     else date.setMonth(date.getMonth() + 1);

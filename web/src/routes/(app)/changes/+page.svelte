@@ -62,6 +62,7 @@
       >All</button
     >
   </div>
+  <a class="btn" href="/freezes">Freezes</a>
   {#if session.mayAct}
     <button class="btn btn-primary" onclick={() => (begins = true)}>New change… <kbd>a</kbd></button>
   {/if}

@@ -74,6 +74,8 @@ class EveryPageTest {
             "/fleet?sort=-changed&columns=site+address+serial+tags",
             "/fleet/bring-in?by=ranges",
             "/fleet/bring-in?by=new",
+            "/fleet/bring-in?by=past",
+            "/freezes",
             "/devices/brkw-core-1/console",
             "/devices/brkw-core-1/configuration?find=vlan",
             "/devices/brkw-core-1/facts",

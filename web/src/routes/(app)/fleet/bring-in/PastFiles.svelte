@@ -37,9 +37,9 @@
     <tbody>
       {#each shown as file, i (i)}
         <tr>
-          <td class="mono max-w-72 truncate" title={file.path}>{file.path}</td>
-          <td>{file.device ?? ''}{file.kind === 'SAVED' ? ' saved' : ''}</td>
-          <td title={DATED[file.dated]}>
+          <td class="mono max-w-60 truncate" title={file.path}>{file.path}</td>
+          <td class="whitespace-nowrap">{file.device ?? ''}{file.kind === 'SAVED' ? ' saved' : ''}</td>
+          <td class="whitespace-nowrap" title={DATED[file.dated]}>
             {#if file.at}<When at={file.at} />
               {#if file.dated === 'FILE'}<span class="text-quiet block">{DATED.FILE}</span>{/if}{/if}
           </td>
