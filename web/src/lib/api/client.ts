@@ -13,6 +13,7 @@ export type Job = Schemas['JobView'];
 export type JobLine = Schemas['LineView'];
 export type ListPreview = Schemas['ListPreview'];
 export type Freeze = Schemas['FreezeView'];
+export type LaterChange = Schemas['LaterChange'];
 export type PastPreview = Schemas['PastPreview'];
 export type PastStanding = Schemas['PastStanding'];
 export type Revision = Schemas['RevisionView'];

@@ -372,6 +372,22 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/changes/{number}/due": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put: operations["due"];
+        post?: never;
+        delete: operations["notDue"];
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/changes/{number}/edits/{id}": {
         parameters: {
             query?: never;
@@ -404,6 +420,22 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/changes/{number}/later": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["later"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/changes/{number}/preview": {
         parameters: {
             query?: never;
@@ -430,6 +462,38 @@ export interface paths {
         get?: never;
         put?: never;
         post: operations["propose_1"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/changes/{number}/report.{format}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["report"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/changes/{number}/rest": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["rest"];
         delete?: never;
         options?: never;
         head?: never;
@@ -2363,7 +2427,7 @@ export interface paths {
             path?: never;
             cookie?: never;
         };
-        get: operations["due"];
+        get: operations["due_1"];
         put?: never;
         post?: never;
         delete?: never;
@@ -3141,6 +3205,7 @@ export interface components {
             note: string;
         };
         ChangeInput: {
+            manner?: components["schemas"]["MannerInput"];
             note?: string;
             savesFirst?: boolean;
             title: string;
@@ -3153,6 +3218,8 @@ export interface components {
         ChangeRow: {
             approvedBy?: string;
             devices: string[];
+            /** Format: date-time */
+            dueAt?: string;
             /** Format: int32 */
             edits: number;
             /** Format: date-time */
@@ -3160,6 +3227,7 @@ export interface components {
             /** Format: date-time */
             madeAt: string;
             madeBy: string;
+            notRun: string;
             /** Format: int64 */
             number: number;
             /** @enum {string} */
@@ -3169,6 +3237,7 @@ export interface components {
             undoes?: number;
         };
         ChangeRunView: {
+            allOrNone: boolean;
             /** Format: int64 */
             change: number;
             /** @enum {string} */
@@ -3184,9 +3253,15 @@ export interface components {
             stoppedBy?: string;
         };
         ChangeView: {
+            allOrNone: boolean;
             /** Format: date-time */
             approvedAt?: string;
             approvedBy?: string;
+            /** Format: int32 */
+            atOnce: number;
+            /** Format: date-time */
+            dueAt?: string;
+            dueBy?: string;
             edits: components["schemas"]["ChangeEditView"][];
             /** Format: date-time */
             endedAt?: string;
@@ -3195,15 +3270,19 @@ export interface components {
             madeBy: string;
             /** @enum {string} */
             needs: "APPROVER" | "ANOTHER" | "NOBODY";
+            notRun: string;
             note: string;
             /** Format: int64 */
             number: number;
+            order: string[];
             /** Format: date-time */
             proposedAt?: string;
             proposedBy?: string;
             savesFirst: boolean;
             /** @enum {string} */
             state: "DRAFT" | "PROPOSED" | "APPROVED" | "RUNNING" | "KEPT" | "STUCK" | "DROPPED";
+            /** Format: int32 */
+            stopAfter: number;
             title: string;
             /** Format: int64 */
             undoes?: number;
@@ -3531,6 +3610,10 @@ export interface components {
             lastSeen: string;
             /** Format: int32 */
             number: number;
+        };
+        DueInput: {
+            /** Format: date-time */
+            at: string;
         };
         DueTimes: {
             dueAt: string[];
@@ -4015,6 +4098,15 @@ export interface components {
             name: string;
             says: string;
         };
+        LaterChange: {
+            devices: string[];
+            /** Format: date-time */
+            endedAt: string;
+            /** Format: int64 */
+            number: number;
+            shared: string[];
+            title: string;
+        };
         LayoutDiff: {
             finalNewline: boolean;
             /** Format: int32 */
@@ -4144,6 +4236,14 @@ export interface components {
         };
         MadeToken: {
             token: string;
+        };
+        MannerInput: {
+            allOrNone: boolean;
+            /** Format: int32 */
+            atOnce: number;
+            order: string[];
+            /** Format: int32 */
+            stopAfter: number;
         };
         MapDevice: {
             answers: components["schemas"]["FourAnswers"];
@@ -4856,6 +4956,8 @@ export interface components {
         RunDeviceView: {
             /** Format: int32 */
             commands: number;
+            /** @enum {string} */
+            decision: "OPEN" | "KEEP" | "BACK";
             device: string;
             fact: string;
             /** Format: date-time */
@@ -5962,6 +6064,50 @@ export interface operations {
             };
         };
     };
+    due: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                number: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["DueInput"];
+            };
+        };
+        responses: {
+            /** @description No Content */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+        };
+    };
+    notDue: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                number: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description No Content */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+        };
+    };
     rewrite: {
         parameters: {
             query?: never;
@@ -6035,6 +6181,28 @@ export interface operations {
             };
         };
     };
+    later: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                number: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["LaterChange"][];
+                };
+            };
+        };
+    };
     preview_3: {
         parameters: {
             query?: never;
@@ -6075,6 +6243,51 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["ChangeView"];
+                };
+            };
+        };
+    };
+    report: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                number: number;
+                format: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": string;
+                };
+            };
+        };
+    };
+    rest: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                number: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Created */
+            201: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["UndoingChange"];
                 };
             };
         };
@@ -6169,7 +6382,9 @@ export interface operations {
     };
     undo_2: {
         parameters: {
-            query?: never;
+            query?: {
+                later?: "NONE" | "SAME_DEVICES" | "ALL";
+            };
             header?: never;
             path: {
                 number: number;
@@ -9324,7 +9539,7 @@ export interface operations {
             };
         };
     };
-    due: {
+    due_1: {
         parameters: {
             query: {
                 keepCount: number;

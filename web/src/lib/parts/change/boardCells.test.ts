@@ -15,6 +15,7 @@ const step = (state: string, event?: string) =>
 const line = (state: RunDevice['state'], ...steps: RunDevice['steps']): RunDevice => ({
   device: 'brkw-acc-1',
   state,
+  decision: 'OPEN',
   fact: '',
   commands: 9,
   steps
@@ -60,9 +61,12 @@ it('a guard counts down beside what happens now', () => {
 
 it('one sentence says how a run ended', () => {
   const run = (decision: string, endedAt: string | undefined, ...devices: RunDevice[]) =>
-    runText({ decision, endedAt, devices });
+    runText({ decision, endedAt, devices, allOrNone: true });
   expect(run('OPEN', undefined, line('LOADING'))).toContain('all of them or none');
   expect(run('KEEP', 'x', line('KEPT'))).toBe('kept on 1 device, exactly as previewed');
   expect(run('BACK', 'x', line('UNTOUCHED'), line('MOVED'))).toContain('nothing of it stands');
   expect(run('BACK', 'x', line('STUCK'))).toContain('need a person');
+  const apart = { decision: 'OPEN', allOrNone: false, devices: [line('KEPT'), line('GIVEN_BACK')] };
+  expect(runText({ ...apart, endedAt: 'x' })).toBe('kept on 1 of 2 devices');
+  expect(runText(apart)).toContain('device by device');
 });

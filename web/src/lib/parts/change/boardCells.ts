@@ -92,10 +92,20 @@ export function nowText(line: RunDevice, now: number): string {
 }
 
 /** One sentence for the whole run. */
-export function runText(run: { devices: readonly RunDevice[]; decision: string; endedAt?: string }): string {
+export function runText(run: {
+  devices: readonly RunDevice[];
+  decision: string;
+  allOrNone: boolean;
+  endedAt?: string;
+}): string {
   const all = count(run.devices.length, 'device');
   const stuck = run.devices.filter((line) => line.state === 'STUCK').length;
   if (stuck > 0) return `${count(stuck, 'device')} of ${run.devices.length} need a person`;
+  if (!run.allOrNone) {
+    const kept = run.devices.filter((line) => line.state === 'KEPT').length;
+    const goes = run.endedAt ? '' : 'running device by device: ';
+    return `${goes}kept on ${kept} of ${all}`;
+  }
   if (!run.endedAt) {
     return run.decision === 'BACK'
       ? `putting back what was loaded on ${all}`

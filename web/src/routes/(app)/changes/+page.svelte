@@ -102,7 +102,13 @@
                   >of C-{row.undoes}</a
                 >{/if}
             </td>
-            <td class={tone[row.state]}>{STATE[row.state]}</td>
+            <td class={tone[row.state]}>
+              {STATE[row.state]}
+              {#if row.dueAt}<span class="block">runs <When at={row.dueAt} /></span>
+              {:else if row.notRun}<span class="text-error block" title={row.notRun}
+                  >was due, did not run</span
+                >{/if}
+            </td>
             <td class="max-w-[24rem] truncate">{row.devices.join(', ') || '—'}</td>
             <td>{row.edits}</td>
             <td>{row.madeBy}</td>

@@ -134,6 +134,11 @@ class RolesTest {
         GET    /api/changes/draft                             | VIEWER
         GET    /api/changes/{number}                          | VIEWER
         PUT    /api/changes/{number}                          | ENGINEER
+        GET    /api/changes/{number}/report.{format}          | VIEWER
+        POST   /api/changes/{number}/rest                     | ENGINEER
+        GET    /api/changes/{number}/later                    | VIEWER
+        PUT    /api/changes/{number}/due                      | ENGINEER
+        DELETE /api/changes/{number}/due                      | ENGINEER
         GET    /api/changes/{number}/preview                  | VIEWER
         GET    /api/changes/{number}/devices/{device}/comparison | VIEWER
         POST   /api/changes/{number}/propose                  | ENGINEER

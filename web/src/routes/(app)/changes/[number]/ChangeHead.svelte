@@ -1,13 +1,18 @@
 <script lang="ts">
   import { goto } from '$app/navigation';
   import type { Change } from '$lib/api/client';
+  import { inOrder, mannerText } from '$lib/parts/change/manner';
   import { STATE, stepsOf } from '$lib/parts/change/changeText';
   import Confirm from '$lib/parts/form/Confirm.svelte';
+  import Menu from '$lib/parts/form/Menu.svelte';
   import When from '$lib/parts/form/When.svelte';
   import { address } from '$lib/state/address.svelte';
   import { session } from '$lib/state/session.svelte';
   import { count } from '$lib/text/time';
-  import type { ChangePage } from './changePage.svelte';
+  import BackTo from './BackTo.svelte';
+  import MannerForm from './MannerForm.svelte';
+  import RunTime from './RunTime.svelte';
+  import type { ChangePage, Later } from './changePage.svelte';
 
   interface Props {
     opened: ChangePage;
@@ -20,7 +25,7 @@
     'A device has changed since this was proposed: put it back to draft and look again.';
 
   let { opened, change, ontype }: Props = $props();
-  let asks = $state<'run' | 'drop' | undefined>();
+  let asks = $state<'run' | 'time' | 'manner' | 'back' | 'drop' | undefined>();
 
   const steps = $derived(stepsOf(change, opened.preview));
   const devices = $derived([...new Set(change.edits.map((edit) => edit.device))]);
@@ -34,13 +39,22 @@
     )
   );
 
+  /** Whether it stands on some of its devices only. */
+  const isLeftOut = $derived((opened.runs[0]?.devices ?? []).some((line) => line.state !== 'KEPT'));
+
+  async function goOn() {
+    const number = await opened.rest();
+    if (number) await goto(`/changes/${number}`);
+  }
+
   /** What runs is what one wants to look at. */
   async function run() {
     if (await opened.run()) await address.change({ tab: '' });
   }
 
-  async function undo() {
-    const number = await opened.undo();
+  async function undo(later: Later = 'NONE') {
+    asks = undefined;
+    const number = await opened.undo(later);
     if (number) await goto(`/changes/${number}`);
   }
 </script>
@@ -64,12 +78,27 @@
       {STATE[change.state]} · by {change.madeBy}, <When at={change.madeAt} /> · {count(
         devices.length,
         'device'
-      )} · all or none
+      )} ·
+      {#if opened.mayEdit}
+        <button class="cursor-pointer underline" onclick={() => (asks = 'manner')}
+          >{mannerText(change)}…</button
+        >
+      {:else}{mannerText(change)}{/if}
+      {#if change.dueAt}· <b>runs by itself <When at={change.dueAt} /></b>, asked for by {change.dueBy}{/if}
       {#if change.undoes}· undoes <a class="underline" href="/changes/{change.undoes}">C-{change.undoes}</a
         >{/if}
     </p>
   </div>
   <div class="flex shrink-0 gap-2">
+    {#if opened.runs.length > 0}
+      <Menu label="Report" buttonClass="btn" class="mt-1 w-36">
+        {#each ['pdf', 'json'] as ending (ending)}
+          <button class="btn btn-ghost w-full justify-start" onclick={() => opened.saveReport(ending)}
+            >As {ending.toUpperCase()}</button
+          >
+        {/each}
+      </Menu>
+    {/if}
     {#if opened.mayEdit}
       <button class="btn" onclick={ontype}>Type lines… <kbd>a</kbd></button>
       <button class="btn" onclick={() => (asks = 'drop')}>Drop</button>
@@ -94,6 +123,16 @@
         onclick={opened.approve}>Approve</button
       >
     {:else if change.state === 'APPROVED' && session.mayAct}
+      {#if change.dueAt}
+        <button class="btn" onclick={opened.notDue}>Do not run then</button>
+      {:else}
+        <button
+          class="btn"
+          disabled={!opened.preview?.isAsProposed}
+          title={opened.preview?.isAsProposed ? undefined : NOT_AS_PROPOSED}
+          onclick={() => (asks = 'time')}>Run at…</button
+        >
+      {/if}
       <button
         class="btn btn-primary"
         disabled={!opened.preview?.isAsProposed}
@@ -103,7 +142,11 @@
     {:else if change.state === 'RUNNING' && session.mayAct}
       <button class="btn btn-error" onclick={opened.stop}>Stop and put back</button>
     {:else if change.state === 'KEPT' && session.mayAct}
-      <button class="btn" onclick={undo}>Undo as a new change</button>
+      {#if isLeftOut}
+        <button class="btn btn-primary" onclick={goOn}>Go on with the others</button>
+      {/if}
+      <button class="btn" onclick={() => (asks = 'back')}>Undo back to here…</button>
+      <button class="btn" onclick={() => undo()}>Undo as a new change</button>
     {/if}
   </div>
 </div>
@@ -116,6 +159,9 @@
 
 {#if change.state === 'PROPOSED' && mayApprove && isMine}
   <p class="mt-2">Nobody approves what they wrote themselves: somebody else is needed.</p>
+{/if}
+{#if change.notRun}
+  <p role="alert" class="bg-modified mt-2 rounded px-3 py-1">It was due and did not run. {change.notRun}</p>
 {/if}
 {#if opened.preview && !opened.preview.isAsProposed}
   <p role="alert" class="bg-modified mt-2 rounded px-3 py-1">
@@ -146,9 +192,32 @@
     }}
     onno={() => (asks = undefined)}
   >
-    {devices.join(', ')}. Each is copied first; if one refuses a command or does not come out exactly as
-    previewed, all are put back.
+    {inOrder(devices, change.order).join(', ')}. Each is copied first; if one refuses a command or does not
+    come out exactly as previewed, {change.allOrNone
+      ? 'all are put back'
+      : 'it is put back, and the others stand alone'}.
   </Confirm>
+{:else if asks === 'time'}
+  <RunTime
+    number={change.number}
+    onat={(at) => {
+      asks = undefined;
+      opened.runAt(at);
+    }}
+    onno={() => (asks = undefined)}
+  />
+{:else if asks === 'manner'}
+  <MannerForm
+    manner={change}
+    {devices}
+    onchoose={(manner) => {
+      asks = undefined;
+      opened.runIn(change, manner);
+    }}
+    onno={() => (asks = undefined)}
+  />
+{:else if asks === 'back'}
+  <BackTo number={change.number} onback={undo} onno={() => (asks = undefined)} />
 {:else if asks === 'drop'}
   <Confirm
     title="Drop C-{change.number}?"

@@ -1,7 +1,12 @@
 import { api, need, type Change, type ChangePreview, type ChangeRun } from '$lib/api/client';
+import type { Manner } from '$lib/parts/change/manner';
 import { draft } from '$lib/state/draft.svelte';
 import { Doing } from '$lib/state/doing.svelte';
+import { saveFrom } from '$lib/state/saveFile';
 import { session } from '$lib/state/session.svelte';
+
+/** Which of the changes that were kept later are undone, too. */
+export type Later = 'NONE' | 'SAME_DEVICES' | 'ALL';
 
 /** A change with what it would do and what its runs did. */
 export class ChangePage {
@@ -55,6 +60,25 @@ export class ChangePage {
       need(api.PUT('/api/changes/{number}', { ...this.#params(), body: { title, note, savesFirst } }))
     );
 
+  runIn = (change: Change, manner: Manner) =>
+    this.#act(() =>
+      need(
+        api.PUT('/api/changes/{number}', {
+          ...this.#params(),
+          body: { title: change.title, note: change.note, savesFirst: change.savesFirst, manner }
+        })
+      )
+    );
+
+  /** The number of the change for the devices that were left out; nothing if that is refused. */
+  rest = async (): Promise<number | undefined> => {
+    let number: number | undefined;
+    await this.#act(async () => {
+      number = (await need(api.POST('/api/changes/{number}/rest', this.#params()))).change;
+    });
+    return number;
+  };
+
   propose = () => this.#act(() => need(api.POST('/api/changes/{number}/propose', this.#params())));
 
   approve = () =>
@@ -73,13 +97,22 @@ export class ChangePage {
 
   run = () => this.#act(() => need(api.POST('/api/changes/{number}/run', this.#params())));
 
+  runAt = (at: string) =>
+    this.#act(() => need(api.PUT('/api/changes/{number}/due', { ...this.#params(), body: { at } })));
+
+  notDue = () => this.#act(() => need(api.DELETE('/api/changes/{number}/due', this.#params())));
+
   stop = () => this.#act(() => need(api.POST('/api/changes/{number}/stop', this.#params())));
 
+  saveReport = (ending: string) =>
+    this.doing.act(() => saveFrom(`/api/changes/${this.#number}/report.${ending}`));
+
   /** The number of the change that undoes this one; nothing if that is refused. */
-  undo = async (): Promise<number | undefined> => {
+  undo = async (later: Later = 'NONE'): Promise<number | undefined> => {
     let number: number | undefined;
+    const params = { ...this.#params().params, query: { later } };
     await this.#act(async () => {
-      number = (await need(api.POST('/api/changes/{number}/undo', this.#params()))).change;
+      number = (await need(api.POST('/api/changes/{number}/undo', { params }))).change;
     });
     return number;
   };

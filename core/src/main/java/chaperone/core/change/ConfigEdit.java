@@ -128,6 +128,9 @@ public sealed interface ConfigEdit {
                         thereAlready.add(each.spot());
                         wanted.add(each);
                     }
+                    // What it was to take the place of goes all the same.
+                    if (each.kind() == Difference.Kind.MODIFIED)
+                        removal(each, root).ifPresent(wanted::add);
                 } else misfits.add(misfit(each.spot().path(), meanwhile));
             }
             while (true) {
@@ -170,6 +173,20 @@ public sealed interface ConfigEdit {
                     : each.spot().path().sibling(after(each).step());
             boolean wasThere = path.findIn(origin).isPresent();
             return wasThere ? Optional.empty() : path.findIn(root);
+        }
+
+        private static Optional<Difference> removal(Difference modified, Statement root) {
+            return modified.spot()
+                    .path()
+                    .findIn(root)
+                    .filter(stands -> stands.children().isEmpty())
+                    .map(stands -> new Difference(
+                            Difference.Kind.REMOVED,
+                            modified.path(),
+                            modified.spot(),
+                            modified.before(),
+                            Optional.empty(),
+                            Optional.empty()));
         }
 
         private boolean isWanted(Difference each) {

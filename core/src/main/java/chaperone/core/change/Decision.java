@@ -18,6 +18,11 @@ public enum Decision {
 
     private static final Set<DeviceState> FAILED = Set.of(GIVING_BACK, GIVEN_BACK, MOVED, UNTOUCHED, STUCK);
 
+    /** Whether a device did not come to what was promised. */
+    static boolean hasFailed(DeviceState state) {
+        return FAILED.contains(state);
+    }
+
     /**
      * All or none: kept only once every device is exact, given back as soon as one is not. A decision to keep falls only
      * when a device that is still there refuses it.

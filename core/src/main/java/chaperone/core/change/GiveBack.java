@@ -7,6 +7,7 @@ import chaperone.core.structure.ConfigPath;
 import chaperone.core.structure.Difference;
 import java.util.List;
 import java.util.Set;
+import java.util.stream.Stream;
 
 /**
  * How a device is led back to what stood before a run, from whatever stands there now: only some of the commands may have
@@ -23,7 +24,14 @@ public record GiveBack(Patch commands, List<String> foreign, List<Misfit> misfit
     }
 
     public static GiveBack from(String stands, Promise promise, ConfigModel model) {
-        List<ConfigPath> ours = paths(promise.base(), promise.text(), model);
+        // A device shows what has no name in an order of its own: then its paths tell nothing, and the whole does.
+        if (promise.isKeptBy(stands, model))
+            return new GiveBack(model.patch(stands, promise.base()), List.of(), List.of());
+        // Where one statement takes the place of another, only the one or only the other may have come.
+        List<ConfigPath> ours = Stream.concat(
+                        paths(promise.base(), promise.text(), model).stream(),
+                        paths(promise.text(), promise.base(), model).stream())
+                .toList();
         List<String> foreign = paths(promise.base(), stands, model).stream()
                 .filter(path -> ours.stream().noneMatch(own -> path.isAtOrBelow(own) || own.isAtOrBelow(path)))
                 .map(ConfigPath::toString)

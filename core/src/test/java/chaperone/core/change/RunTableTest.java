@@ -25,6 +25,7 @@ class RunTableTest {
         private final Random random;
         private final double trouble;
         private DeviceState state = DeviceState.WAITING;
+        private Decision decision = Decision.OPEN;
         private Stands stands = Stands.BASE;
         private boolean isGuarded;
         private int probes;
@@ -38,11 +39,12 @@ class RunTableTest {
             return random.nextDouble() < trouble;
         }
 
-        void happen(DeviceEvent event, Decision decision) {
+        void happen(DeviceEvent event) {
             state = RunTable.next(state, event, decision);
         }
 
-        void told(Decision decision) {
+        void told(Decision made) {
+            decision = made;
             RunTable.find(state, DeviceEvent.DECIDED, decision).ifPresent(next -> state = next);
         }
 
@@ -52,26 +54,24 @@ class RunTableTest {
             isGuarded = false;
         }
 
-        void step(Decision decision) {
+        void step() {
             switch (state) {
-                case WAITING -> happen(DeviceEvent.BEGUN, decision);
+                case WAITING -> happen(DeviceEvent.BEGUN);
                 case READING ->
                     happen(
                             goesWrong()
                                     ? random.nextBoolean() ? DeviceEvent.HAS_MOVED : DeviceEvent.NOT_REACHED
-                                    : DeviceEvent.FITS,
-                            decision);
-                case READY -> happen(DeviceEvent.BEGUN, decision);
-                case LOADING -> happen(load(), decision);
+                                    : DeviceEvent.FITS);
+                case READY -> happen(DeviceEvent.BEGUN);
+                case LOADING -> happen(load());
                 case CHECKING ->
                     happen(
                             goesWrong()
                                     ? DeviceEvent.UNKNOWN
-                                    : stands == Stands.PROMISE ? DeviceEvent.PROMISE_KEPT : DeviceEvent.PROMISE_BROKEN,
-                            decision);
-                case KEEPING -> happen(keep(), decision);
-                case GIVING_BACK -> happen(giveBack(), decision);
-                case PROBING -> happen(probe(), decision);
+                                    : stands == Stands.PROMISE ? DeviceEvent.PROMISE_KEPT : DeviceEvent.PROMISE_BROKEN);
+                case KEEPING -> happen(keep());
+                case GIVING_BACK -> happen(giveBack());
+                case PROBING -> happen(probe());
                 default -> {
                     // It waits for the others, or the run is done with it.
                 }
@@ -112,28 +112,45 @@ class RunTableTest {
             };
         }
 
-        void processDies(Decision decision) {
+        void processDies() {
             RunTable.find(state, DeviceEvent.BROKEN, decision).ifPresent(next -> state = next);
         }
     }
 
-    /** The run as the server walks it: each device one step, then the decision, with a process that dies now and then. */
-    private static Decision run(List<Device> devices, Random random, boolean isStopped) {
-        Decision decision = Decision.OPEN;
+    /** The run as the server walks it: what is decided, then a step of each, with a process that dies now and then. */
+    private static void run(List<Device> devices, RunManner manner, Random random, boolean isStopped) {
         for (int round = 0; round < 10_000; round++) {
-            decision =
-                    decision.then(devices.stream().map(device -> device.state).toList(), isStopped && round > 3);
-            for (Device device : devices) device.told(decision);
-            if (devices.stream().allMatch(device -> device.state.isFinal())) return decision;
-            for (Device device : devices) {
-                device.guardMayRunOut();
-                device.step(decision);
+            List<RunManner.Line> lines = devices.stream()
+                    .map(device -> new RunManner.Line(device.decision, device.state, false))
+                    .toList();
+            List<Decision> decisions = manner.decide(lines, isStopped && round > 3);
+            for (int i = 0; i < devices.size(); i++) devices.get(i).told(decisions.get(i));
+            if (devices.stream().allMatch(device -> device.state.isFinal())) return;
+            List<DeviceState> states =
+                    devices.stream().map(device -> device.state).toList();
+            boolean areAllRead = !states.contains(DeviceState.WAITING) && !states.contains(DeviceState.READING);
+            Set<Integer> begin = areAllRead ? Set.copyOf(manner.next(states)) : Set.of();
+            for (int i = 0; i < devices.size(); i++) {
+                devices.get(i).guardMayRunOut();
+                if (states.get(i) != DeviceState.READY || begin.contains(i))
+                    devices.get(i).step();
             }
-            if (random.nextInt(12) == 0) {
-                for (Device device : devices) device.processDies(decision);
-            }
+            long loading = devices.stream()
+                    .filter(device -> device.state == DeviceState.LOADING)
+                    .count();
+            // What is decided goes on wherever it stands.
+            boolean isDecided = devices.stream().anyMatch(device -> device.decision == Decision.KEEP);
+            if (manner.atOnce() > 0 && !isDecided) assertThat(loading).isLessThanOrEqualTo(manner.atOnce());
+            if (random.nextInt(12) == 0) devices.forEach(Device::processDies);
         }
         throw new AssertionError("The run never ends");
+    }
+
+    private static List<Device> devices(Random random) {
+        List<Device> devices = new ArrayList<>();
+        double trouble = random.nextInt(4) * 0.05;
+        for (int n = random.nextInt(5) + 1; n > 0; n--) devices.add(new Device(random, trouble));
+        return devices;
     }
 
     @Test
@@ -142,10 +159,10 @@ class RunTableTest {
         int kept = 0;
         int back = 0;
         for (int i = 0; i < 20_000; i++) {
-            List<Device> devices = new ArrayList<>();
-            double trouble = random.nextInt(4) * 0.05;
-            for (int n = random.nextInt(5) + 1; n > 0; n--) devices.add(new Device(random, trouble));
-            Decision decision = run(devices, random, random.nextInt(10) == 0);
+            List<Device> devices = devices(random);
+            run(devices, new RunManner(true, random.nextInt(4), 1), random, random.nextInt(10) == 0);
+            Decision decision = devices.get(0).decision;
+            assertThat(devices).allMatch(device -> device.decision == decision);
             if (decision == Decision.KEEP) kept++;
             else back++;
             for (Device device : devices) {
@@ -161,6 +178,51 @@ class RunTableTest {
         }
         assertThat(kept).isGreaterThan(1_000);
         assertThat(back).isGreaterThan(1_000);
+    }
+
+    /** Device by device each stands alone, one after the other in their order if so wished, and too many failures end it. */
+    @Test
+    void deviceByDeviceEachSaysWhatStandsOnIt() {
+        Random random = new Random(17);
+        int mixed = 0;
+        int halted = 0;
+        for (int i = 0; i < 20_000; i++) {
+            List<Device> devices = devices(random);
+            RunManner manner = new RunManner(false, random.nextInt(3), 1 + random.nextInt(2));
+            run(devices, manner, random, random.nextInt(10) == 0);
+            long kept = devices.stream()
+                    .filter(device -> device.state == DeviceState.KEPT)
+                    .count();
+            if (kept > 0 && kept < devices.size()) mixed++;
+            if (devices.stream().anyMatch(device -> device.state == DeviceState.UNTOUCHED)) halted++;
+            for (Device device : devices) {
+                if (device.state == DeviceState.STUCK) continue;
+                boolean isKept = device.state == DeviceState.KEPT;
+                assertThat(device.stands).isEqualTo(isKept ? Stands.PROMISE : Stands.BASE);
+                if (!isKept) assertThat(WITH_BASE).contains(device.state);
+            }
+        }
+        assertThat(mixed).isGreaterThan(1_000);
+        assertThat(halted).isGreaterThan(500);
+    }
+
+    @Test
+    void inASequenceNoneBeginsAfterTheFirstFailure() {
+        RunManner manner = new RunManner(false, 1, 1);
+        List<DeviceState> states = List.of(DeviceState.KEPT, DeviceState.GIVEN_BACK, DeviceState.READY);
+        List<Decision> decisions = manner.decide(
+                states.stream()
+                        .map(state -> new RunManner.Line(
+                                state == DeviceState.READY ? Decision.OPEN : Decision.KEEP, state, false))
+                        .toList(),
+                false);
+        assertThat(decisions.get(2)).isEqualTo(Decision.BACK);
+        assertThat(decisions.get(0)).isEqualTo(Decision.KEEP);
+        assertThat(manner.next(List.of(DeviceState.LOADING, DeviceState.READY))).isEmpty();
+        assertThat(manner.next(List.of(DeviceState.KEPT, DeviceState.READY, DeviceState.READY)))
+                .containsExactly(1);
+        assertThat(RunManner.TOGETHER.next(List.of(DeviceState.READY, DeviceState.LOADING, DeviceState.READY)))
+                .containsExactly(0, 2);
     }
 
     @Test

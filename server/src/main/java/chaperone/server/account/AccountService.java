@@ -104,6 +104,14 @@ public class AccountService implements UserDetailsService {
         return find(name).map(Account::role);
     }
 
+    /** Whether an account is still there, open, and has a role. */
+    @Transactional(readOnly = true)
+    public boolean mayStill(String name, Role role) {
+        return find(name)
+                .filter(account -> !account.isLocked() && account.role().includes(role))
+                .isPresent();
+    }
+
     @Transactional(readOnly = true)
     List<Account> all() {
         return accounts.findAllByOrderByName();

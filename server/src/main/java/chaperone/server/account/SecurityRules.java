@@ -126,11 +126,13 @@ class SecurityRules {
                         "/api/changes/*/run",
                         "/api/changes/*/stop",
                         "/api/changes/*/undo",
+                        "/api/changes/*/rest",
                         "/api/changes/*/edits/*/leave-out")
                 .hasRole(ENGINEER);
-        rules.requestMatchers(HttpMethod.PUT, "/api/changes/*", "/api/changes/*/edits/*")
+        rules.requestMatchers(HttpMethod.PUT, "/api/changes/*", "/api/changes/*/edits/*", "/api/changes/*/due")
                 .hasRole(ENGINEER);
-        rules.requestMatchers(HttpMethod.DELETE, "/api/changes/*/edits/*").hasRole(ENGINEER);
+        rules.requestMatchers(HttpMethod.DELETE, "/api/changes/*/edits/*", "/api/changes/*/due")
+                .hasRole(ENGINEER);
         rules.requestMatchers(HttpMethod.PUT, "/api/retention").hasRole(ADMINISTRATOR);
         rules.requestMatchers(HttpMethod.POST, "/api/retention/thin").hasRole(ADMINISTRATOR);
         rules.requestMatchers(HttpMethod.PUT, "/api/housekeeping/*", "/api/callable")

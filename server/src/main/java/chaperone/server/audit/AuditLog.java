@@ -37,6 +37,16 @@ public class AuditLog {
                 AuditOutcome.REFUSED));
     }
 
+    /**
+     * What somebody had asked for earlier was done, or not done, when its time came. Part of the transaction that does it.
+     *
+     * @param by whose word it was
+     */
+    @Transactional
+    public void recordLater(String by, String act, String object, String detail, boolean isDone) {
+        record(new AuditedAction(by, "", "", act, object, detail, isDone ? AuditOutcome.DONE : AuditOutcome.REFUSED));
+    }
+
     @Transactional
     void record(AuditedAction act) {
         entries.waitForTurn();

@@ -1,5 +1,6 @@
 package chaperone.server.change;
 
+import chaperone.core.change.RunManner;
 import jakarta.persistence.Entity;
 import jakarta.persistence.EnumType;
 import jakarta.persistence.Enumerated;
@@ -9,6 +10,7 @@ import jakarta.persistence.Id;
 import jakarta.persistence.Version;
 import java.time.Instant;
 import java.util.Arrays;
+import java.util.List;
 import java.util.Optional;
 import org.jspecify.annotations.Nullable;
 
@@ -33,8 +35,19 @@ public class Change {
     private @Nullable Instant approvedAt;
     private byte @Nullable [] digest;
     private boolean savesFirst;
+    private boolean allOrNone = true;
+    private int atOnce;
+    private int stopAfter = 1;
+    private String[] deviceOrder = {};
     private @Nullable Long undoes;
     private @Nullable Instant endedAt;
+
+    /** When it runs by itself, and by whose word. */
+    private @Nullable Instant dueAt;
+
+    private @Nullable String dueBy;
+    /** Why it did not run when it was due; empty if nothing was in its way. */
+    private String notRun = "";
 
     @Version
     private long version;
@@ -98,7 +111,7 @@ public class Change {
         return Optional.ofNullable(undoes);
     }
 
-    Optional<Instant> endedAt() {
+    public Optional<Instant> endedAt() {
         return Optional.ofNullable(endedAt);
     }
 
@@ -111,9 +124,57 @@ public class Change {
         savesFirst = saves;
     }
 
+    public Optional<Instant> dueAt() {
+        return Optional.ofNullable(dueAt);
+    }
+
+    public Optional<String> dueBy() {
+        return Optional.ofNullable(dueBy);
+    }
+
+    void due(Instant at, String by) {
+        dueAt = at;
+        dueBy = by;
+        notRun = "";
+    }
+
+    void notDue() {
+        dueAt = null;
+        dueBy = null;
+    }
+
+    String notRun() {
+        return notRun;
+    }
+
+    /** It was due, and something was in its way. */
+    void didNotRun(String why) {
+        notDue();
+        notRun = why;
+    }
+
+    /** How it runs. */
+    public RunManner manner() {
+        return new RunManner(allOrNone, atOnce, stopAfter);
+    }
+
+    /** Names of devices in the order in which they are told; those that are not among them come last, by name. */
+    public List<String> order() {
+        return List.of(deviceOrder);
+    }
+
+    void runIn(RunManner manner, List<String> order) {
+        allOrNone = manner.isAllOrNone();
+        atOnce = manner.atOnce();
+        stopAfter = manner.stopAfter();
+        deviceOrder = order.toArray(String[]::new);
+    }
+
     /** Whatever was proposed or approved was something else. */
     void backToDraft() {
         state = ChangeState.DRAFT;
+        notDue();
+        notRun = "";
         proposedBy = null;
         proposedAt = null;
         approvedBy = null;
@@ -144,10 +205,13 @@ public class Change {
 
     void running() {
         state = ChangeState.RUNNING;
+        notDue();
+        notRun = "";
     }
 
     void ended(ChangeState how, Instant at) {
         state = how;
+        notDue();
         if (!how.isOpen()) endedAt = at;
     }
 }

@@ -1,5 +1,6 @@
 package chaperone.server.change;
 
+import chaperone.core.change.RunManner;
 import chaperone.server.audit.AuditNote;
 import chaperone.server.audit.Audited;
 import chaperone.server.change.ChangeViews.ChangePreview;
@@ -47,13 +48,30 @@ class ChangeController {
     }
 
     /**
+     * @param manner how it runs; as before if left out
      * @param savesFirst whether lines that a device has not saved are saved before its guard would lose them; no if left
      *     out
      */
     record ChangeInput(
             @NotNull @Size(max = 120) String title,
             Optional<@Size(max = 2000) String> note,
-            Optional<Boolean> savesFirst) {}
+            Optional<Boolean> savesFirst,
+            Optional<@Valid MannerInput> manner) {}
+
+    /**
+     * @param atOnce how many devices are told side by side; 0 for all
+     * @param stopAfter device by device: after how many failures no further one begins
+     * @param order names of devices; those that are not named come last
+     */
+    record MannerInput(
+            boolean allOrNone,
+            @Min(0) @Max(500) int atOnce,
+            @Min(1) @Max(2000) int stopAfter,
+            @NotNull @Size(max = 2000) List<@NotNull @Size(max = 253) String> order) {
+        RunManner manner() {
+            return new RunManner(allOrNone, atOnce, stopAfter);
+        }
+    }
 
     /** @param digest of the preview that was seen */
     record ApprovalInput(@NotBlank @Size(max = 64) String digest) {}
@@ -106,7 +124,9 @@ class ChangeController {
                 change,
                 input.title(),
                 input.note().orElse(""),
-                input.savesFirst().orElse(false));
+                input.savesFirst().orElse(false),
+                input.manner().map(MannerInput::manner).orElse(change.manner()),
+                input.manner().map(MannerInput::order).orElse(change.order()));
         return views.view(change);
     }
 

@@ -104,10 +104,13 @@ class ChangePlans {
         return "change " + change + " device " + device;
     }
 
-    /** Of all that would be sent, and of what it starts from: two previews with one digest promise the same. */
+    /** Of all that would be sent, and of what it starts from: two previews with one digest promise the same, in any order. */
     static byte[] digest(List<DevicePlan> plans) {
         ByteArrayOutputStream all = new ByteArrayOutputStream();
-        for (DevicePlan plan : plans) {
+        List<DevicePlan> sorted = plans.stream()
+                .sorted(Comparator.comparing((DevicePlan plan) -> plan.device().name()))
+                .toList();
+        for (DevicePlan plan : sorted) {
             all.writeBytes(ConfigBytes.encode(plan.device().id() + "\n"));
             all.writeBytes(Contents.sha256(settled(plan, plan.target().promise().base())));
             all.writeBytes(Contents.sha256(settled(plan, plan.target().promise().text())));

@@ -31,7 +31,7 @@ import org.springframework.stereotype.Component;
 
 /** Changes as pages and programs get them; secrets are masked. */
 @Component
-class ChangeViews {
+public class ChangeViews {
     private final ChangeEditRepository edits;
     private final ChangePlans plans;
     private final Changes changes;
@@ -50,12 +50,14 @@ class ChangeViews {
             Instant madeAt,
             Optional<String> approvedBy,
             Optional<Instant> endedAt,
+            Optional<Instant> dueAt,
+            String notRun,
             Optional<Long> undoes,
             int edits,
             List<String> devices) {}
 
     /** @param lines what was typed; empty for edits of another kind */
-    record ChangeEditView(
+    public record ChangeEditView(
             long id,
             String device,
             EditKind kind,
@@ -65,12 +67,16 @@ class ChangeViews {
             String madeBy,
             Instant madeAt) {}
 
-    record ChangeView(
+    public record ChangeView(
             long number,
             String title,
             String note,
             ChangeState state,
             boolean savesFirst,
+            boolean allOrNone,
+            int atOnce,
+            int stopAfter,
+            List<String> order,
             String madeBy,
             Instant madeAt,
             Optional<String> proposedBy,
@@ -78,6 +84,9 @@ class ChangeViews {
             Optional<String> approvedBy,
             Optional<Instant> approvedAt,
             Optional<Instant> endedAt,
+            Optional<Instant> dueAt,
+            Optional<String> dueBy,
+            String notRun,
             Optional<Long> undoes,
             ApprovalNeed needs,
             List<ChangeEditView> edits) {}
@@ -170,6 +179,8 @@ class ChangeViews {
                 change.madeAt(),
                 change.approvedBy(),
                 change.endedAt(),
+                change.dueAt(),
+                change.notRun(),
                 change.undoes(),
                 own.size(),
                 own.stream()
@@ -180,13 +191,17 @@ class ChangeViews {
                         .toList());
     }
 
-    ChangeView view(Change change) {
+    public ChangeView view(Change change) {
         return new ChangeView(
                 change.id(),
                 change.title(),
                 change.note(),
                 change.state(),
                 change.savesFirst(),
+                change.manner().isAllOrNone(),
+                change.manner().atOnce(),
+                change.manner().stopAfter(),
+                change.order(),
                 change.madeBy(),
                 change.madeAt(),
                 change.proposedBy(),
@@ -194,6 +209,9 @@ class ChangeViews {
                 change.approvedBy(),
                 change.approvedAt(),
                 change.endedAt(),
+                change.dueAt(),
+                change.dueBy(),
+                change.notRun(),
                 change.undoes(),
                 changes.needOf(change),
                 edits.findByChangeIdOrderById(change.id()).stream()

@@ -2,6 +2,7 @@ package chaperone.server.change;
 
 import chaperone.core.change.ConfigEdit.Misfit;
 import chaperone.core.change.Remark;
+import chaperone.core.change.RunManner;
 import chaperone.core.standard.Clause.Binding;
 import chaperone.core.structure.ConfigPath;
 import chaperone.server.audit.AuditNote;
@@ -12,8 +13,12 @@ import chaperone.server.freeze.Freezes;
 import chaperone.server.problem.ProblemException;
 import chaperone.server.standard.Soundness;
 import java.time.Clock;
+import java.time.Duration;
+import java.time.Instant;
 import java.util.ArrayList;
 import java.util.Arrays;
+import java.util.Comparator;
+import java.util.HashMap;
 import java.util.HashSet;
 import java.util.List;
 import java.util.Locale;
@@ -30,6 +35,7 @@ import org.springframework.transaction.annotation.Transactional;
 @Service
 public class Changes {
     static final int MOST_EDITS = 2000;
+    private static final Duration FARTHEST = Duration.ofDays(366);
 
     private final ChangeRepository changes;
     private final ChangeEditRepository edits;
@@ -157,12 +163,17 @@ public class Changes {
         moved(change);
     }
 
+    /** @param order names of devices; those that are not named come last */
     @Transactional
-    void describe(Change change, String title, String note, boolean savesFirst) {
+    void describe(Change change, String title, String note, boolean savesFirst, RunManner manner, List<String> order) {
         editable(change);
-        if (change.savesFirst() != savesFirst) change.backToDraft();
+        boolean runsOtherwise = change.savesFirst() != savesFirst
+                || !change.manner().equals(manner)
+                || !change.order().equals(order);
+        if (runsOtherwise) change.backToDraft();
         change.describe(title, note);
         change.saveFirst(savesFirst);
+        change.runIn(manner, order);
         events.changeMoved(change.id());
     }
 
@@ -226,20 +237,42 @@ public class Changes {
         events.changeMoved(change.id());
     }
 
+    /** Changes that were kept at a moment or later, the newest first. */
+    @Transactional(readOnly = true)
+    public List<Change> keptSince(Instant at) {
+        return changes.keptSince(at);
+    }
+
+    /** A new change with the edits of an earlier one for some of its devices, and in its manner. */
+    @Transactional
+    public Change again(Change earlier, Set<Long> devices, String by) {
+        Change change = start(earlier.title(), by, Optional.empty());
+        change.describe(earlier.title(), earlier.note());
+        change.saveFirst(earlier.savesFirst());
+        change.runIn(earlier.manner(), earlier.order());
+        for (ChangeEdit edit : edits.findByChangeIdOrderById(earlier.id())) {
+            if (!devices.contains(edit.device())) continue;
+            fleet.find(edit.device())
+                    .ifPresent(device -> add(change, device, edit.kind(), plans.open(edit), edit.note(), by));
+        }
+        return change;
+    }
+
     /**
      * What a change brought to a device.
      *
+     * @param change its number
      * @param after what stood when it was kept
      */
-    public record Brought(Device device, String before, String after) {}
+    public record Brought(long change, Device device, String before, String after) {}
 
-    /** A new change that takes back what an earlier one brought. */
+    /** A new change that takes back what an earlier one brought, and others with it. */
     @Transactional
-    public Change undo(Change earlier, List<Brought> brought, String by) {
-        Change change = start("Undo C-" + earlier.id(), by, Optional.of(earlier.id()));
+    public Change undo(Change earlier, String title, List<Brought> brought, String by) {
+        Change change = start(title + earlier.id(), by, Optional.of(earlier.id()));
         for (Brought each : brought) {
             EditContent content = EditContent.between(each.after(), each.before(), Set.of());
-            add(change, each.device(), EditKind.UNDO, content, "C-" + earlier.id(), by);
+            add(change, each.device(), EditKind.UNDO, content, "C-" + each.change(), by);
         }
         return change;
     }
@@ -258,6 +291,38 @@ public class Changes {
         change.running();
         events.changeMoved(change.id());
         return all;
+    }
+
+    /** @throws ProblemException if it is not approved, or the moment is not to come */
+    @Transactional
+    public void due(Change change, Instant at, String by) {
+        if (change.state() != ChangeState.APPROVED) throw wrongState(change, "run at a time");
+        Instant now = clock.instant();
+        if (!at.isAfter(now) || at.isAfter(now.plus(FARTHEST)))
+            throw ProblemException.ofField("at", "It has to be a moment to come, within a year.");
+        change.due(at, by);
+        events.changeMoved(change.id());
+    }
+
+    @Transactional
+    public void notDue(Change change) {
+        if (change.dueAt().isEmpty()) throw wrongState(change, "kept from running at a time: it is not due");
+        change.notDue();
+        events.changeMoved(change.id());
+    }
+
+    /** Numbers of the changes whose time has come. */
+    @Transactional(readOnly = true)
+    public List<Long> due() {
+        return changes.due(clock.instant());
+    }
+
+    /** It was due, and something was in its way. */
+    @Transactional
+    public void didNotRun(long number, String why) {
+        Change change = get(number);
+        change.didNotRun(why);
+        events.changeMoved(number);
     }
 
     /** A run came to its end. */
@@ -281,8 +346,8 @@ public class Changes {
                     "Open the preview: it names the statements. Mend or take out those edits.",
                     Map.of("devices", bad));
         }
-        List<DevicePlan> altered =
-                all.stream().filter(plan -> plan.target().isReady()).toList();
+        List<DevicePlan> altered = inOrder(
+                change, all.stream().filter(plan -> plan.target().isReady()).toList());
         if (altered.isEmpty()) {
             throw new ProblemException(
                     HttpStatus.CONFLICT,
@@ -303,6 +368,15 @@ public class Changes {
                     "Choose to save them first, or save them on the device.");
         }
         return altered;
+    }
+
+    private static List<DevicePlan> inOrder(Change change, List<DevicePlan> plans) {
+        Map<String, Integer> places = new HashMap<>();
+        for (String name : change.order()) places.putIfAbsent(name, places.size());
+        return plans.stream()
+                .sorted(Comparator.comparing(
+                        plan -> places.getOrDefault(plan.device().name(), Integer.MAX_VALUE)))
+                .toList();
     }
 
     /** A clause that refuses what would break it stops the change; what was broken before does not. */

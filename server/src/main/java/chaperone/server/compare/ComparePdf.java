@@ -11,7 +11,7 @@ import java.util.Optional;
 import org.w3c.dom.Element;
 
 /** A comparison on paper: what stood before on the left, what stands after on the right, words that differ underlined. */
-final class ComparePdf {
+public final class ComparePdf {
     /** A hundred pages: more is read on a screen. */
     private static final int MOST_ROWS = 5000;
 
@@ -25,12 +25,17 @@ final class ComparePdf {
     }
 
     static byte[] of(CompareView view, PdfDocument document, String before, String after) {
+        put(view, document, before, after);
+        return document.bytes();
+    }
+
+    /** As the next part of a document. */
+    public static void put(CompareView view, PdfDocument document, String before, String after) {
         ComparePdf pdf = new ComparePdf(document, before, after);
         for (SectionView section : view.sections()) pdf.add(section);
         int more = pdf.count - MOST_ROWS;
         if (more > 0) pdf.row("%,d more lines are left out: this is as much as a file of pages holds.".formatted(more));
         else if (pdf.count == 0) pdf.row("No line differs.");
-        return document.bytes();
     }
 
     private void add(SectionView section) {

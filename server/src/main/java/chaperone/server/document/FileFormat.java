@@ -29,7 +29,7 @@ public enum FileFormat {
         return type;
     }
 
-    String ending() {
+    public String ending() {
         return name().toLowerCase(Locale.ROOT);
     }
 }

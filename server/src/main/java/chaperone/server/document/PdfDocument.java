@@ -80,8 +80,22 @@ public final class PdfDocument {
         }
     }
 
+    public void heading(String text) {
+        add(body, "h2", "").setTextContent(printable(text));
+    }
+
+    public void paragraph(String text) {
+        add(body, "p", "").setTextContent(printable(text));
+    }
+
+    /** Lines as a device has them, each on its own. */
+    public void lines(List<String> lines) {
+        Element block = add(body, "div", "lines");
+        for (String line : lines) add(block, "div", "").setTextContent(printable(line));
+    }
+
     /** @param looks of each column: words that the style sheet knows */
-    void table(List<String> columns, List<List<String>> rows, List<String> looks) {
+    public void table(List<String> columns, List<List<String>> rows, List<String> looks) {
         Element table = add(body, "table", "");
         Element head = row(add(table, "thead", ""), "");
         for (int i = 0; i < columns.size(); i++) cell(head, "th", looks.get(i), columns.get(i));
@@ -148,7 +162,6 @@ public final class PdfDocument {
         return point <= 0xFFFF && Character.isSurrogate((char) point) || (point & 0xFFFE) == 0xFFFE;
     }
 
-    /** @return the whole file; takes about a millisecond a row */
     public byte[] bytes() {
         ByteArrayOutputStream out = new ByteArrayOutputStream();
         PdfRendererBuilder builder = new PdfRendererBuilder()

@@ -37,6 +37,7 @@ class HeavyRequests implements WebMvcConfigurer, AsyncHandlerInterceptor {
                         "/api/changes/*/preview",
                         "/api/changes/*/devices/*/comparison",
                         "/api/changes/*/runs/*/devices/*",
+                        "/api/changes/*/report.*",
                         "/api/standards/*/findings/*/*",
                         "/api/standards/trial",
                         "/api/standards/fleet-trial",

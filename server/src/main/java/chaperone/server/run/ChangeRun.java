@@ -1,6 +1,7 @@
 package chaperone.server.run;
 
 import chaperone.core.change.Decision;
+import chaperone.core.change.RunManner;
 import jakarta.persistence.Entity;
 import jakarta.persistence.EnumType;
 import jakarta.persistence.Enumerated;
@@ -27,6 +28,10 @@ class ChangeRun {
     @Enumerated(EnumType.STRING)
     private Decision decision = Decision.OPEN;
 
+    private boolean allOrNone;
+    private int atOnce;
+    private int stopAfter;
+
     private @Nullable String stoppedBy;
     private @Nullable Instant endedAt;
 
@@ -35,7 +40,10 @@ class ChangeRun {
 
     protected ChangeRun() {}
 
-    ChangeRun(long change, int number, String by, Instant at) {
+    ChangeRun(long change, int number, RunManner manner, String by, Instant at) {
+        this.allOrNone = manner.isAllOrNone();
+        this.atOnce = manner.atOnce();
+        this.stopAfter = manner.stopAfter();
         this.changeId = change;
         this.number = number;
         this.startedBy = by;
@@ -62,6 +70,11 @@ class ChangeRun {
         return startedAt;
     }
 
+    RunManner manner() {
+        return new RunManner(allOrNone, atOnce, stopAfter);
+    }
+
+    /** On all of its devices; device by device it stays open until it is the same on all. */
     Decision decision() {
         return decision;
     }

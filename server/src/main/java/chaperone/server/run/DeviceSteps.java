@@ -4,6 +4,7 @@ import chaperone.connect.DeviceEdit;
 import chaperone.connect.EditResult;
 import chaperone.connect.RetrievedCopy;
 import chaperone.connect.conversation.ConversationException;
+import chaperone.core.change.ConfigEdit.Misfit;
 import chaperone.core.change.Decision;
 import chaperone.core.change.DeviceEvent;
 import chaperone.core.change.DeviceState;
@@ -23,6 +24,7 @@ import java.time.Duration;
 import java.time.Instant;
 import java.util.List;
 import java.util.Optional;
+import java.util.stream.Collectors;
 import org.springframework.stereotype.Component;
 
 /** Takes one step on one device: talks to it, and says what came of it. Nothing here decides what comes next. */
@@ -209,12 +211,19 @@ class DeviceSteps {
 
     private StepResult givenBack(RetrievedCopy copy, StepContext step) {
         GiveBack rest = GiveBack.from(copy.running(), step.promise(), step.model());
-        if (!rest.isDone())
-            return StepResult.of(
-                    DeviceEvent.NOT_BACK,
-                    "not as before: " + rest.commands().commands().size() + " commands are missing");
+        if (!rest.isDone()) return StepResult.of(DeviceEvent.NOT_BACK, "not as before: " + missing(rest, step));
         String others = rest.foreign().isEmpty() ? "" : "; somebody else altered other lines meanwhile";
         return StepResult.of(DeviceEvent.BACK, "as before" + others);
+    }
+
+    private String missing(GiveBack rest, StepContext step) {
+        if (rest.misfits().isEmpty()) {
+            int commands = rest.commands().commands().size();
+            return commands + (commands == 1 ? " command is missing" : " commands are missing");
+        }
+        String misfits = rest.misfits().stream().map(Misfit::message).limit(3).collect(Collectors.joining(", "));
+        return masks.shown(step.platform(), misfits) + "; others: "
+                + masks.shown(step.platform(), String.join(", ", rest.foreign()));
     }
 
     private StepResult probe(DeviceSession session, StepContext step) {

@@ -29,6 +29,9 @@ class RunDevice {
     @Enumerated(EnumType.STRING)
     private DeviceState state = DeviceState.WAITING;
 
+    @Enumerated(EnumType.STRING)
+    private Decision decision = Decision.OPEN;
+
     /** Sealed, like the promise. */
     private byte[] base;
 
@@ -68,6 +71,15 @@ class RunDevice {
 
     DeviceState state() {
         return state;
+    }
+
+    /** What is decided on it. */
+    Decision decision() {
+        return decision;
+    }
+
+    void decide(Decision made) {
+        decision = made;
     }
 
     byte[] base() {
@@ -115,7 +127,11 @@ class RunDevice {
         return breaks;
     }
 
-    void happened(DeviceEvent event, Decision decision, String what, Instant at) {
+    boolean mayHappen(DeviceEvent event) {
+        return RunTable.find(state, event, decision).isPresent();
+    }
+
+    void happened(DeviceEvent event, String what, Instant at) {
         DeviceState next = RunTable.next(state, event, decision);
         if (next == DeviceState.PROBING && state != DeviceState.PROBING) probedFrom = at;
         if (next != DeviceState.PROBING) probedFrom = null;

@@ -91,6 +91,7 @@ class RunEngine implements DisposableBean {
         Optional<Standing> begun = journal.read(runId);
         if (begun.isEmpty()) return;
         Map<Long, Lease> held = new HashMap<>();
+        Pauses pauses = new Pauses();
         try {
             // Whoever worked on it before may only be slow, not gone: as long as it holds the leases nothing is
             // touched.
@@ -100,7 +101,7 @@ class RunEngine implements DisposableBean {
                 Standing standing = journal.decide(runId);
                 if (standing.isOver()) break;
                 if (!takeLeases(standing, held)) continue;
-                if (!round(standing, held)) Thread.sleep(PAUSE.toMillis());
+                if (!round(standing, held, pauses)) Thread.sleep(PAUSE.toMillis());
             }
             journal.finish(runId);
         } finally {
@@ -144,26 +145,33 @@ class RunEngine implements DisposableBean {
     }
 
     /** @return whether anything came a step further */
-    private boolean round(Standing standing, Map<Long, Lease> held) throws InterruptedException {
-        boolean hasBegun = begin(standing, DeviceState.WAITING);
+    private boolean round(Standing standing, Map<Long, Lease> held, Pauses pauses) throws InterruptedException {
+        boolean hasBegun = begin(standing, standing.in(DeviceState.WAITING));
         // Only when all have been read, so that one that has moved costs nobody anything.
         if (standing.in(DeviceState.WAITING).isEmpty()
-                && standing.in(DeviceState.READING).isEmpty()) hasBegun |= begin(standing, DeviceState.READY);
+                && standing.in(DeviceState.READING).isEmpty()) hasBegun |= begin(standing, next(standing));
         if (hasBegun) return true;
         List<Future<Boolean>> all = new ArrayList<>();
         for (RunDevice line : standing.lines()) {
             boolean hasWork =
                     !line.state().isFinal() && line.state() != DeviceState.EXACT && line.state() != DeviceState.READY;
-            if (hasWork)
-                all.add(workers.submit(() -> step(standing, line, Optional.ofNullable(held.get(line.device())))));
+            if (hasWork && pauses.isOver(line.device(), System.nanoTime()))
+                all.add(workers.submit(() -> step(standing, line, held, pauses)));
         }
         boolean hasMoved = false;
         for (Future<Boolean> each : all) hasMoved |= result(each);
         return hasMoved;
     }
 
-    private boolean begin(Standing standing, DeviceState state) {
-        List<RunDevice> all = standing.in(state);
+    private static List<RunDevice> next(Standing standing) {
+        List<DeviceState> states =
+                standing.lines().stream().map(RunDevice::state).toList();
+        return standing.run().manner().next(states).stream()
+                .map(standing.lines()::get)
+                .toList();
+    }
+
+    private boolean begin(Standing standing, List<RunDevice> all) {
         for (RunDevice line : all) journal.happened(standing.run().id(), line.id(), DeviceEvent.BEGUN, "");
         return !all.isEmpty();
     }
@@ -175,6 +183,14 @@ class RunEngine implements DisposableBean {
             if (e.getCause() instanceof RuntimeException failure) throw failure;
             throw new IllegalStateException(e.getCause());
         }
+    }
+
+    private boolean step(Standing standing, RunDevice line, Map<Long, Lease> held, Pauses pauses)
+            throws InterruptedException {
+        boolean hasMoved = step(standing, line, Optional.ofNullable(held.get(line.device())));
+        if (hasMoved) pauses.forget(line.device());
+        else pauses.lengthen(line.device(), System.nanoTime());
+        return hasMoved;
     }
 
     private boolean step(Standing standing, RunDevice line, Optional<Lease> lease) throws InterruptedException {
@@ -223,7 +239,7 @@ class RunEngine implements DisposableBean {
                 texts.promise(line),
                 platform,
                 ConfigModel.of(platform, noise.of(device)),
-                standing.run().decision(),
+                line.decision(),
                 guard,
                 standing.change().savesFirst(),
                 line.probedFrom(),

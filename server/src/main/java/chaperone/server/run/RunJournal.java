@@ -3,7 +3,7 @@ package chaperone.server.run;
 import chaperone.core.change.Decision;
 import chaperone.core.change.DeviceEvent;
 import chaperone.core.change.DeviceState;
-import chaperone.core.change.RunTable;
+import chaperone.core.change.RunManner;
 import chaperone.server.change.Change;
 import chaperone.server.change.ChangeState;
 import chaperone.server.change.Changes;
@@ -68,36 +68,37 @@ class RunJournal {
     public void resume(long runId) {
         ChangeRun run = runs.lock(runId).orElseThrow();
         for (RunDevice line : lines.findByRunIdOrderByPosition(runId)) {
-            boolean isBroken = RunTable.find(line.state(), DeviceEvent.BROKEN, run.decision())
-                    .isPresent();
-            if (isBroken)
-                line.happened(DeviceEvent.BROKEN, run.decision(), "the server was restarted", clock.instant());
+            if (line.mayHappen(DeviceEvent.BROKEN))
+                line.happened(DeviceEvent.BROKEN, "the server was restarted", clock.instant());
         }
         events.changeMoved(run.change());
     }
 
-    /** All or none is decided here, once, before any device is told. */
+    /** What becomes of each device is decided here, once, before any of them is told. */
     @Transactional
     public Standing decide(long runId) {
         ChangeRun run = runs.lock(runId).orElseThrow();
         List<RunDevice> all = lines.findByRunIdOrderByPosition(runId);
-        List<DeviceState> states = all.stream().map(RunDevice::state).toList();
-        Decision decision = run.decision().then(states, run.stoppedBy().isPresent() || isTooLate(run, all));
-        run.decide(decision);
-        for (RunDevice line : all) {
-            if (RunTable.find(line.state(), DeviceEvent.DECIDED, decision).isPresent())
-                line.happened(DeviceEvent.DECIDED, decision, "", clock.instant());
+        Instant now = clock.instant();
+        List<RunManner.Line> known = all.stream()
+                .map(line -> new RunManner.Line(line.decision(), line.state(), isTooLate(line, now)))
+                .toList();
+        List<Decision> decisions = run.manner().decide(known, run.stoppedBy().isPresent());
+        for (int i = 0; i < all.size(); i++) {
+            RunDevice line = all.get(i);
+            line.decide(decisions.get(i));
+            if (line.mayHappen(DeviceEvent.DECIDED)) line.happened(DeviceEvent.DECIDED, "", now);
         }
+        if (decisions.stream().distinct().count() == 1) run.decide(decisions.get(0));
         return new Standing(run, changes.get(run.change()), all);
     }
 
     /** A guard that would run out before everything is kept: better to go back in good order. */
-    private boolean isTooLate(ChangeRun run, List<RunDevice> all) {
-        if (run.decision() != Decision.OPEN) return false;
-        Instant now = clock.instant();
-        return all.stream()
-                .flatMap(line -> line.guardUntil().stream())
-                .anyMatch(until -> now.isAfter(until.minus(RunTimes.MARGIN)));
+    private static boolean isTooLate(RunDevice line, Instant now) {
+        return line.decision() == Decision.OPEN
+                && line.guardUntil()
+                        .filter(until -> now.isAfter(until.minus(RunTimes.MARGIN)))
+                        .isPresent();
     }
 
     @Transactional
@@ -118,7 +119,7 @@ class RunJournal {
         steps.findById(stepId).orElseThrow().end(event, result.fact(), console, now);
         result.stands().ifPresent(text -> line.keeps(texts.seal(runId, line.device(), text)));
         if (result.guardUntil().isPresent()) line.guarded(result.guardUntil());
-        line.happened(event, run.decision(), result.fact(), now);
+        line.happened(event, result.fact(), now);
         events.changeMoved(run.change());
     }
 
@@ -126,7 +127,7 @@ class RunJournal {
     @Transactional
     public void happened(long runId, long lineId, DeviceEvent event, String fact) {
         ChangeRun run = runs.findById(runId).orElseThrow();
-        lines.findById(lineId).orElseThrow().happened(event, run.decision(), fact, clock.instant());
+        lines.findById(lineId).orElseThrow().happened(event, fact, clock.instant());
         events.changeMoved(run.change());
     }
 
@@ -138,13 +139,15 @@ class RunJournal {
         List<DeviceState> states = lines.findByRunIdOrderByPosition(runId).stream()
                 .map(RunDevice::state)
                 .toList();
-        changes.end(changes.get(run.change()), outcome(states));
+        changes.end(changes.get(run.change()), outcome(states, run.manner()));
     }
 
-    /** What was given back may be run again: it is still approved. */
-    private static ChangeState outcome(List<DeviceState> states) {
+    /** What was given back may be run again: it is still approved. Device by device it stands where it was kept. */
+    private static ChangeState outcome(List<DeviceState> states, RunManner manner) {
         if (states.contains(DeviceState.STUCK)) return ChangeState.STUCK;
-        boolean isKept = !states.isEmpty() && states.stream().allMatch(DeviceState.KEPT::equals);
+        boolean isKept = manner.isAllOrNone()
+                ? !states.isEmpty() && states.stream().allMatch(DeviceState.KEPT::equals)
+                : states.contains(DeviceState.KEPT);
         return isKept ? ChangeState.KEPT : ChangeState.APPROVED;
     }
 }

@@ -1,5 +1,6 @@
 package chaperone.server.run;
 
+import chaperone.core.change.Decision;
 import chaperone.server.audit.AuditNote;
 import chaperone.server.change.Change;
 import chaperone.server.change.Changes;
@@ -61,7 +62,7 @@ public class RunService {
                         .map(ChangeRun::number)
                         .orElse(0)
                 + 1;
-        ChangeRun run = runs.save(new ChangeRun(changeNumber, number, by, clock.instant()));
+        ChangeRun run = runs.save(new ChangeRun(changeNumber, number, change.manner(), by, clock.instant()));
         List<RunDevice> all = new ArrayList<>();
         for (DevicePlan plan : plans) {
             long device = plan.device().id();
@@ -90,7 +91,7 @@ public class RunService {
                         "C-" + changeNumber + " does not run.",
                         "There is nothing to stop."));
         ChangeRun locked = runs.lock(run.id()).orElseThrow();
-        if (locked.decision() == chaperone.core.change.Decision.KEEP) {
+        if (locked.manner().isAllOrNone() && locked.decision() == Decision.KEEP) {
             throw new ProblemException(
                     HttpStatus.CONFLICT,
                     "decided",

@@ -12,6 +12,7 @@ import chaperone.server.platform.PlatformRegistry;
 import chaperone.server.problem.ProblemException;
 import chaperone.server.secret.SecretMasks;
 import java.util.List;
+import java.util.Optional;
 import org.springframework.stereotype.Component;
 
 /** What a run told a device, from what it started from and what it promised; secrets are masked. */
@@ -45,6 +46,11 @@ class RunTold {
         this.platforms = platforms;
         this.comparisons = comparisons;
         this.masks = masks;
+    }
+
+    /** Nothing of a device that is not in the fleet any more. */
+    Optional<ToldView> find(ChangeRun run, String name) {
+        return fleet.named(name).map(device -> view(run, device.name()));
     }
 
     ToldView view(ChangeRun run, String name) {

@@ -31,6 +31,7 @@ class RunViews {
     record RunDeviceView(
             String device,
             DeviceState state,
+            Decision decision,
             String fact,
             int commands,
             Optional<Instant> guardUntil,
@@ -40,6 +41,7 @@ class RunViews {
             long change,
             int number,
             Decision decision,
+            boolean allOrNone,
             String startedBy,
             Instant startedAt,
             Optional<String> stoppedBy,
@@ -58,6 +60,7 @@ class RunViews {
                 run.change(),
                 run.number(),
                 run.decision(),
+                run.manner().isAllOrNone(),
                 run.startedBy(),
                 run.startedAt(),
                 run.stoppedBy(),
@@ -71,6 +74,7 @@ class RunViews {
         return new RunDeviceView(
                 fleet.find(line.device()).map(Device::name).orElse("(removed)"),
                 line.state(),
+                line.decision(),
                 line.fact(),
                 line.commands(),
                 line.guardUntil(),
