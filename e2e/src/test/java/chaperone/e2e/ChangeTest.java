@@ -369,4 +369,88 @@ class ChangeTest {
         assertThat(engineer.getByRole(AriaRole.ALERT).first()).containsText("brisling, line 2: \"adress\" is no field");
         assertThat(engineer.getByLabel("Text for brisling")).hasValue("object {{ label }}\nhost {{ adress }}");
     }
+
+    /** By keyboard: a freeze is declared, holds a change, and is lifted by whom it names; then the change goes on in parts. */
+    @Test
+    @Order(20)
+    void aFreezeHoldsAChangeUntilItIsLifted() {
+        long change = api.post("/api/changes", Map.of("title", "Winter words"))
+                .json(201)
+                .get("number")
+                .asLong();
+        for (String device : List.of("mv-curlew-sw-1", "mv-heron-sw-1"))
+            api.post(
+                            "/api/change-edits",
+                            Map.of(
+                                    "change",
+                                    change,
+                                    "device",
+                                    device,
+                                    "kind",
+                                    "LINES",
+                                    "lines",
+                                    List.of("{ \"welcome\": \"winter\" }")))
+                    .json(201);
+        engineer.navigate("/freezes");
+        engineer.keyboard().press("a");
+        engineer.keyboard().type("every ship is full");
+        engineer.keyboard().press("Enter");
+        assertThat(row(engineer, "every ship is full")).containsText("holds now");
+        assertThat(engineer.getByRole(AriaRole.STATUS)
+                        .filter(new Locator.FilterOptions().setHasText("Freeze of the whole fleet")))
+                .isVisible();
+        assertThat(button(engineer, "Lift…")).hasCount(0);
+
+        engineer.navigate("/changes/" + change);
+        button(engineer, "all or none…").click();
+        engineer.getByText("Device by device").click();
+        engineer.getByText("One after the other").click();
+        engineer.getByLabel("2. mv-heron-sw-1").press("ArrowUp");
+        assertThat(engineer.getByLabel("1. mv-heron-sw-1")).isFocused();
+        button(engineer, "Save").click();
+        assertThat(button(engineer, "device by device, one after the other, stops after the first failure"))
+                .isVisible();
+        approveAndRun();
+        assertThat(engineer.getByRole(AriaRole.ALERT).first()).containsText("every ship is full");
+
+        approver.navigate("/freezes");
+        button(approver, "Lift…").click();
+        button(approver, "Lift$").click();
+        assertThat(row(approver, "every ship is full")).containsText("lifted");
+        assertThat(engineer.getByText("Freeze of the whole fleet")).hasCount(0);
+        server.standIn("mv-curlew-sw-1").set(Fault.REFUSES, 9);
+        button(engineer, "Run…").click();
+        button(engineer, "Run it").click();
+        assertThat(engineer.getByText("kept on 1 of 2 devices")).isVisible();
+        server.standIn("mv-curlew-sw-1").clear(Fault.REFUSES);
+        button(engineer, "Go on with the others").click();
+        assertThat(row(engineer, "mv-curlew-sw-1")).containsText("ready");
+        assertThat(row(engineer, "mv-heron-sw-1")).hasCount(0);
+    }
+
+    @Test
+    @Order(21)
+    void anApprovedChangeRunsAtATime() {
+        button(engineer, "Propose").click();
+        approver.navigate(engineer.url());
+        button(approver, "Approve").click();
+        button(engineer, "Run at…").click();
+        button(engineer, "Run then").click();
+        assertThat(engineer.getByText("runs by itself")).isVisible();
+        button(engineer, "Do not run then").click();
+        assertThat(button(engineer, "Run at…")).isVisible();
+        button(engineer, "Run…").click();
+        button(engineer, "Run it").click();
+        assertThat(engineer.getByText("kept on 1 of 1 device")).isVisible();
+    }
+
+    @Test
+    @Order(22)
+    void everythingSinceIsUndoneFromThePage() {
+        button(engineer, "Undo back to here…").click();
+        assertThat(engineer.getByText("Nothing came later")).isVisible();
+        button(engineer, "Make that change").click();
+        assertThat(engineer.getByLabel("What the change is for")).hasValue(Pattern.compile("^Back to before C-\\d+$"));
+        assertThat(row(engineer, "mv-curlew-sw-1")).containsText("ready");
+    }
 }

@@ -10,11 +10,15 @@ import com.microsoft.playwright.Download;
 import com.microsoft.playwright.Locator;
 import com.microsoft.playwright.Page;
 import com.microsoft.playwright.options.AriaRole;
+import com.microsoft.playwright.options.FilePayload;
+import java.io.ByteArrayOutputStream;
 import java.nio.charset.StandardCharsets;
 import java.nio.file.Files;
 import java.util.List;
 import java.util.regex.Matcher;
 import java.util.regex.Pattern;
+import java.util.zip.ZipEntry;
+import java.util.zip.ZipOutputStream;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.Timeout;
 import org.junit.jupiter.api.extension.RegisterExtension;
@@ -272,6 +276,38 @@ class HistoryTest {
 
     private static Page engineer() {
         return DEMO.logIn("r.anand", "demo-engineer");
+    }
+
+    /** What was kept elsewhere before, from a file to the device's line of revisions, and out again. */
+    @Test
+    void thePastOfADeviceIsBroughtIn() throws Exception {
+        Page page = engineer();
+        String now =
+                page.request().get("/api/devices/inch-acc-3/revisions/1/text").text();
+        ByteArrayOutputStream bytes = new ByteArrayOutputStream();
+        try (ZipOutputStream zip = new ZipOutputStream(bytes)) {
+            zip.putNextEntry(new ZipEntry("inch-acc-3/2024-03-01T0212.conf"));
+            zip.write((now + "vlan 398 \"sail loft\"\n").getBytes(StandardCharsets.UTF_8));
+            zip.putNextEntry(new ZipEntry("lost-sw-1/2024-03-01T0212.conf"));
+            zip.write(now.getBytes(StandardCharsets.UTF_8));
+        }
+        page.navigate("/fleet/bring-in?by=past");
+        page.getByLabel("ZIP archive or Git bundle")
+                .setInputFiles(new FilePayload("kept.zip", "application/zip", bytes.toByteArray()));
+        assertThat(rowWith(page, "lost-sw-1")).containsText("names no device of the fleet");
+        assertThat(rowWith(page, "inch-acc-3/")).containsText("becomes a revision");
+        page.getByText("Bring in 1 revision").click();
+        page.waitForURL("**/jobs/*");
+        assertThat(page.getByText("1 revision of 1 device stands there from this job"))
+                .isVisible();
+        String job = page.url();
+        page.navigate("/devices/inch-acc-3?a=-1&b=1");
+        assertThat(page.getByText("sail loft").first()).isVisible();
+        assertThat(page.getByText("revision -1 · brought in").last()).isVisible();
+        page.navigate(job);
+        page.getByText("Take out again…").click();
+        page.getByText("Take out", new Page.GetByTextOptions().setExact(true)).click();
+        assertThat(page.getByText("Nothing of what this job brought in")).isVisible();
     }
 
     private static void press(Page page, String... keys) {

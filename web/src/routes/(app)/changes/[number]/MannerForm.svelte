@@ -93,7 +93,7 @@
           disabled={pace !== 'some'}
           bind:value={some}
           aria-label="Devices at once"
-        />
+        /> at once
       </label>
     </fieldset>
     <div>
