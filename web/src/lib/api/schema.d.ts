@@ -3205,6 +3205,7 @@ export interface components {
             note: string;
         };
         ChangeInput: {
+            acknowledged?: string;
             manner?: components["schemas"]["MannerInput"];
             note?: string;
             savesFirst?: boolean;
@@ -3253,6 +3254,7 @@ export interface components {
             stoppedBy?: string;
         };
         ChangeView: {
+            acknowledged: string;
             allOrNone: boolean;
             /** Format: date-time */
             approvedAt?: string;
@@ -4728,7 +4730,7 @@ export interface components {
         RemarkView: {
             about: string;
             /** @enum {string} */
-            kind: "STANDS_ALREADY" | "IS_DEFAULT" | "NO_GUARD" | "UNSAVED_LINES";
+            kind: "STANDS_ALREADY" | "IS_DEFAULT" | "NO_GUARD" | "REACHED_THROUGH" | "OTHER_CHANGE" | "UNSAVED_LINES";
         };
         Removal: {
             /** Format: int64 */

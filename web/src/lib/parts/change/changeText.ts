@@ -38,6 +38,8 @@ export function countsText(
 const REMARK: Record<DevicePreview['remarks'][number]['kind'], string> = {
   STANDS_ALREADY: 'stands already',
   IS_DEFAULT: 'holds without it',
+  REACHED_THROUGH: 'it is called by this: it may be lost',
+  OTHER_CHANGE: 'another open change alters the same',
   NO_GUARD: 'no guard: it does not go back by itself if it is lost',
   UNSAVED_LINES: 'runs lines that it has not saved; its guard would lose them'
 };

@@ -47,6 +47,12 @@
     if (number) await goto(`/changes/${number}`);
   }
 
+  const unguarded = $derived(
+    (opened.preview?.devices ?? []).filter((device) =>
+      ['NO_GUARD', 'REACHED_THROUGH'].every((kind) => device.remarks.some((remark) => remark.kind === kind))
+    )
+  );
+
   /** What runs is what one wants to look at. */
   async function run() {
     if (await opened.run()) await address.change({ tab: '' });
@@ -179,6 +185,24 @@
     />
     {unsaved.map((device) => device.device).join(', ')} run lines that are not saved, and their guard goes back
     to what is saved: save those lines first
+  </label>
+{/if}
+
+{#if unguarded.length > 0}
+  <label class="bg-modified mt-2 flex items-center gap-2 rounded px-3 py-1">
+    <span
+      >What {unguarded.map((device) => device.device).join(', ')}
+      {unguarded.length === 1 ? 'is' : 'are'} called by is altered, and no guard would lead
+      {unguarded.length === 1 ? 'it' : 'them'} back. In words, that you know:</span
+    >
+    {#if opened.mayEdit}
+      <input
+        class="input grow"
+        maxlength="500"
+        value={change.acknowledged}
+        onchange={(event) => opened.acknowledge(change, event.currentTarget.value)}
+      />
+    {:else}<b>{change.acknowledged}</b>{/if}
   </label>
 {/if}
 

@@ -10,6 +10,7 @@
   }
 
   let { devices, chosen, onchoose }: Props = $props();
+  const WARNS: DevicePreview['remarks'][number]['kind'][] = ['REACHED_THROUGH', 'OTHER_CHANGE', 'NO_GUARD'];
 </script>
 
 <div class="panel overflow-x-auto">
@@ -49,8 +50,12 @@
                   : 'text-quiet'
             ]}>{readiness(device)}</td
           >
-          <td class="text-quiet max-w-[24rem] truncate" title={device.remarks.map(remarkText).join('\n')}
-            >{device.remarks.map(remarkText).join(' · ')}</td
+          <td
+            class={[
+              'max-w-[24rem] truncate',
+              device.remarks.some(({ kind }) => WARNS.includes(kind)) ? 'text-warning' : 'text-quiet'
+            ]}
+            title={device.remarks.map(remarkText).join('\n')}>{device.remarks.map(remarkText).join(' · ')}</td
           >
         </tr>
       {/each}

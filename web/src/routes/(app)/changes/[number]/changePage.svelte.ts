@@ -70,6 +70,16 @@ export class ChangePage {
       )
     );
 
+  acknowledge = (change: Change, acknowledged: string) =>
+    this.#act(() =>
+      need(
+        api.PUT('/api/changes/{number}', {
+          ...this.#params(),
+          body: { title: change.title, note: change.note, savesFirst: change.savesFirst, acknowledged }
+        })
+      )
+    );
+
   /** The number of the change for the devices that were left out; nothing if that is refused. */
   rest = async (): Promise<number | undefined> => {
     let number: number | undefined;

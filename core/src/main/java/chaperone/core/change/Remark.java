@@ -9,6 +9,10 @@ public record Remark(Kind kind, String about) {
         IS_DEFAULT,
         /** The family has no guard: nothing is undone by itself if the device is lost. */
         NO_GUARD,
+        /** What the device is called by is altered. */
+        REACHED_THROUGH,
+        /** Another change that is open alters the same statements. */
+        OTHER_CHANGE,
         /** Running differs from saved, and the guard goes back to saved. */
         UNSAVED_LINES
     }

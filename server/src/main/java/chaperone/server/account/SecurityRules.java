@@ -4,6 +4,8 @@ import chaperone.server.audit.AuditLog;
 import chaperone.server.limit.BodyLimits;
 import chaperone.server.page.InlineScripts;
 import chaperone.server.problem.ProblemAnswer;
+import chaperone.server.repeat.RepeatFilter;
+import chaperone.server.repeat.RepeatedRequests;
 import java.util.function.Supplier;
 import org.springframework.context.annotation.Bean;
 import org.springframework.context.annotation.Configuration;
@@ -21,6 +23,7 @@ import org.springframework.security.config.annotation.web.configurers.AuthorizeH
 import org.springframework.security.core.Authentication;
 import org.springframework.security.crypto.password.PasswordEncoder;
 import org.springframework.security.web.SecurityFilterChain;
+import org.springframework.security.web.access.intercept.AuthorizationFilter;
 import org.springframework.security.web.context.HttpSessionSecurityContextRepository;
 import org.springframework.security.web.context.SecurityContextRepository;
 import org.springframework.security.web.csrf.CsrfFilter;
@@ -236,7 +239,8 @@ class SecurityRules {
             SecurityContextRepository contexts,
             AccountService accounts,
             ApiTokens tokens,
-            AuditLog audit)
+            AuditLog audit,
+            RepeatedRequests repeated)
             throws Exception {
         http.authorizeHttpRequests(SecurityRules::table);
         http.securityContext(context -> context.securityContextRepository(contexts));
@@ -244,6 +248,7 @@ class SecurityRules {
         http.csrf(csrf -> csrf.spa().ignoringRequestMatchers(RequestAuthenticator::hasToken));
         http.addFilterBefore(new RequestAuthenticator(accounts, tokens), CsrfFilter.class);
         http.addFilterBefore(new BodyLimits(), CsrfFilter.class);
+        http.addFilterAfter(new RepeatFilter(repeated), AuthorizationFilter.class);
         http.requestCache(cache -> cache.disable());
         http.formLogin(form -> form.disable());
         http.httpBasic(basic -> basic.disable());

@@ -39,6 +39,9 @@ public class Change {
     private int atOnce;
     private int stopAfter = 1;
     private String[] deviceOrder = {};
+    /** In words, that somebody knows that a device may be lost which nothing would lead back; empty if nobody does. */
+    private String acknowledged = "";
+
     private @Nullable Long undoes;
     private @Nullable Instant endedAt;
 
@@ -151,6 +154,14 @@ public class Change {
     void didNotRun(String why) {
         notDue();
         notRun = why;
+    }
+
+    String acknowledged() {
+        return acknowledged;
+    }
+
+    void acknowledge(String words) {
+        acknowledged = words;
     }
 
     /** How it runs. */

@@ -48,13 +48,15 @@ class ChangeController {
     }
 
     /**
-     * @param manner how it runs; as before if left out
+     * @param manner how it runs; as before if left out, as is {@code acknowledged}
+     * @param acknowledged in words, that a device may be lost which has no guard
      * @param savesFirst whether lines that a device has not saved are saved before its guard would lose them; no if left
      *     out
      */
     record ChangeInput(
             @NotNull @Size(max = 120) String title,
             Optional<@Size(max = 2000) String> note,
+            Optional<@Size(max = 500) String> acknowledged,
             Optional<Boolean> savesFirst,
             Optional<@Valid MannerInput> manner) {}
 
@@ -124,6 +126,7 @@ class ChangeController {
                 change,
                 input.title(),
                 input.note().orElse(""),
+                input.acknowledged().map(String::strip).orElse(change.acknowledged()),
                 input.savesFirst().orElse(false),
                 input.manner().map(MannerInput::manner).orElse(change.manner()),
                 input.manner().map(MannerInput::order).orElse(change.order()));

@@ -2,6 +2,7 @@ package chaperone.server.change;
 
 import chaperone.core.change.ConfigEdit;
 import chaperone.core.change.ConfigModel;
+import chaperone.core.change.ReachedThrough;
 import chaperone.core.change.Remark;
 import chaperone.core.change.Target;
 import chaperone.core.config.ConfigBytes;
@@ -9,6 +10,7 @@ import chaperone.core.patch.EditGuard;
 import chaperone.core.patch.EditRequests;
 import chaperone.core.platform.Platform;
 import chaperone.server.content.Contents;
+import chaperone.server.credential.LogInAccounts;
 import chaperone.server.fleet.Device;
 import chaperone.server.fleet.Fleet;
 import chaperone.server.noise.NoiseRules;
@@ -37,6 +39,7 @@ class ChangePlans {
     private final History history;
     private final NoiseRules noise;
     private final PlatformRegistry platforms;
+    private final LogInAccounts accounts;
     private final SecretBox box;
 
     ChangePlans(
@@ -45,12 +48,14 @@ class ChangePlans {
             History history,
             NoiseRules noise,
             PlatformRegistry platforms,
+            LogInAccounts accounts,
             SecretBox box) {
         this.edits = edits;
         this.fleet = fleet;
         this.history = history;
         this.noise = noise;
         this.platforms = platforms;
+        this.accounts = accounts;
         this.box = box;
     }
 
@@ -75,13 +80,19 @@ class ChangePlans {
         ConfigModel model = ConfigModel.of(platform, noise.of(device));
         Text base = history.newest(device, ConfigKind.RUNNING);
         List<ConfigEdit> wanted = own.stream().map(each -> open(each).edit()).toList();
+        Target target = Target.of(base.whole(), wanted, model);
+        List<Remark> remarks = new ArrayList<>(remarks(device, platform));
+        ReachedThrough ways =
+                new ReachedThrough(device.host(), accounts.of(device.credentialSet()), platform.firstContact());
+        for (String lost : ways.lostBy(target.promise(), model))
+            remarks.add(new Remark(Remark.Kind.REACHED_THROUGH, lost));
         return new DevicePlan(
                 device,
                 base.revision().number(),
                 model,
-                Target.of(base.whole(), wanted, model),
+                target,
                 own.stream().map(ChangeEdit::id).toList(),
-                remarks(device, platform));
+                remarks);
     }
 
     private static List<Remark> remarks(Device device, Platform platform) {

@@ -40,6 +40,7 @@ public class ChangeViews {
     private final Soundness soundness;
     private final SecretMasks masks;
     private final TextComparison comparisons;
+    private final OpenChanges overlaps;
 
     /** @param edits how many there are; {@code devices} are those they are for */
     record ChangeRow(
@@ -73,6 +74,7 @@ public class ChangeViews {
             String note,
             ChangeState state,
             boolean savesFirst,
+            String acknowledged,
             boolean allOrNone,
             int atOnce,
             int stopAfter,
@@ -131,9 +133,11 @@ public class ChangeViews {
             PlatformRegistry platforms,
             Soundness soundness,
             SecretMasks masks,
-            TextComparison comparisons) {
+            TextComparison comparisons,
+            OpenChanges overlaps) {
         this.soundness = soundness;
         this.comparisons = comparisons;
+        this.overlaps = overlaps;
         this.edits = edits;
         this.plans = plans;
         this.changes = changes;
@@ -198,6 +202,7 @@ public class ChangeViews {
                 change.note(),
                 change.state(),
                 change.savesFirst(),
+                change.acknowledged(),
                 change.manner().isAllOrNone(),
                 change.manner().atOnce(),
                 change.manner().stopAfter(),
@@ -256,11 +261,12 @@ public class ChangeViews {
         List<DevicePlan> sent =
                 all.stream().filter(plan -> plan.target().isReady()).toList();
         byte[] digest = ChangePlans.digest(sent);
+        Overlaps others = overlaps.of(change, all);
         boolean isOpen = change.state() == ChangeState.PROPOSED || change.state() == ChangeState.APPROVED;
         return new ChangePreview(
                 HexFormat.of().formatHex(digest),
                 !isOpen || change.isOf(digest),
-                all.stream().map(this::preview).toList());
+                all.stream().map(plan -> preview(plan, others)).toList());
     }
 
     CompareView comparison(Change change, String device, int context) {
@@ -273,10 +279,11 @@ public class ChangeViews {
         return comparisons.between(plan.device(), before, after, context);
     }
 
-    private DevicePreview preview(DevicePlan plan) {
+    private DevicePreview preview(DevicePlan plan, Overlaps others) {
         Platform platform = platforms.get(plan.device().platform());
         List<RemarkView> remarks = new ArrayList<>();
         plan.remarks().forEach(remark -> remarks.add(view(platform, remark)));
+        others.with(plan).forEach(remark -> remarks.add(view(platform, remark)));
         plan.target().remarks().forEach(remark -> remarks.add(view(platform, remark)));
         return new DevicePreview(
                 plan.device().name(),

@@ -165,14 +165,23 @@ public class Changes {
 
     /** @param order names of devices; those that are not named come last */
     @Transactional
-    void describe(Change change, String title, String note, boolean savesFirst, RunManner manner, List<String> order) {
+    void describe(
+            Change change,
+            String title,
+            String note,
+            String acknowledged,
+            boolean savesFirst,
+            RunManner manner,
+            List<String> order) {
         editable(change);
         boolean runsOtherwise = change.savesFirst() != savesFirst
+                || !change.acknowledged().equals(acknowledged)
                 || !change.manner().equals(manner)
                 || !change.order().equals(order);
         if (runsOtherwise) change.backToDraft();
         change.describe(title, note);
         change.saveFirst(savesFirst);
+        change.acknowledge(acknowledged);
         change.runIn(manner, order);
         events.changeMoved(change.id());
     }
@@ -356,6 +365,7 @@ public class Changes {
                     "Add an edit that does.");
         }
         refuseBreaches(altered);
+        refuseUnknowing(change, altered);
         boolean losesLines = !change.savesFirst()
                 && altered.stream()
                         .anyMatch(plan ->
@@ -377,6 +387,20 @@ public class Changes {
                 .sorted(Comparator.comparing(
                         plan -> places.getOrDefault(plan.device().name(), Integer.MAX_VALUE)))
                 .toList();
+    }
+
+    private static void refuseUnknowing(Change change, List<DevicePlan> altered) {
+        List<String> names = altered.stream()
+                .filter(DevicePlan::needsWords)
+                .map(plan -> plan.device().name())
+                .toList();
+        if (names.isEmpty() || !change.acknowledged().isBlank()) return;
+        throw new ProblemException(
+                HttpStatus.CONFLICT,
+                "not-acknowledged",
+                "What " + String.join(", ", names) + " is called by is altered, and no guard would lead it back.",
+                "Say in words that you know, at the change.",
+                Map.of("devices", names));
     }
 
     /** A clause that refuses what would break it stops the change; what was broken before does not. */

@@ -15,6 +15,15 @@ import java.util.List;
  */
 public record DevicePlan(
         Device device, int baseRevision, ConfigModel model, Target target, List<Long> edits, List<Remark> remarks) {
+    /** Whether it may be lost, and nothing would lead it back. */
+    boolean needsWords() {
+        return has(Remark.Kind.NO_GUARD) && has(Remark.Kind.REACHED_THROUGH);
+    }
+
+    boolean has(Remark.Kind kind) {
+        return remarks.stream().anyMatch(remark -> remark.kind() == kind);
+    }
+
     public DevicePlan {
         edits = List.copyOf(edits);
         remarks = List.copyOf(remarks);

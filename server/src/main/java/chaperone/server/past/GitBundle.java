@@ -3,6 +3,7 @@ package chaperone.server.past;
 import java.io.BufferedInputStream;
 import java.io.IOException;
 import java.io.InputStream;
+import java.nio.ByteBuffer;
 import java.nio.charset.StandardCharsets;
 import java.nio.file.Files;
 import java.nio.file.Path;
@@ -37,6 +38,8 @@ import org.eclipse.jgit.util.FileUtils;
  */
 final class GitBundle {
     private static final int MOST_COMMITS = 200_000;
+    private static final long MOST_OBJECTS = 500_000;
+    private static final int PACK_HEAD = 12;
     private static final int LONGEST_LINE = 4096;
     private static final int LONGEST_AUTHOR = 200;
 
@@ -71,6 +74,7 @@ final class GitBundle {
                 if (line.length() < 41) throw new IOException("\"" + line + "\" names nothing");
                 tips.add(ObjectId.fromString(line.substring(0, 40)));
             }
+            refuseTooMany(in);
             PackParser parser = objects.newPackParser(in);
             parser.setMaxObjectSizeLimit(4L * KeptFile.LONGEST);
             parser.setObjectChecking(true);
@@ -78,6 +82,16 @@ final class GitBundle {
             objects.flush();
             return tips;
         }
+    }
+
+    /** What a pack says of its length at its head: all of its objects are known by name in memory. */
+    private static void refuseTooMany(InputStream in) throws IOException {
+        in.mark(PACK_HEAD);
+        byte[] head = in.readNBytes(PACK_HEAD);
+        in.reset();
+        if (head.length < PACK_HEAD) throw new IOException("its pack is cut off");
+        long objects = Integer.toUnsignedLong(ByteBuffer.wrap(head).getInt(PACK_HEAD - Integer.BYTES));
+        if (objects > MOST_OBJECTS) throw new IOException("it has more than 500,000 objects");
     }
 
     private static String line(InputStream in) throws IOException {

@@ -95,7 +95,8 @@ final class KeptFiles implements AutoCloseable {
 
         @Override
         public void accept(KeptFile file) {
-            bytes += file.content().map(content -> content.length).orElse(0);
+            // One that is too long was unpacked so far, too.
+            bytes += file.content().map(content -> content.length).orElse(KeptFile.LONGEST);
             if (++files > MOST)
                 throw refused("There are more than %,d files in it.".formatted(MOST), "Send it in parts.");
             if (bytes > MOST_BYTES)

@@ -262,6 +262,7 @@ class PastStoryTest {
         "'# v2 git bundle\n-1234567890123456789012345678901234567890 x\n\n', past-files",
         "'# v2 git bundle\n1234567890123456789012345678901234567890 HEAD\n\nPACK', past-files",
         "'# v2 git bundle\nxx\n\n', past-files",
+        "'# v2 git bundle\n1234567890123456789012345678901234567890 HEAD\n\nPACK\u0000\u0000\u0000\u0002\u007F\u0000\u0000\u0000', past-files",
     })
     @Order(8)
     void whatIsNoArchiveIsRefusedInWords(String body, String code) {
@@ -278,6 +279,13 @@ class PastStoryTest {
                         .json(422)
                         .toString())
                 .contains("more than 10,000 files");
+        Map<String, byte[]> bomb = new LinkedHashMap<>();
+        byte[] zeros = new byte[KeptFile.LONGEST + 1];
+        for (int i = 0; i < 140; i++) bomb.put("b" + i, zeros);
+        assertThat(engineer.sendFile("/api/past-configurations/preview?zone=UTC", zip(bomb))
+                        .json(422)
+                        .toString())
+                .contains("unpacked");
         byte[] one = zip(Map.of("a/../" + SWITCH + "-2023-01-01.conf", bytes(now)));
         assertThat(preview(one).get("revisions").asInt()).isOne();
         assertThat(engineer.sendFile("/api/past-configurations?zone=UTC&name=x.zip&revisions=2", one)

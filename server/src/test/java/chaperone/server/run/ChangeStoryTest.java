@@ -420,4 +420,66 @@ class ChangeStoryTest {
         assertThat(four.engineer.get(path + "csv").status()).isEqualTo(404);
         four.settle();
     }
+
+    /** What a device is called by is named; without a guard somebody has to say in words that they know. */
+    @Test
+    void whatADeviceIsCalledByIsNamed() {
+        long guarded = four.newChange("another account");
+        four.add(four.lines(guarded, "brkw-acc-1", List.of("not account chaperone")));
+        assertThat(remarks(guarded)).contains("REACHED_THROUGH Chaperone's account");
+        four.engineer.post("/api/changes/" + guarded + "/propose", Map.of()).json(200);
+
+        String host = four.device("mv-curlew-sw-1").address().getHostString();
+        four.device("mv-curlew-sw-1").device().type("deckhand", List.of("{ \"welcome\": \"beside " + host + "\" }"));
+        four.engineer.copy("mv-curlew-sw-1");
+        long words = four.newChange("its words");
+        four.add(four.lines(words, "mv-curlew-sw-1", List.of("{ \"welcome\": \"gone\" }")));
+        assertThat(remarks(words)).noneMatch(remark -> remark.startsWith("REACHED_THROUGH"));
+
+        four.device("mv-curlew-sw-1").device().type("deckhand", List.of("{ \"welcome\": \"" + host + "\" }"));
+        four.engineer.copy("mv-curlew-sw-1");
+        long lost = four.newChange("without its address");
+        four.add(four.lines(lost, "mv-curlew-sw-1", List.of("{ \"welcome\": \"gone\" }")));
+        assertThat(remarks(lost))
+                .contains("REACHED_THROUGH the address " + host)
+                .anyMatch(each -> each.startsWith("NO_GUARD"));
+        String path = "/api/changes/" + lost;
+        assertThat(four.engineer
+                        .post(path + "/propose", Map.of())
+                        .json(409)
+                        .get("code")
+                        .asString())
+                .isEqualTo("not-acknowledged");
+        four.engineer
+                .put(path, Map.of("title", "without its address", "acknowledged", "somebody stands beside it"))
+                .json(200);
+        JsonNode proposed = four.engineer.post(path + "/propose", Map.of()).json(200);
+        assertThat(proposed.get("acknowledged").asString()).isEqualTo("somebody stands beside it");
+        for (long each : List.of(guarded, words, lost))
+            four.engineer.post("/api/changes/" + each + "/drop", Map.of()).json(200);
+        four.device("mv-curlew-sw-1").device().type("deckhand", List.of("{ \"welcome\": \"for the crew\" }"));
+    }
+
+    /** Two drafts that would alter the same statement say so, both of them; two that do not, do not. */
+    @Test
+    void twoChangesOfOneStatementKnowOfEachOther() {
+        long one = four.newChange("one");
+        long other = four.newChange("other");
+        long apart = four.newChange("apart");
+        four.add(four.lines(one, "brkw-acc-1", List.of("vlan 405 \"one\"")));
+        four.add(four.lines(other, "brkw-acc-1", List.of("vlan 405 \"other\"")));
+        four.add(four.lines(apart, "brkw-acc-1", List.of("vlan 406 \"apart\"")));
+        assertThat(remarks(one)).contains("OTHER_CHANGE vlan 405 (C-" + other + ")");
+        assertThat(remarks(other)).contains("OTHER_CHANGE vlan 405 (C-" + one + ")");
+        assertThat(remarks(apart)).noneMatch(remark -> remark.startsWith("OTHER_CHANGE"));
+        for (long each : List.of(one, other, apart))
+            four.engineer.post("/api/changes/" + each + "/drop", Map.of()).json(200);
+    }
+
+    private static List<String> remarks(long change) {
+        return four.all(four.preview(change).at("/devices/0/remarks")).stream()
+                .map(remark -> remark.get("kind").asString() + " "
+                        + remark.get("about").asString())
+                .toList();
+    }
 }

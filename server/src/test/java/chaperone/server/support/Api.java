@@ -74,6 +74,12 @@ public final class Api {
         return send("POST", path, JSON.writeValueAsString(body));
     }
 
+    /** @param headers besides those of every request */
+    public Answer post(String path, Object body, Map<String, String> headers) {
+        BodyPublisher content = BodyPublishers.ofString(JSON.writeValueAsString(body));
+        return send("POST", path, content, "application/json", headers);
+    }
+
     public Answer put(String path, Object body) {
         return send("PUT", path, JSON.writeValueAsString(body));
     }
@@ -93,10 +99,15 @@ public final class Api {
     }
 
     private Answer send(String method, String path, BodyPublisher content, String type) {
+        return send(method, path, content, type, Map.of());
+    }
+
+    private Answer send(String method, String path, BodyPublisher content, String type, Map<String, String> headers) {
         HttpRequest.Builder request = HttpRequest.newBuilder(URI.create(address + path))
                 .timeout(Duration.ofSeconds(30))
                 .method(method, content)
                 .header("Content-Type", type);
+        headers.forEach(request::header);
         cookies.getCookieStore().getCookies().stream()
                 .filter(cookie -> cookie.getName().equals("XSRF-TOKEN"))
                 .map(HttpCookie::getValue)
