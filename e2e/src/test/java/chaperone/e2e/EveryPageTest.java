@@ -12,7 +12,9 @@ import com.microsoft.playwright.options.ReducedMotion;
 import java.io.IOException;
 import java.nio.file.Files;
 import java.nio.file.Path;
+import java.util.HashSet;
 import java.util.List;
+import java.util.Set;
 import java.util.concurrent.CopyOnWriteArrayList;
 import java.util.stream.Stream;
 import org.junit.jupiter.api.AfterAll;
@@ -164,8 +166,13 @@ class EveryPageTest {
         assertThat(browsing.complaints).isEmpty();
     }
 
+    /** Each page once, and each of its tabs: what else an address says shows other rows, and the same controls. */
     private static Stream<String> pagesOfViewers() {
-        return PAGES.stream().filter(path -> !path.startsWith("/bench"));
+        Set<String> shown = new HashSet<>();
+        return PAGES.stream()
+                .filter(path -> !path.startsWith("/bench"))
+                .filter(path ->
+                        shown.add(path.replaceAll("[?&](?!tab=|by=|group=|when=|layout=|kind=|why=|find=)[^&]*", "")));
     }
 
     private static void open(Page page, String path) {

@@ -42,7 +42,8 @@
   whenever(
     () => [file, inFolder, zone, others] as const,
     ([one, many, inZone, { others: as, mistake }]) => {
-      if ((one === undefined && many.length === 0) || mistake !== undefined) return preview.forget();
+      const isNothing = one === undefined && many.length === 0;
+      if (isNothing || mistake !== undefined || !session.mayAct) return preview.forget();
       preview.expect();
       const waiting = setTimeout(() => preview.ask(asked(inZone, as)), PAUSE);
       return () => clearTimeout(waiting);

@@ -33,13 +33,14 @@ public record ReachedThrough(String host, Set<String> accounts, Optional<FirstCo
     }
 
     /** What of it stands before and not after, in words; linear in the two texts. */
-    public List<String> lostBy(Promise promise, ConfigModel model) {
+    public List<String> lostBy(Target target, ConfigModel model) {
+        List<Difference> differences = target.differences().withMeaning().differences();
+        if (differences.isEmpty()) return List.of();
         Set<String> lost = new TreeSet<>();
-        String before = model.written(promise.base());
-        String after = model.written(promise.text());
-        if (before.equals(after)) return List.of();
+        String before = model.written(target.promise().base());
+        String after = target.promise().text();
         told.ifPresent(contact -> accounts.forEach(account -> lost.addAll(items(contact, account, before, after))));
-        for (Difference each : model.differences(before, after).withMeaning().differences())
+        for (Difference each : differences)
             each.before()
                     .filter(part -> speaksOf(part)
                             && each.after().filter(this::speaksOf).isEmpty())

@@ -60,7 +60,6 @@ class ReachedThroughTest {
         assertThat(target.misfits()).as("%s", target.misfits()).isEmpty();
         return String.join(
                 ", ",
-                new ReachedThrough("192.0.2.21", Set.of("chaperone"), platform.firstContact())
-                        .lostBy(target.promise(), model));
+                new ReachedThrough("192.0.2.21", Set.of("chaperone"), platform.firstContact()).lostBy(target, model));
     }
 }

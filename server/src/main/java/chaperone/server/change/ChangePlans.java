@@ -27,6 +27,8 @@ import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.Set;
+import java.util.stream.Collectors;
 import org.springframework.http.HttpStatus;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
@@ -74,18 +76,33 @@ class ChangePlans {
                 .toList();
     }
 
+    /** Of these devices only, and only of those that can be planned: whoever asks is about something else. */
+    List<DevicePlan> possible(Change change, Set<Long> devices) {
+        Map<Long, List<ChangeEdit>> byDevice = edits.findByChangeIdOrderById(change.id()).stream()
+                .filter(edit -> devices.contains(edit.device()))
+                .collect(Collectors.groupingBy(ChangeEdit::device));
+        return byDevice.entrySet().stream()
+                .flatMap(entry -> fleet.find(entry.getKey()).stream()
+                        .filter(this::isEditable)
+                        .flatMap(device -> history.find(device, ConfigKind.RUNNING).stream()
+                                .map(base -> plan(device, entry.getValue(), base))))
+                .toList();
+    }
+
     private DevicePlan plan(Device device, List<ChangeEdit> own) {
-        Platform platform = platforms.get(device.platform());
         mustBeEditable(device);
+        return plan(device, own, history.newest(device, ConfigKind.RUNNING));
+    }
+
+    private DevicePlan plan(Device device, List<ChangeEdit> own, Text base) {
+        Platform platform = platforms.get(device.platform());
         ConfigModel model = ConfigModel.of(platform, noise.of(device));
-        Text base = history.newest(device, ConfigKind.RUNNING);
         List<ConfigEdit> wanted = own.stream().map(each -> open(each).edit()).toList();
         Target target = Target.of(base.whole(), wanted, model);
         List<Remark> remarks = new ArrayList<>(remarks(device, platform));
         ReachedThrough ways =
                 new ReachedThrough(device.host(), accounts.of(device.credentialSet()), platform.firstContact());
-        for (String lost : ways.lostBy(target.promise(), model))
-            remarks.add(new Remark(Remark.Kind.REACHED_THROUGH, lost));
+        for (String lost : ways.lostBy(target, model)) remarks.add(new Remark(Remark.Kind.REACHED_THROUGH, lost));
         return new DevicePlan(
                 device,
                 base.revision().number(),
@@ -138,7 +155,11 @@ class ChangePlans {
 
     /** @throws ProblemException if its platform does not say how it is altered */
     void mustBeEditable(Device device) {
-        if (platforms.get(device.platform()).editWay().isEmpty()) throw notEditable(device);
+        if (!isEditable(device)) throw notEditable(device);
+    }
+
+    private boolean isEditable(Device device) {
+        return platforms.get(device.platform()).editWay().isPresent();
     }
 
     private static ProblemException notEditable(Device device) {

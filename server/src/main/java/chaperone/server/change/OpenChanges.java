@@ -45,8 +45,7 @@ class OpenChanges {
         open.stream()
                 .filter(other -> other.id() != change.id() && touching.contains(other.id()))
                 .limit(MOST)
-                .forEach(other -> plans.of(other).stream()
-                        .filter(plan -> devices.contains(plan.device().id()))
+                .forEach(other -> plans.possible(other, devices)
                         .forEach(plan -> byDevice.computeIfAbsent(plan.device().id(), key -> new ArrayList<>())
                                 .add(new Overlaps.Other(other.id(), Overlaps.paths(plan)))));
         return new Overlaps(byDevice);

@@ -54,7 +54,18 @@ class DueRuns {
                 start(number);
             } catch (RuntimeException e) {
                 LOG.error("C-{} was due and could not be started", number, e);
+                notStarted(number);
             }
+        }
+    }
+
+    /** It is not tried again every few seconds. */
+    private void notStarted(long number) {
+        try {
+            transaction.executeWithoutResult(status ->
+                    didNotRun(number, "The server met an error that it did not foresee; its log has the details."));
+        } catch (RuntimeException e) {
+            LOG.error("What hindered C-{} could not be written down", number, e);
         }
     }
 

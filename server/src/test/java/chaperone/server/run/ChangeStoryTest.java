@@ -356,12 +356,12 @@ class ChangeStoryTest {
         assertThat(later.at("/1/number").asLong()).isEqualTo(second);
         assertThat(later.at("/1/shared/0").asString()).isEqualTo("brkw-acc-1");
 
-        undone(first, "SAME_DEVICES");
+        four.undo(first, "SAME_DEVICES");
         assertThat(four.kept())
                 .containsEntry("brkw-acc-1", before.get("brkw-acc-1"))
                 .containsEntry("mv-curlew-sw-1", between);
         // What was undone by now is undone and done again on the way: it comes to the same.
-        undone(first, "ALL");
+        four.undo(first, "ALL");
         assertThat(four.kept()).isEqualTo(before);
         assertThat(four.engineer
                         .post("/api/changes/" + four.newChange("draft") + "/undo?later=ALL", Map.of())
@@ -375,16 +375,6 @@ class ChangeStoryTest {
         four.approve(change);
         assertThat(four.states(four.run(change)).values()).containsOnly("KEPT");
         return change;
-    }
-
-    private static void undone(long change, String later) {
-        long undo = four.engineer
-                .post("/api/changes/" + change + "/undo?later=" + later, Map.of())
-                .json(201)
-                .get("change")
-                .asLong();
-        four.approve(undo);
-        assertThat(four.states(four.run(undo)).values()).containsOnly("KEPT");
     }
 
     /** On paper and for programs: the same as the pages tell, with no secret. */

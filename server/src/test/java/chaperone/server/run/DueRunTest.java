@@ -59,7 +59,14 @@ class DueRunTest {
                                 "endsAt",
                                         Instant.now().plus(Duration.ofHours(1)).toString()))
                 .json(201);
-        due(change, Instant.now().plusMillis(300));
+        due(change, Instant.now().plus(Duration.ofHours(1)));
+        four.server
+                .context()
+                .getBean(JdbcClient.class)
+                .sql("update change set due_at = now() where id = ?")
+                .param(change)
+                .update();
+        four.server.context().getBean(DueRuns.class).tick();
         JsonNode stood = four.engineer.await(
                 "/api/changes/" + change, each -> !each.get("notRun").asString().isEmpty());
         assertThat(stood.get("notRun").asString()).contains("mv-curlew-sw-1", "the regatta");
@@ -75,6 +82,7 @@ class DueRunTest {
                 .sql("update change set due_at = now() - interval '20 minutes' where id = ?")
                 .param(change)
                 .update();
+        four.server.context().getBean(DueRuns.class).tick();
         assertThat(four.engineer
                         .await(
                                 "/api/changes/" + change,

@@ -48,7 +48,7 @@ class RunMannerTest {
                 .containsExactly("mv-curlew-sw-1", "brkw-acc-1", "ald-wall-1", "cairn-rtr-1", "duns-rtr-1");
         for (int i = 1; i < devices.size(); i++)
             assertThat(first(devices.get(i), "LOADING")).isAfterOrEqualTo(last(devices.get(i - 1)));
-        undo(change);
+        four.undo(change);
     }
 
     /** What was kept before stays, what failed is as before, and nothing else is touched; the others go on by themselves. */
@@ -89,8 +89,8 @@ class RunMannerTest {
                         .get("code")
                         .asString())
                 .isEqualTo("nothing-left");
-        undo(rest);
-        undo(change);
+        four.undo(rest);
+        four.undo(change);
         assertThat(four.kept()).isEqualTo(before);
     }
 
@@ -102,7 +102,7 @@ class RunMannerTest {
         assertThat(states.remove("mv-curlew-sw-1")).isNotEqualTo("KEPT");
         assertThat(states.values()).containsOnly("KEPT");
         four.device("mv-curlew-sw-1").clear(Fault.REFUSES);
-        undo(change);
+        four.undo(change);
     }
 
     /** Another manner is another change: whoever approved the one has not approved the other. */
@@ -137,16 +137,6 @@ class RunMannerTest {
         return four.engineer
                 .put("/api/changes/" + change, Map.of("title", "in order", "manner", manner))
                 .json(200);
-    }
-
-    private static void undo(long change) {
-        long undo = four.engineer
-                .post("/api/changes/" + change + "/undo", Map.of())
-                .json(201)
-                .get("change")
-                .asLong();
-        four.approve(undo);
-        assertThat(four.states(four.run(undo)).values()).containsOnly("KEPT");
     }
 
     private static Instant first(JsonNode device, String state) {

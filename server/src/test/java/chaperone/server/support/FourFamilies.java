@@ -143,6 +143,21 @@ public final class FourFamilies implements AutoCloseable {
                 .get(0);
     }
 
+    /** As a change of its own, approved and run; it stands on all of its devices. */
+    public void undo(long change) {
+        undo(change, "NONE");
+    }
+
+    /** @param later which of the changes that were kept later go back, too */
+    public void undo(long change, String later) {
+        long undo = engineer.post("/api/changes/" + change + "/undo?later=" + later, Map.of())
+                .json(201)
+                .get("change")
+                .asLong();
+        approve(undo);
+        assertThat(states(run(undo)).values()).containsOnly("KEPT");
+    }
+
     public Map<String, String> states(JsonNode run) {
         Map<String, String> states = new HashMap<>();
         run.get("devices").forEach(line -> {
