@@ -370,6 +370,11 @@ class ChangeTest {
         assertThat(engineer.getByLabel("Text for brisling")).hasValue("object {{ label }}\nhost {{ adress }}");
     }
 
+    /** What is said of a run while it goes on has the same words in it. */
+    private static Locator ended(String words) {
+        return engineer.getByText(words, new Page.GetByTextOptions().setExact(true));
+    }
+
     /** By keyboard: a freeze is declared, holds a change, and is lifted by whom it names; then the change goes on in parts. */
     @Test
     @Order(20)
@@ -421,7 +426,7 @@ class ChangeTest {
         server.standIn("mv-curlew-sw-1").set(Fault.REFUSES, 9);
         button(engineer, "Run…").click();
         button(engineer, "Run it").click();
-        assertThat(engineer.getByText("kept on 1 of 2 devices")).isVisible();
+        assertThat(ended("kept on 1 of 2 devices")).isVisible();
         server.standIn("mv-curlew-sw-1").clear(Fault.REFUSES);
         button(engineer, "Go on with the others").click();
         assertThat(row(engineer, "mv-curlew-sw-1")).containsText("ready");
@@ -441,7 +446,7 @@ class ChangeTest {
         assertThat(button(engineer, "Run at…")).isVisible();
         button(engineer, "Run…").click();
         button(engineer, "Run it").click();
-        assertThat(engineer.getByText("kept on 1 of 1 device")).isVisible();
+        assertThat(ended("kept on 1 of 1 device")).isVisible();
     }
 
     @Test
