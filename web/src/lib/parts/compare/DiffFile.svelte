@@ -1,9 +1,9 @@
 <script lang="ts">
   import { asProblem, type Problem } from '$lib/api/client';
   import Menu from '$lib/parts/form/Menu.svelte';
-  import { LIST_FORMATS } from '$lib/state/saveFile';
+  import { LIST_FORMATS } from '$lib/files/saveFile';
   import WithSecrets from '$lib/parts/form/WithSecrets.svelte';
-  import { saveComparison, saveDiff, type Pair } from '$lib/state/diffFile';
+  import { saveComparison, saveDiff, type Pair } from '$lib/files/diffFile';
 
   interface Props {
     pair: Pair;

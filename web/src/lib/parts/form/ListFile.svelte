@@ -1,6 +1,6 @@
 <script lang="ts">
   import { asProblem, type Problem } from '$lib/api/client';
-  import { LIST_FORMATS, saveFrom } from '$lib/state/saveFile';
+  import { LIST_FORMATS, saveFrom } from '$lib/files/saveFile';
   import ProblemNote from './ProblemNote.svelte';
 
   interface Props {

@@ -33,7 +33,7 @@ public final class HistoryAndSearch {
     private static final int ROUNDS = 41;
 
     private static final String MONTH = " from revision r left join revision_accounted k on k.revision_id = r.id"
-            + " where r.number > 1 and r.kind = 'RUNNING' and r.first_copy_at > now() - interval '31 days'";
+            + " where r.follows and r.kind = 'RUNNING' and r.first_copy_at > now() - interval '31 days'";
     private static final String FOUND =
             " from config_text t join device d on d.id = t.device_id" + " where lower(t.shown) like '%vlan 377%'";
 
@@ -105,10 +105,10 @@ public final class HistoryAndSearch {
                     insert into content (digest, size, pack_id) select sha256(''), 0, id from pack""");
             statement.execute("""
                     insert into revision (device_id, kind, number, digest, settled_digest, origin, lines, added,
-                      modified, removed, first_copy_at, last_copy_at, parts, part_count)
+                      modified, removed, first_copy_at, last_copy_at, parts, part_count, follows)
                     select d.id, 'RUNNING', n, sha256(''), sha256((d.id || '/' || n)::bytea), 'NOT_PLANNED', 1000, 2, 1,
                       0, now() - (%1$d - n) * interval '5 days' - d.id * interval '1 minute', now(),
-                      array['vlan ' || d.id %% 900, 'port 1/0/' || d.id %% 48], 2
+                      array['vlan ' || d.id %% 900, 'port 1/0/' || d.id %% 48], 2, n > 1
                     from device d, generate_series(1, %1$d) n""".formatted(REVISIONS));
             statement.execute("""
                     insert into revision_origin (revision_id, same_until, seen_at, sureness)

@@ -2,7 +2,7 @@ import { api, need, type Change, type ChangePreview, type ChangeRun } from '$lib
 import type { Manner } from '$lib/parts/change/manner';
 import { draft } from '$lib/state/draft.svelte';
 import { Doing } from '$lib/state/doing.svelte';
-import { saveFrom } from '$lib/state/saveFile';
+import { saveFrom } from '$lib/files/saveFile';
 import { session } from '$lib/state/session.svelte';
 
 /** Which of the changes that were kept later are undone, too. */

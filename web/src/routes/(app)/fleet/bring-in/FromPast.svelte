@@ -29,8 +29,16 @@
     (isFolder ? inFolder[0]?.webkitRelativePath.split('/')[0] : file?.name)?.slice(0, 200) ?? ''
   );
 
-  const content = async (): Promise<Blob | undefined> =>
-    isFolder ? (inFolder.length > 0 ? await folderZip(inFolder, zone) : undefined) : file;
+  /** Of the folder that was packed last: another name for a device packs nothing anew. */
+  let packed: { files: File[]; zone: string; zip: Promise<Blob> } | undefined;
+
+  function content(): Promise<Blob | undefined> {
+    if (!isFolder) return Promise.resolve(file);
+    if (inFolder.length === 0) return Promise.resolve(undefined);
+    if (packed?.files !== inFolder || packed.zone !== zone)
+      packed = { files: inFolder, zone, zip: folderZip(inFolder, zone) };
+    return packed.zip;
+  }
 
   const sent = (body: Blob) => ({
     headers: { 'Content-Type': 'application/octet-stream' },

@@ -15,9 +15,8 @@ interface ChangeRepository extends JpaRepository<Change, Long> {
     @Query("select c.id from Change c where c.dueAt <= :now order by c.dueAt, c.id")
     List<Long> due(Instant now);
 
-    @Query("select c from Change c where c.state = chaperone.server.change.ChangeState.KEPT and c.endedAt >= :at"
-            + " order by c.endedAt desc, c.id desc")
-    List<Change> keptSince(Instant at);
+    List<Change> findByStateInAndEndedAtGreaterThanEqualOrderByEndedAtDescIdDesc(
+            Collection<ChangeState> states, Instant at);
 
     List<Change> findAllByOrderByIdDesc(Limit limit);
 

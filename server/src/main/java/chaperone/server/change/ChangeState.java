@@ -9,7 +9,7 @@ public enum ChangeState {
     /** It may run. So it may again after a run that gave everything back. */
     APPROVED,
     RUNNING,
-    /** It stands on all of its devices. */
+    /** It stands on all of its devices; run device by device, at least on one. */
     KEPT,
     /** A device could not be led anywhere: a person is needed. */
     STUCK,

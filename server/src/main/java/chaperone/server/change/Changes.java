@@ -1,9 +1,7 @@
 package chaperone.server.change;
 
 import chaperone.core.change.ConfigEdit.Misfit;
-import chaperone.core.change.Remark;
 import chaperone.core.change.RunManner;
-import chaperone.core.standard.Clause.Binding;
 import chaperone.core.structure.ConfigPath;
 import chaperone.server.audit.AuditNote;
 import chaperone.server.event.Events;
@@ -11,18 +9,13 @@ import chaperone.server.fleet.Device;
 import chaperone.server.fleet.Fleet;
 import chaperone.server.freeze.Freezes;
 import chaperone.server.problem.ProblemException;
-import chaperone.server.standard.Soundness;
 import java.time.Clock;
 import java.time.Duration;
 import java.time.Instant;
-import java.util.ArrayList;
 import java.util.Arrays;
-import java.util.Comparator;
-import java.util.HashMap;
 import java.util.HashSet;
 import java.util.List;
 import java.util.Locale;
-import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
 import java.util.stream.Collectors;
@@ -36,11 +29,13 @@ import org.springframework.transaction.annotation.Transactional;
 public class Changes {
     static final int MOST_EDITS = 2000;
     private static final Duration FARTHEST = Duration.ofDays(366);
+    /** One that is stuck on a device may stand on others. */
+    private static final List<ChangeState> STANDING = List.of(ChangeState.KEPT, ChangeState.STUCK);
 
     private final ChangeRepository changes;
     private final ChangeEditRepository edits;
     private final ChangePlans plans;
-    private final Soundness soundness;
+    private final ChangeReadiness readiness;
     private final ApprovalRules approvals;
     private final Freezes freezes;
     private final Fleet fleet;
@@ -51,7 +46,7 @@ public class Changes {
             ChangeRepository changes,
             ChangeEditRepository edits,
             ChangePlans plans,
-            Soundness soundness,
+            ChangeReadiness readiness,
             ApprovalRules approvals,
             Freezes freezes,
             Fleet fleet,
@@ -60,7 +55,7 @@ public class Changes {
         this.changes = changes;
         this.edits = edits;
         this.plans = plans;
-        this.soundness = soundness;
+        this.readiness = readiness;
         this.approvals = approvals;
         this.freezes = freezes;
         this.fleet = fleet;
@@ -190,7 +185,7 @@ public class Changes {
     @Transactional
     public void propose(Change change, String by) {
         if (change.state() != ChangeState.DRAFT) throw wrongState(change, "proposed");
-        List<DevicePlan> all = ready(change);
+        List<DevicePlan> all = readiness.of(change);
         change.propose(by, clock.instant(), ChangePlans.digest(all));
         if (needOf(change) == ApprovalNeed.NOBODY) change.needsNoApproval();
         events.changeMoved(change.id());
@@ -199,7 +194,7 @@ public class Changes {
     /** By somebody who takes what was proposed as it is. */
     @Transactional
     public void approveAsProposed(Change change, String by) {
-        approve(change, ChangePlans.digest(ready(change)), by, true);
+        approve(change, ChangePlans.digest(readiness.of(change)), by, true);
     }
 
     /**
@@ -211,7 +206,7 @@ public class Changes {
     void approve(Change change, byte[] digest, String by, boolean isApprover) {
         if (change.state() != ChangeState.PROPOSED) throw wrongState(change, "approved");
         approvals.mustBeFree("C-" + change.id(), authors(change), by, isApprover);
-        byte[] now = ChangePlans.digest(ready(change));
+        byte[] now = ChangePlans.digest(readiness.of(change));
         if (!change.isOf(now) || !Arrays.equals(now, digest)) throw previewMoved(change);
         change.approve(by, clock.instant());
         events.changeMoved(change.id());
@@ -246,10 +241,10 @@ public class Changes {
         events.changeMoved(change.id());
     }
 
-    /** Changes that were kept at a moment or later, the newest first. */
+    /** Changes that ended at a moment or later and may stand on some device, the newest first. */
     @Transactional(readOnly = true)
-    public List<Change> keptSince(Instant at) {
-        return changes.keptSince(at);
+    public List<Change> standingSince(Instant at) {
+        return changes.findByStateInAndEndedAtGreaterThanEqualOrderByEndedAtDescIdDesc(STANDING, at);
     }
 
     /** A new change with the edits of an earlier one for some of its devices, and in its manner. */
@@ -294,7 +289,7 @@ public class Changes {
     @Transactional(propagation = Propagation.MANDATORY)
     public List<DevicePlan> begin(Change change) {
         if (change.state() != ChangeState.APPROVED) throw wrongState(change, "run");
-        List<DevicePlan> all = ready(change);
+        List<DevicePlan> all = readiness.of(change);
         freezes.refuse(all.stream().map(DevicePlan::device).toList());
         if (!change.isOf(ChangePlans.digest(all))) throw previewMoved(change);
         change.running();
@@ -339,87 +334,6 @@ public class Changes {
     public void end(Change change, ChangeState how) {
         change.ended(how, clock.instant());
         events.changeMoved(change.id());
-    }
-
-    private List<DevicePlan> ready(Change change) {
-        List<DevicePlan> all = plans.of(change);
-        String bad = all.stream()
-                .filter(plan -> !plan.target().misfits().isEmpty())
-                .map(plan -> plan.device().name())
-                .collect(Collectors.joining(", "));
-        if (!bad.isEmpty()) {
-            throw new ProblemException(
-                    HttpStatus.CONFLICT,
-                    "edits-do-not-fit",
-                    "Edits do not fit what stands on " + bad + ".",
-                    "Open the preview: it names the statements. Mend or take out those edits.",
-                    Map.of("devices", bad));
-        }
-        List<DevicePlan> altered = inOrder(
-                change, all.stream().filter(plan -> plan.target().isReady()).toList());
-        if (altered.isEmpty()) {
-            throw new ProblemException(
-                    HttpStatus.CONFLICT,
-                    "nothing-to-send",
-                    "C-" + change.id() + " would alter nothing.",
-                    "Add an edit that does.");
-        }
-        refuseBreaches(altered);
-        refuseUnknowing(change, altered);
-        boolean losesLines = !change.savesFirst()
-                && altered.stream()
-                        .anyMatch(plan ->
-                                plan.remarks().stream().anyMatch(remark -> remark.kind() == Remark.Kind.UNSAVED_LINES));
-        if (losesLines) {
-            throw new ProblemException(
-                    HttpStatus.CONFLICT,
-                    "unsaved-lines",
-                    "A device runs lines that it has not saved; its guard would lose them.",
-                    "Choose to save them first, or save them on the device.");
-        }
-        return altered;
-    }
-
-    private static List<DevicePlan> inOrder(Change change, List<DevicePlan> plans) {
-        Map<String, Integer> places = new HashMap<>();
-        for (String name : change.order()) places.putIfAbsent(name, places.size());
-        return plans.stream()
-                .sorted(Comparator.comparing(
-                        plan -> places.getOrDefault(plan.device().name(), Integer.MAX_VALUE)))
-                .toList();
-    }
-
-    private static void refuseUnknowing(Change change, List<DevicePlan> altered) {
-        List<String> names = altered.stream()
-                .filter(DevicePlan::needsWords)
-                .map(plan -> plan.device().name())
-                .toList();
-        if (names.isEmpty() || !change.acknowledged().isBlank()) return;
-        throw new ProblemException(
-                HttpStatus.CONFLICT,
-                "not-acknowledged",
-                "What " + String.join(", ", names) + " is called by is altered, and no guard would lead it back.",
-                "Say in words that you know, at the change.",
-                Map.of("devices", names));
-    }
-
-    /** A clause that refuses what would break it stops the change; what was broken before does not. */
-    private void refuseBreaches(List<DevicePlan> altered) {
-        List<String> refused = new ArrayList<>();
-        for (DevicePlan plan : altered) {
-            String before = plan.target().promise().base();
-            soundness.breaches(plan.device(), before, plan.target().promise().text()).stream()
-                    .filter(breach -> breach.binding() == Binding.REFUSE)
-                    .map(breach -> plan.device().name() + " would break " + breach.standard() + " " + breach.tag())
-                    .forEach(refused::add);
-        }
-        if (refused.isEmpty()) return;
-        throw new ProblemException(
-                HttpStatus.CONFLICT,
-                "refused-by-standard",
-                String.join("; ", refused) + ".",
-                "Open the preview: it names the statements. Mend the edits, or the standard.",
-                Map.of("clauses", refused));
     }
 
     ChangeEdit edit(Change change, long id) {

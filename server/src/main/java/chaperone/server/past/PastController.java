@@ -2,16 +2,13 @@ package chaperone.server.past;
 
 import chaperone.server.audit.AuditNote;
 import chaperone.server.audit.Audited;
-import chaperone.server.event.Events;
-import chaperone.server.fleet.Device;
-import chaperone.server.fleet.Fleet;
 import chaperone.server.past.PastFleet.Meant;
 import chaperone.server.past.PastPlan.Dated;
 import chaperone.server.past.PastPlan.Entry;
 import chaperone.server.past.PastPlan.PastSum;
+import chaperone.server.past.PastStandings.PastStanding;
 import chaperone.server.problem.ProblemException;
 import chaperone.server.revision.ConfigKind;
-import chaperone.server.revision.EarlierRevisions;
 import jakarta.validation.constraints.Min;
 import jakarta.validation.constraints.NotBlank;
 import jakarta.validation.constraints.Size;
@@ -27,8 +24,6 @@ import java.util.Map;
 import java.util.Optional;
 import org.springframework.http.HttpStatus;
 import org.springframework.http.MediaType;
-import org.springframework.jdbc.core.simple.JdbcClient;
-import org.springframework.transaction.annotation.Transactional;
 import org.springframework.web.bind.annotation.DeleteMapping;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PathVariable;
@@ -45,17 +40,11 @@ class PastController {
     private static final int MOST_SHOWN = 2000;
 
     private final PastUploads uploads;
-    private final EarlierRevisions revisions;
-    private final Fleet fleet;
-    private final JdbcClient database;
-    private final Events events;
+    private final PastStandings standings;
 
-    PastController(PastUploads uploads, EarlierRevisions revisions, Fleet fleet, JdbcClient database, Events events) {
+    PastController(PastUploads uploads, PastStandings standings) {
         this.uploads = uploads;
-        this.revisions = revisions;
-        this.fleet = fleet;
-        this.database = database;
-        this.events = events;
+        this.standings = standings;
     }
 
     /**
@@ -159,41 +148,17 @@ class PastController {
     }
 
     /** What a job has brought in that is still there. */
-    record PastStanding(long devices, long revisions) {}
-
     @GetMapping("/{job}")
-    @Transactional(readOnly = true)
-    public PastStanding standing(@PathVariable long job) {
-        return database.sql("""
-                        select count(distinct r.device_id) as devices, count(*) as revisions
-                        from past_upload u join revision_source s on s.upload_id = u.id
-                        join revision r on r.id = s.revision_id
-                        where u.job_id = ?""")
-                .param(job)
-                .query((row, number) -> new PastStanding(row.getLong("devices"), row.getLong("revisions")))
-                .single();
+    PastStanding standing(@PathVariable long job) {
+        return standings.of(job);
     }
 
     /** Takes all of a job's revisions out again, with what was written to them. */
     @Audited("took past configurations back")
     @DeleteMapping("/{job}")
-    @Transactional
-    public PastStanding takeBack(@PathVariable long job) {
-        Long upload = database.sql("""
-                        select u.id from past_upload u join job j on j.id = u.job_id
-                        where u.job_id = ? and j.ended_at is not null""")
-                .param(job)
-                .query(Long.class)
-                .optional()
-                .orElseThrow(() -> ProblemException.notFound("ended job that brought a past in", job));
-        PastStanding standing = standing(job);
-        database.sql("delete from past_file where upload_id = ?").param(upload).update();
-        List<Long> devices = database.sql("""
-                        select distinct r.device_id from revision r join revision_source s on s.revision_id = r.id
-                        where s.upload_id = ?""").param(upload).query(Long.class).list();
-        for (Device device : fleet.with(devices)) revisions.takeBack(device, upload);
+    PastStanding takeBack(@PathVariable long job) {
+        PastStanding standing = standings.takeBack(job);
         AuditNote.add(standing.revisions() + " revisions of " + standing.devices() + " devices, job " + job);
-        events.fleetMoved();
         return standing;
     }
 

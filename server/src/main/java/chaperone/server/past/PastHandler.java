@@ -43,6 +43,13 @@ class PastHandler implements JobLineHandler {
     private final TransactionTemplate transaction;
     private final Events events;
 
+    private enum Portion {
+        /** There may be more. */
+        FULL,
+        LAST,
+        DEVICE_GONE
+    }
+
     private record Stored(long id, Earlier earlier) {}
 
     PastHandler(
@@ -74,19 +81,17 @@ class PastHandler implements JobLineHandler {
         if (device.isEmpty()) return JobLineResult.failed(JobOutcome.DEVICE_GONE, "");
         long upload = Long.parseLong(work.line().payload());
         Map<Put, Integer> counts = new EnumMap<>(Put.class);
-        Optional<Boolean> more;
-        do {
-            more = transaction.execute(status -> bringInSome(device.get(), upload, counts));
-            if (more == null || more.isEmpty()) return JobLineResult.failed(JobOutcome.DEVICE_GONE, "");
-        } while (more.get());
+        Portion portion;
+        do portion = transaction.execute(status -> bringInSome(device.get(), upload, counts));
+        while (portion == Portion.FULL);
+        if (portion == Portion.DEVICE_GONE) return JobLineResult.failed(JobOutcome.DEVICE_GONE, "");
         events.fleetMoved();
         return ended(counts).about(work.line().target());
     }
 
-    /** @return whether there is more; nothing if the device was removed */
-    private Optional<Boolean> bringInSome(long id, long upload, Map<Put, Integer> counts) {
+    private Portion bringInSome(long id, long upload, Map<Put, Integer> counts) {
         Optional<Device> device = fleet.find(id);
-        if (device.isEmpty()) return Optional.empty();
+        if (device.isEmpty()) return Portion.DEVICE_GONE;
         List<Stored> some = database.sql(NEXT)
                 .param("upload", upload)
                 .param("device", id)
@@ -105,7 +110,7 @@ class PastHandler implements JobLineHandler {
             counts.merge(revisions.put(device.get(), each.earlier()), 1, Integer::sum);
             database.sql("delete from past_file where id = ?").param(each.id()).update();
         }
-        return Optional.of(some.size() == AT_ONCE);
+        return some.size() == AT_ONCE ? Portion.FULL : Portion.LAST;
     }
 
     private static JobLineResult ended(Map<Put, Integer> counts) {

@@ -1,9 +1,9 @@
 package chaperone.server.past;
 
 import chaperone.core.config.ConfigBytes;
-import chaperone.core.config.ConfigNode;
 import chaperone.core.config.ConfigProblem;
 import chaperone.core.config.ConfigTree;
+import chaperone.core.past.Likeness;
 import chaperone.core.past.PastPath;
 import chaperone.core.platform.Platform;
 import chaperone.server.content.Contents;
@@ -20,13 +20,10 @@ import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
-import java.util.Set;
-import java.util.stream.Collectors;
 
 /** Looks at one file after the other: whose it is, from when, and whether it is a configuration of that device. */
 final class PastReading {
     private static final Instant BEGIN = Instant.parse("1980-01-02T00:00:00Z");
-    private static final int LEAST_SHARE = 3;
 
     private final PastFleet fleet;
     private final PlatformRegistry platforms;
@@ -35,8 +32,8 @@ final class PastReading {
     private final List<Entry> entries = new ArrayList<>();
     private final Map<String, Optional<First>> known = new HashMap<>();
 
-    /** Of a device's configuration: since when it is known, and how its statements began then. */
-    private record First(Instant since, Set<String> words) {}
+    /** Of a device's configuration: since when it is known, and what it was like then. */
+    private record First(Instant since, Likeness likeness) {}
 
     PastReading(PastFleet fleet, PlatformRegistry platforms, EarlierRevisions revisions, ZoneId zone) {
         this.fleet = fleet;
@@ -83,40 +80,27 @@ final class PastReading {
                 device.id() + "/" + kind,
                 key -> revisions
                         .known(device.id(), kind)
-                        .map(known -> new First(known.since(), beginnings(platform, known.text()))));
+                        .map(known -> new First(
+                                known.since(), Likeness.to(platform.grammar().read(known.text())))));
         if (first.isEmpty()) return new Finding(PastVerdict.NEVER_COPIED, kind.word());
         if (!at.get().isBefore(first.get().since()))
             return new Finding(
                     PastVerdict.NOT_BEFORE, "known since " + first.get().since());
         if (file.content().isEmpty()) return new Finding(PastVerdict.TOO_LONG, "");
         return look(
-                ConfigBytes.decode(file.content().get()), platform, first.get().words());
+                ConfigBytes.decode(file.content().get()), platform, first.get().likeness());
     }
 
-    private static Finding look(String text, Platform platform, Set<String> words) {
+    private static Finding look(String text, Platform platform, Likeness likeness) {
         if (text.isBlank() || text.indexOf('\0') >= 0) return new Finding(PastVerdict.NO_TEXT, "");
         ConfigTree tree = platform.grammar().read(text);
         if (!platform.accepts(tree)) {
             ConfigProblem first = tree.problems().get(0);
             return new Finding(PastVerdict.OTHER_PLATFORM, "line " + (first.line() + 1) + ": " + first.message());
         }
-        Set<String> own = beginnings(tree);
-        long shared = own.stream().filter(words::contains).count();
-        // What device families have in common is little; what one had years ago is most of what it has.
-        return words.isEmpty() || shared * LEAST_SHARE >= own.size() && shared > 0
+        return likeness.isSharedBy(tree)
                 ? new Finding(PastVerdict.REVISION, "")
                 : new Finding(PastVerdict.OTHER_PLATFORM, "hardly a statement begins like one of the device's own");
-    }
-
-    private static Set<String> beginnings(Platform platform, String text) {
-        return text.isEmpty() ? Set.of() : beginnings(platform.grammar().read(text));
-    }
-
-    private static Set<String> beginnings(ConfigTree tree) {
-        return tree.walk()
-                .filter(node -> node.kind() == ConfigNode.Kind.STATEMENT)
-                .map(node -> node.text().split("[\\s:]", 2)[0])
-                .collect(Collectors.toSet());
     }
 
     private static String names(List<Meant> devices) {

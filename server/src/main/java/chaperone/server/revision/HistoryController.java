@@ -2,6 +2,7 @@ package chaperone.server.revision;
 
 import chaperone.core.config.ConfigBytes;
 import chaperone.core.mask.MaskedConfig;
+import chaperone.core.mask.Outline;
 import chaperone.server.audit.AuditNote;
 import chaperone.server.audit.Audited;
 import chaperone.server.document.SavedFile;

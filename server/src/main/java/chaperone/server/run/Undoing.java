@@ -98,8 +98,8 @@ class Undoing {
     }
 
     private List<Change> since(Change change) {
-        return change.endedAt().map(changes::keptSince).orElse(List.of()).stream()
-                .filter(each -> each.id() != change.id())
+        return change.endedAt().map(changes::standingSince).orElse(List.of()).stream()
+                .filter(each -> each.id() != change.id() && !kept(each).isEmpty())
                 .toList();
     }
 

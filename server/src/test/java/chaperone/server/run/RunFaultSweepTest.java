@@ -6,7 +6,6 @@ import chaperone.server.support.FourFamilies;
 import chaperone.standins.StandIn;
 import chaperone.standins.device.Fault;
 import java.time.Duration;
-import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Random;
@@ -59,7 +58,6 @@ class RunFaultSweepTest {
     @Test
     void allOrNoneWhateverHappens() {
         Random random = new Random(SEED);
-        Map<Fault, Integer> met = new HashMap<>();
         for (int i = 0; i < FAULTS; i++) {
             four.settle();
             Map<String, String> before = four.kept();
@@ -74,10 +72,8 @@ class RunFaultSweepTest {
             int longest = begin + 1 + random.nextInt(6);
             String what = "seed %d, %d: %s %d on %s from step %d".formatted(SEED, i, fault, number, device, begin);
             JsonNode run = faulty(change, four.device(device), fault, number, begin, longest);
-            met.merge(fault, 1, Integer::sum);
             check(what, change, run, before);
         }
-        assertThat(met.values().stream().mapToInt(Integer::intValue).sum()).isEqualTo(FAULTS);
     }
 
     /** The fault is there from a step of the run on until some others have been taken, or the run is over. */

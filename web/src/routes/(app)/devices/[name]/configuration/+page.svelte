@@ -17,7 +17,7 @@
   import { address } from '$lib/state/address.svelte';
   import { keys } from '$lib/keys/keys.svelte';
   import { KINDS, kindOf, kinds, titled } from '$lib/text/configKind';
-  import { saveFile } from '$lib/state/saveFile';
+  import { saveFile } from '$lib/files/saveFile';
   import { count } from '$lib/text/time';
   import ConfigText from './ConfigText.svelte';
   import LineReason from './LineReason.svelte';

@@ -1,14 +1,13 @@
-package chaperone.server.revision;
+package chaperone.core.mask;
 
 import chaperone.core.config.ConfigBytes;
 import chaperone.core.config.ConfigNode;
 import chaperone.core.config.ConfigNode.Kind;
-import chaperone.core.mask.MaskedConfig;
 import java.util.ArrayList;
 import java.util.List;
 
 /** A configuration as headings that one can jump to: the first {@value #MOST} of them. */
-final class Outline {
+public final class Outline {
     private static final int MOST = 3000;
     private static final int DEEPEST = 2;
 
@@ -18,9 +17,9 @@ final class Outline {
      * @param line from 0
      * @param statements that stand below it, at every level
      */
-    record Heading(String text, int depth, int line, long statements) {}
+    public record Heading(String text, int depth, int line, long statements) {}
 
-    static List<Heading> of(MaskedConfig masked) {
+    public static List<Heading> of(MaskedConfig masked) {
         List<Heading> headings = new ArrayList<>();
         collect(masked.document().tree().nodes(), 0, masked, headings);
         return headings;

@@ -1,0 +1,110 @@
+package chaperone.server.change;
+
+import chaperone.core.change.Remark;
+import chaperone.core.standard.Clause.Binding;
+import chaperone.server.problem.ProblemException;
+import chaperone.server.standard.Soundness;
+import java.util.ArrayList;
+import java.util.Comparator;
+import java.util.HashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.stream.Collectors;
+import org.springframework.http.HttpStatus;
+import org.springframework.stereotype.Component;
+
+/** Whether a change may be sent as it stands now: asked when it is proposed, when it is approved, and when it runs. */
+@Component
+class ChangeReadiness {
+    private final ChangePlans plans;
+    private final Soundness soundness;
+
+    ChangeReadiness(ChangePlans plans, Soundness soundness) {
+        this.plans = plans;
+        this.soundness = soundness;
+    }
+
+    /**
+     * The plans that are to be sent, in the order in which their devices are told.
+     *
+     * @throws ProblemException if there is nothing to send, or something in its way
+     */
+    List<DevicePlan> of(Change change) {
+        List<DevicePlan> all = plans.of(change);
+        String bad = all.stream()
+                .filter(plan -> !plan.target().misfits().isEmpty())
+                .map(plan -> plan.device().name())
+                .collect(Collectors.joining(", "));
+        if (!bad.isEmpty()) {
+            throw new ProblemException(
+                    HttpStatus.CONFLICT,
+                    "edits-do-not-fit",
+                    "Edits do not fit what stands on " + bad + ".",
+                    "Open the preview: it names the statements. Mend or take out those edits.",
+                    Map.of("devices", bad));
+        }
+        List<DevicePlan> altered = inOrder(
+                change, all.stream().filter(plan -> plan.target().isReady()).toList());
+        if (altered.isEmpty()) {
+            throw new ProblemException(
+                    HttpStatus.CONFLICT,
+                    "nothing-to-send",
+                    "C-" + change.id() + " would alter nothing.",
+                    "Add an edit that does.");
+        }
+        refuseBreaches(altered);
+        refuseUnknowing(change, altered);
+        boolean losesLines =
+                !change.savesFirst() && altered.stream().anyMatch(plan -> plan.has(Remark.Kind.UNSAVED_LINES));
+        if (losesLines) {
+            throw new ProblemException(
+                    HttpStatus.CONFLICT,
+                    "unsaved-lines",
+                    "A device runs lines that it has not saved; its guard would lose them.",
+                    "Choose to save them first, or save them on the device.");
+        }
+        return altered;
+    }
+
+    private static List<DevicePlan> inOrder(Change change, List<DevicePlan> plans) {
+        Map<String, Integer> places = new HashMap<>();
+        for (String name : change.order()) places.putIfAbsent(name, places.size());
+        return plans.stream()
+                .sorted(Comparator.comparing(
+                        plan -> places.getOrDefault(plan.device().name(), Integer.MAX_VALUE)))
+                .toList();
+    }
+
+    private static void refuseUnknowing(Change change, List<DevicePlan> altered) {
+        List<String> names = altered.stream()
+                .filter(DevicePlan::needsWords)
+                .map(plan -> plan.device().name())
+                .toList();
+        if (names.isEmpty() || !change.acknowledged().isBlank()) return;
+        throw new ProblemException(
+                HttpStatus.CONFLICT,
+                "not-acknowledged",
+                "What " + String.join(", ", names) + " is called by is altered, and no guard would lead it back.",
+                "Say in words that you know, at the change.",
+                Map.of("devices", names));
+    }
+
+    /** A clause that refuses what would break it stops the change; what was broken before does not. */
+    private void refuseBreaches(List<DevicePlan> altered) {
+        List<String> refused = new ArrayList<>();
+        for (DevicePlan plan : altered) {
+            String before = plan.target().promise().base();
+            soundness.breaches(plan.device(), before, plan.target().promise().text()).stream()
+                    .filter(breach -> breach.binding() == Binding.REFUSE)
+                    .map(breach -> plan.device().name() + " would break " + breach.standard() + " " + breach.tag())
+                    .forEach(refused::add);
+        }
+        if (refused.isEmpty()) return;
+        throw new ProblemException(
+                HttpStatus.CONFLICT,
+                "refused-by-standard",
+                String.join("; ", refused) + ".",
+                "Open the preview: it names the statements. Mend the edits, or the standard.",
+                Map.of("clauses", refused));
+    }
+}
