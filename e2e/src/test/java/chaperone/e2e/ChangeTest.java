@@ -397,7 +397,9 @@ class ChangeTest {
                                     List.of("{ \"welcome\": \"winter\" }")))
                     .json(201);
         engineer.navigate("/freezes");
+        assertThat(engineer.getByText("No freeze yet")).isVisible();
         engineer.keyboard().press("a");
+        assertThat(engineer.getByLabel("Why")).isFocused();
         engineer.keyboard().type("every ship is full");
         engineer.keyboard().press("Enter");
         assertThat(row(engineer, "every ship is full")).containsText("holds now");

@@ -1,18 +1,15 @@
 <script lang="ts">
   import { goto } from '$app/navigation';
   import type { Change } from '$lib/api/client';
-  import { inOrder, mannerText } from '$lib/parts/change/manner';
+  import { mannerText } from '$lib/parts/change/manner';
   import { STATE, stepsOf } from '$lib/parts/change/changeText';
-  import Confirm from '$lib/parts/form/Confirm.svelte';
   import Menu from '$lib/parts/form/Menu.svelte';
   import When from '$lib/parts/form/When.svelte';
-  import { address } from '$lib/state/address.svelte';
   import { session } from '$lib/state/session.svelte';
   import { count } from '$lib/text/time';
-  import BackTo from './BackTo.svelte';
-  import MannerForm from './MannerForm.svelte';
-  import RunTime from './RunTime.svelte';
-  import type { ChangePage, Later } from './changePage.svelte';
+  import ChangeAsks from './ChangeAsks.svelte';
+  import ChangeWarnings from './ChangeWarnings.svelte';
+  import type { Asked, ChangePage } from './changePage.svelte';
 
   interface Props {
     opened: ChangePage;
@@ -25,7 +22,7 @@
     'A device has changed since this was proposed: put it back to draft and look again.';
 
   let { opened, change, ontype }: Props = $props();
-  let asks = $state<'run' | 'time' | 'manner' | 'back' | 'drop' | undefined>();
+  let asks = $state<Asked | undefined>();
 
   const steps = $derived(stepsOf(change, opened.preview));
   const devices = $derived([...new Set(change.edits.map((edit) => edit.device))]);
@@ -33,12 +30,6 @@
     [change.madeBy, change.proposedBy, ...change.edits.map((edit) => edit.madeBy)].includes(session.who?.name)
   );
   const mayApprove = $derived(session.mayApprove || (session.mayAct && change.needs !== 'APPROVER'));
-  const unsaved = $derived(
-    (opened.preview?.devices ?? []).filter((device) =>
-      device.remarks.some((remark) => remark.kind === 'UNSAVED_LINES')
-    )
-  );
-
   /** Whether it stands on some of its devices only. */
   const isLeftOut = $derived((opened.runs[0]?.devices ?? []).some((line) => line.state !== 'KEPT'));
 
@@ -47,20 +38,8 @@
     if (number) await goto(`/changes/${number}`);
   }
 
-  const unguarded = $derived(
-    (opened.preview?.devices ?? []).filter((device) =>
-      ['NO_GUARD', 'REACHED_THROUGH'].every((kind) => device.remarks.some((remark) => remark.kind === kind))
-    )
-  );
-
-  /** What runs is what one wants to look at. */
-  async function run() {
-    if (await opened.run()) await address.change({ tab: '' });
-  }
-
-  async function undo(later: Later = 'NONE') {
-    asks = undefined;
-    const number = await opened.undo(later);
+  async function undo() {
+    const number = await opened.undo();
     if (number) await goto(`/changes/${number}`);
   }
 </script>
@@ -152,7 +131,7 @@
         <button class="btn btn-primary" onclick={goOn}>Go on with the others</button>
       {/if}
       <button class="btn" onclick={() => (asks = 'back')}>Undo back to here…</button>
-      <button class="btn" onclick={() => undo()}>Undo as a new change</button>
+      <button class="btn" onclick={undo}>Undo as a new change</button>
     {/if}
   </div>
 </div>
@@ -166,97 +145,8 @@
 {#if change.state === 'PROPOSED' && mayApprove && isMine}
   <p class="mt-2">Nobody approves what they wrote themselves: somebody else is needed.</p>
 {/if}
-{#if change.notRun}
-  <p role="alert" class="bg-modified mt-2 rounded px-3 py-1">It was due and did not run. {change.notRun}</p>
-{/if}
-{#if opened.preview && !opened.preview.isAsProposed}
-  <p role="alert" class="bg-modified mt-2 rounded px-3 py-1">
-    A device has changed since this was proposed: what would be sent is not what was seen. Take it back to a
-    draft and propose it again.
-  </p>
-{/if}
-{#if opened.mayEdit && unsaved.length > 0}
-  <label class="bg-modified mt-2 flex items-center gap-2 rounded px-3 py-1">
-    <input
-      type="checkbox"
-      class="checkbox"
-      checked={change.savesFirst}
-      onchange={(event) => opened.describe(change.title, change.note, event.currentTarget.checked)}
-    />
-    {unsaved.map((device) => device.device).join(', ')} run lines that are not saved, and their guard goes back
-    to what is saved: save those lines first
-  </label>
-{/if}
-
-{#if unguarded.length > 0}
-  <label class="bg-modified mt-2 flex items-center gap-2 rounded px-3 py-1">
-    <span
-      >What {unguarded.map((device) => device.device).join(', ')}
-      {unguarded.length === 1 ? 'is' : 'are'} called by is altered, and no guard would lead
-      {unguarded.length === 1 ? 'it' : 'them'} back. In words, that you know:</span
-    >
-    {#if opened.mayEdit}
-      <input
-        class="input grow"
-        maxlength="500"
-        value={change.acknowledged}
-        onchange={(event) => opened.acknowledge(change, event.currentTarget.value)}
-      />
-    {:else}<b>{change.acknowledged}</b>{/if}
-  </label>
-{/if}
-
-{#if asks === 'run'}
-  <Confirm
-    title="Run C-{change.number} on {count(devices.length, 'device')}?"
-    yes="Run it"
-    onyes={() => {
-      asks = undefined;
-      run();
-    }}
-    onno={() => (asks = undefined)}
-  >
-    {inOrder(devices, change.order).join(', ')}. Each is copied first; if one refuses a command or does not
-    come out exactly as previewed, {change.allOrNone
-      ? 'all are put back'
-      : 'it is put back, and the others stand alone'}.
-  </Confirm>
-{:else if asks === 'time'}
-  <RunTime
-    number={change.number}
-    onat={(at) => {
-      asks = undefined;
-      opened.runAt(at);
-    }}
-    onno={() => (asks = undefined)}
-  />
-{:else if asks === 'manner'}
-  <MannerForm
-    manner={change}
-    {devices}
-    onchoose={(manner) => {
-      asks = undefined;
-      opened.runIn(change, manner);
-    }}
-    onno={() => (asks = undefined)}
-  />
-{:else if asks === 'back'}
-  <BackTo number={change.number} onback={undo} onno={() => (asks = undefined)} />
-{:else if asks === 'drop'}
-  <Confirm
-    title="Drop C-{change.number}?"
-    yes="Drop it"
-    isFinal
-    onyes={() => {
-      asks = undefined;
-      opened.drop();
-    }}
-    onno={() => (asks = undefined)}
-  >
-    Its {count(change.edits.length, 'edit')} on {count(devices.length, 'device')} stay on record, but nobody can
-    go on with them. Nothing was written to any device.
-  </Confirm>
-{/if}
+<ChangeWarnings {opened} {change} />
+{#if asks}<ChangeAsks {opened} {change} {devices} bind:asks />{/if}
 
 <style>
   .title {

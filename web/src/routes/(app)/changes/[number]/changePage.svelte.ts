@@ -8,6 +8,9 @@ import { session } from '$lib/state/session.svelte';
 /** Which of the changes that were kept later are undone, too. */
 export type Later = 'NONE' | 'SAME_DEVICES' | 'ALL';
 
+/** A deed that begins with a question. */
+export type Asked = 'run' | 'time' | 'manner' | 'back' | 'drop';
+
 /** A change with what it would do and what its runs did. */
 export class ChangePage {
   change = $state.raw<Change | undefined>();

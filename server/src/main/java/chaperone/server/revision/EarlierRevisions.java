@@ -104,14 +104,17 @@ public class EarlierRevisions {
     @Transactional(readOnly = true)
     public Map<Long, RevisionSource> sources(Collection<Revision> some) {
         Map<Long, RevisionSource> sources = new HashMap<>();
+        Long[] broughtIn = some.stream()
+                .filter(revision -> revision.origin() == Origin.BROUGHT_IN)
+                .map(Revision::id)
+                .toArray(Long[]::new);
+        if (broughtIn.length == 0) return sources;
         database.sql("""
                         select s.*, u.name, u.brought_by, u.brought_at
                         from revision_source s join past_upload u on u.id = s.upload_id
-                        where s.revision_id = any (:revisions)""")
-                .param("revisions", some.stream().map(Revision::id).toArray(Long[]::new))
-                .query(row -> {
-                    sources.put(row.getLong("revision_id"), RevisionSource.of(row));
-                });
+                        where s.revision_id = any (:revisions)""").param("revisions", broughtIn).query(row -> {
+            sources.put(row.getLong("revision_id"), RevisionSource.of(row));
+        });
         return sources;
     }
 

@@ -168,6 +168,8 @@ public class History {
     /** @param before absent if the revision is the first one now */
     public void compareAnew(Device device, Optional<Revision> before, Revision revision) {
         if (before.isEmpty()) {
+            // What nobody has accounted for stays a change, even when what it altered is thinned out.
+            if (revision.origin() != Origin.NOT_PLANNED) revision.altersWhatStoodBefore(false);
             revision.differsBy(Comparison.Counts.NONE);
             revision.altered(List.of(), 0, NO_DIGEST);
             edits.forget(revision.id());
