@@ -107,7 +107,7 @@ export interface paths {
             path?: never;
             cookie?: never;
         };
-        get: operations["list_19"];
+        get: operations["list_20"];
         put?: never;
         post?: never;
         delete?: never;
@@ -260,6 +260,22 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/change-edits/of-query": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["addToAll"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/changes": {
         parameters: {
             query?: never;
@@ -398,7 +414,7 @@ export interface paths {
         get?: never;
         put: operations["rewrite"];
         post?: never;
-        delete: operations["remove_9"];
+        delete: operations["remove_10"];
         options?: never;
         head?: never;
         patch?: never;
@@ -750,7 +766,7 @@ export interface paths {
         get?: never;
         put: operations["change"];
         post?: never;
-        delete: operations["remove_8"];
+        delete: operations["remove_9"];
         options?: never;
         head?: never;
         patch?: never;
@@ -891,7 +907,7 @@ export interface paths {
             path?: never;
             cookie?: never;
         };
-        get: operations["list_18"];
+        get: operations["list_19"];
         put?: never;
         post?: never;
         delete?: never;
@@ -941,7 +957,7 @@ export interface paths {
         };
         get?: never;
         put?: never;
-        post: operations["remove_10"];
+        post: operations["remove_11"];
         delete?: never;
         options?: never;
         head?: never;
@@ -958,7 +974,7 @@ export interface paths {
         get: operations["get_7"];
         put?: never;
         post?: never;
-        delete: operations["remove_11"];
+        delete: operations["remove_12"];
         options?: never;
         head?: never;
         patch?: never;
@@ -1284,6 +1300,22 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/devices/{name}/typed-lines": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["help"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/drift": {
         parameters: {
             query?: never;
@@ -1403,7 +1435,7 @@ export interface paths {
             path?: never;
             cookie?: never;
         };
-        get: operations["list_17"];
+        get: operations["list_18"];
         put?: never;
         post?: never;
         delete?: never;
@@ -1422,7 +1454,7 @@ export interface paths {
         get?: never;
         put: operations["keep_1"];
         post?: never;
-        delete: operations["remove_7"];
+        delete: operations["remove_8"];
         options?: never;
         head?: never;
         patch?: never;
@@ -1515,7 +1547,7 @@ export interface paths {
             path?: never;
             cookie?: never;
         };
-        get: operations["list_16"];
+        get: operations["list_17"];
         put?: never;
         post?: never;
         delete?: never;
@@ -1534,7 +1566,7 @@ export interface paths {
         get?: never;
         put: operations["save_2"];
         post?: never;
-        delete: operations["remove_6"];
+        delete: operations["remove_7"];
         options?: never;
         head?: never;
         patch?: never;
@@ -1694,7 +1726,7 @@ export interface paths {
         get?: never;
         put?: never;
         post?: never;
-        delete: operations["remove_12"];
+        delete: operations["remove_13"];
         options?: never;
         head?: never;
         patch?: never;
@@ -1819,7 +1851,7 @@ export interface paths {
             path?: never;
             cookie?: never;
         };
-        get: operations["list_15"];
+        get: operations["list_16"];
         put?: never;
         post?: never;
         delete?: never;
@@ -2171,7 +2203,7 @@ export interface paths {
             path?: never;
             cookie?: never;
         };
-        get: operations["list_14"];
+        get: operations["list_15"];
         put?: never;
         post?: never;
         delete?: never;
@@ -2222,7 +2254,7 @@ export interface paths {
         get: operations["get_2"];
         put: operations["save_1"];
         post?: never;
-        delete: operations["remove_5"];
+        delete: operations["remove_6"];
         options?: never;
         head?: never;
         patch?: never;
@@ -2331,7 +2363,7 @@ export interface paths {
             path?: never;
             cookie?: never;
         };
-        get: operations["help"];
+        get: operations["help_1"];
         put?: never;
         post?: never;
         delete?: never;
@@ -2350,7 +2382,7 @@ export interface paths {
         get: operations["list"];
         put: operations["set_1"];
         post?: never;
-        delete: operations["remove_4"];
+        delete: operations["remove_5"];
         options?: never;
         head?: never;
         patch?: never;
@@ -2379,7 +2411,7 @@ export interface paths {
             path?: never;
             cookie?: never;
         };
-        get: operations["list_13"];
+        get: operations["list_14"];
         put?: never;
         post?: never;
         delete?: never;
@@ -2587,7 +2619,7 @@ export interface paths {
             path?: never;
             cookie?: never;
         };
-        get: operations["list_12"];
+        get: operations["list_13"];
         put?: never;
         post?: never;
         delete?: never;
@@ -2620,9 +2652,9 @@ export interface paths {
             cookie?: never;
         };
         get?: never;
-        put: operations["write_2"];
+        put: operations["write_3"];
         post?: never;
-        delete: operations["remove_3"];
+        delete: operations["remove_4"];
         options?: never;
         head?: never;
         patch?: never;
@@ -2747,7 +2779,7 @@ export interface paths {
             path?: never;
             cookie?: never;
         };
-        get: operations["list_11"];
+        get: operations["list_12"];
         put?: never;
         post?: never;
         delete?: never;
@@ -2766,7 +2798,7 @@ export interface paths {
         get?: never;
         put: operations["save"];
         post?: never;
-        delete: operations["remove_2"];
+        delete: operations["remove_3"];
         options?: never;
         head?: never;
         patch?: never;
@@ -2795,7 +2827,7 @@ export interface paths {
             path?: never;
             cookie?: never;
         };
-        get: operations["list_10"];
+        get: operations["list_11"];
         put?: never;
         post?: never;
         delete?: never;
@@ -2844,9 +2876,9 @@ export interface paths {
             cookie?: never;
         };
         get: operations["get_1"];
-        put: operations["write_1"];
+        put: operations["write_2"];
         post?: never;
-        delete: operations["remove_1"];
+        delete: operations["remove_2"];
         options?: never;
         head?: never;
         patch?: never;
@@ -2911,6 +2943,86 @@ export interface paths {
         put?: never;
         post: operations["publish"];
         delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/standing-rules": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["list_10"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/standing-rules/acts": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["acts"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/standing-rules/concerned": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["concerned"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/standing-rules/reach": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["reach"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/standing-rules/{name}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put: operations["write_1"];
+        post?: never;
+        delete: operations["remove_1"];
         options?: never;
         head?: never;
         patch?: never;
@@ -3042,6 +3154,19 @@ export interface components {
             at: string;
             by: string;
             note: string;
+        };
+        ActView: {
+            /** Format: date-time */
+            at: string;
+            /** Format: int64 */
+            change?: number;
+            /** @enum {string} */
+            deed: "TELL" | "ADOPT" | "PUT_BACK";
+            device?: string;
+            failure: string;
+            /** Format: int32 */
+            revision: number;
+            rule: string;
         };
         ActorView: {
             account: string;
@@ -3355,6 +3480,17 @@ export interface components {
             layout: components["schemas"]["LayoutDiff"];
             noise: components["schemas"]["NoiseItemView"][];
             sections: components["schemas"]["SectionView"][];
+        };
+        ConcernedView: {
+            /** Format: int64 */
+            change?: number;
+            /** @enum {string} */
+            deed: "TELL" | "ADOPT" | "PUT_BACK";
+            device: string;
+            /** Format: date-time */
+            dueAt: string;
+            hindrance: string;
+            rule: string;
         };
         ConfigProblem: {
             /** Format: int32 */
@@ -4116,6 +4252,15 @@ export interface components {
             /** Format: int32 */
             trailingBlanks: number;
         };
+        LineHelpView: {
+            block: string[];
+            /** Format: int32 */
+            configurations: number;
+            /** Format: int32 */
+            from: number;
+            marks: components["schemas"]["Mark"][];
+            suggestions: components["schemas"]["Suggestion"][];
+        };
         LineInput: {
             line: string;
             other?: string;
@@ -4272,6 +4417,14 @@ export interface components {
             notes: components["schemas"]["NoteView"][];
             pairs: components["schemas"]["MapPair"][];
             places: components["schemas"]["PlaceView"][];
+        };
+        Mark: {
+            /** @enum {string} */
+            kind: "REFUSED" | "UNUSUAL" | "STANDS";
+            /** Format: int32 */
+            line: number;
+            message: string;
+            word?: string;
         };
         MarkInput: {
             /** @enum {string} */
@@ -4653,6 +4806,13 @@ export interface components {
         Proposed: {
             pattern: string;
         };
+        QueryEditsInput: {
+            /** Format: int64 */
+            change?: number;
+            lines: string[];
+            note?: string;
+            query: string;
+        };
         QueryHelp: {
             /** Format: int32 */
             from: number;
@@ -4736,7 +4896,7 @@ export interface components {
             /** Format: int64 */
             id: number;
             /** @enum {string} */
-            kind: "DEVICES" | "GROUP" | "VIEW" | "ROUTINE" | "READING_PLAN" | "SITE" | "STANDARD" | "TEMPLATE" | "MAP_NOTE" | "REVISION_MARK" | "STANDARD_RELEASE" | "MAP_MOVE" | "MAP_PLACES" | "PAIR";
+            kind: "DEVICES" | "GROUP" | "VIEW" | "ROUTINE" | "READING_PLAN" | "SITE" | "STANDARD" | "TEMPLATE" | "STANDING_RULE" | "MAP_NOTE" | "REVISION_MARK" | "STANDARD_RELEASE" | "MAP_MOVE" | "MAP_PLACES" | "PAIR";
             name: string;
             /** Format: date-time */
             removedAt: string;
@@ -5121,6 +5281,41 @@ export interface components {
             publishedBy?: string;
             text: components["schemas"]["StandardText"];
         };
+        StandingReach: {
+            /** Format: int64 */
+            devices: number;
+            drifting: string[];
+        };
+        StandingRuleInput: {
+            /** @enum {string} */
+            deed: "TELL" | "ADOPT" | "PUT_BACK";
+            /** Format: int32 */
+            delayMinutes: number;
+            isOff: boolean;
+            /** Format: int32 */
+            perHour: number;
+            /** Format: int32 */
+            place: number;
+            query: string;
+        };
+        StandingRuleView: {
+            /** @enum {string} */
+            deed: "TELL" | "ADOPT" | "PUT_BACK";
+            /** Format: int32 */
+            delayMinutes: number;
+            isOff: boolean;
+            /** Format: date-time */
+            madeAt: string;
+            madeBy: string;
+            name: string;
+            /** Format: int32 */
+            perHour: number;
+            /** Format: int32 */
+            place: number;
+            query: string;
+            /** Format: int64 */
+            reaches?: number;
+        };
         Started: {
             /** Format: int64 */
             job: number;
@@ -5141,6 +5336,12 @@ export interface components {
             noise: components["schemas"]["NoiseItemView"][];
             oddAfter?: string;
             oddBefore?: string;
+        };
+        Suggestion: {
+            /** Format: int32 */
+            has: number;
+            isHere: boolean;
+            text: string;
         };
         TableDifferenceView: {
             /** Format: int32 */
@@ -5363,6 +5564,17 @@ export interface components {
             /** Format: int64 */
             rollouts: number;
         };
+        WrittenLinesInput: {
+            /** Format: int64 */
+            change?: number;
+            /** Format: int32 */
+            column: number;
+            /** Format: int64 */
+            edit?: number;
+            /** Format: int32 */
+            line: number;
+            lines: string[];
+        };
         YamlToCheck: {
             yaml: string;
         };
@@ -5577,7 +5789,7 @@ export interface operations {
             };
         };
     };
-    list_19: {
+    list_20: {
         parameters: {
             query?: {
                 who?: string | null;
@@ -5842,6 +6054,30 @@ export interface operations {
         requestBody: {
             content: {
                 "application/json": components["schemas"]["ChangeEditInput"];
+            };
+        };
+        responses: {
+            /** @description Created */
+            201: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ChangeView"];
+                };
+            };
+        };
+    };
+    addToAll: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["QueryEditsInput"];
             };
         };
         responses: {
@@ -6137,7 +6373,7 @@ export interface operations {
             };
         };
     };
-    remove_9: {
+    remove_10: {
         parameters: {
             query?: never;
             header?: never;
@@ -6687,7 +6923,7 @@ export interface operations {
             };
         };
     };
-    remove_8: {
+    remove_9: {
         parameters: {
             query?: never;
             header?: never;
@@ -6905,7 +7141,7 @@ export interface operations {
             };
         };
     };
-    list_18: {
+    list_19: {
         parameters: {
             query?: {
                 query?: string;
@@ -6989,7 +7225,7 @@ export interface operations {
             };
         };
     };
-    remove_10: {
+    remove_11: {
         parameters: {
             query?: never;
             header?: never;
@@ -7035,7 +7271,7 @@ export interface operations {
             };
         };
     };
-    remove_11: {
+    remove_12: {
         parameters: {
             query?: never;
             header?: never;
@@ -7602,6 +7838,32 @@ export interface operations {
             };
         };
     };
+    help: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                name: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["WrittenLinesInput"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["LineHelpView"];
+                };
+            };
+        };
+    };
     drift: {
         parameters: {
             query?: never;
@@ -7744,7 +8006,7 @@ export interface operations {
             };
         };
     };
-    list_17: {
+    list_18: {
         parameters: {
             query?: never;
             header?: never;
@@ -7788,7 +8050,7 @@ export interface operations {
             };
         };
     };
-    remove_7: {
+    remove_8: {
         parameters: {
             query?: never;
             header?: never;
@@ -7962,7 +8224,7 @@ export interface operations {
             };
         };
     };
-    list_16: {
+    list_17: {
         parameters: {
             query?: never;
             header?: never;
@@ -8006,7 +8268,7 @@ export interface operations {
             };
         };
     };
-    remove_6: {
+    remove_7: {
         parameters: {
             query?: never;
             header?: never;
@@ -8251,7 +8513,7 @@ export interface operations {
             };
         };
     };
-    remove_12: {
+    remove_13: {
         parameters: {
             query?: never;
             header?: never;
@@ -8455,7 +8717,7 @@ export interface operations {
             };
         };
     };
-    list_15: {
+    list_16: {
         parameters: {
             query?: {
                 size?: number;
@@ -9069,7 +9331,7 @@ export interface operations {
             };
         };
     };
-    list_14: {
+    list_15: {
         parameters: {
             query?: never;
             header?: never;
@@ -9181,7 +9443,7 @@ export interface operations {
             };
         };
     };
-    remove_5: {
+    remove_6: {
         parameters: {
             query?: never;
             header?: never;
@@ -9350,7 +9612,7 @@ export interface operations {
             };
         };
     };
-    help: {
+    help_1: {
         parameters: {
             query: {
                 query: string;
@@ -9417,7 +9679,7 @@ export interface operations {
             };
         };
     };
-    remove_4: {
+    remove_5: {
         parameters: {
             query: {
                 group: string;
@@ -9459,7 +9721,7 @@ export interface operations {
             };
         };
     };
-    list_13: {
+    list_14: {
         parameters: {
             query?: never;
             header?: never;
@@ -9781,7 +10043,7 @@ export interface operations {
             };
         };
     };
-    list_12: {
+    list_13: {
         parameters: {
             query?: never;
             header?: never;
@@ -9825,7 +10087,7 @@ export interface operations {
             };
         };
     };
-    write_2: {
+    write_3: {
         parameters: {
             query?: never;
             header?: never;
@@ -9849,7 +10111,7 @@ export interface operations {
             };
         };
     };
-    remove_3: {
+    remove_4: {
         parameters: {
             query?: never;
             header?: never;
@@ -10078,7 +10340,7 @@ export interface operations {
             };
         };
     };
-    list_11: {
+    list_12: {
         parameters: {
             query?: never;
             header?: never;
@@ -10122,7 +10384,7 @@ export interface operations {
             };
         };
     };
-    remove_2: {
+    remove_3: {
         parameters: {
             query?: never;
             header?: never;
@@ -10189,7 +10451,7 @@ export interface operations {
             };
         };
     };
-    list_10: {
+    list_11: {
         parameters: {
             query?: never;
             header?: never;
@@ -10279,7 +10541,7 @@ export interface operations {
             };
         };
     };
-    write_1: {
+    write_2: {
         parameters: {
             query?: never;
             header?: never;
@@ -10305,7 +10567,7 @@ export interface operations {
             };
         };
     };
-    remove_1: {
+    remove_2: {
         parameters: {
             query?: never;
             header?: never;
@@ -10416,6 +10678,136 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["StandardView"];
+                };
+            };
+        };
+    };
+    list_10: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["StandingRuleView"][];
+                };
+            };
+        };
+    };
+    acts: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ActView"][];
+                };
+            };
+        };
+    };
+    concerned: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ConcernedView"][];
+                };
+            };
+        };
+    };
+    reach: {
+        parameters: {
+            query?: {
+                query?: string;
+            };
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["StandingReach"];
+                };
+            };
+        };
+    };
+    write_1: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                name: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["StandingRuleInput"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["StandingRuleView"];
+                };
+            };
+        };
+    };
+    remove_1: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                name: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Removed"];
                 };
             };
         };

@@ -5,11 +5,13 @@
     title: string;
     /** Whether it asks something that has to be answered before anything else. */
     asks?: boolean;
+    /** Whether lines of a configuration stand in it. */
+    wide?: boolean;
     children: Snippet;
     oncancel: () => void;
   }
 
-  let { title, asks = false, children, oncancel }: Props = $props();
+  let { title, asks = false, wide = false, children, oncancel }: Props = $props();
   let dialog: HTMLDialogElement | undefined = $state();
 
   onMount(() => dialog?.showModal());
@@ -17,7 +19,7 @@
 
 <dialog
   bind:this={dialog}
-  class="panel m-auto w-[520px] p-5"
+  class="panel m-auto p-5 {wide ? 'w-[760px]' : 'w-[520px]'}"
   role={asks ? 'alertdialog' : undefined}
   aria-label={title}
   oncancel={(event) => {

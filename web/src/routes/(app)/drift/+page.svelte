@@ -1,9 +1,11 @@
 <script lang="ts">
   import { onMount } from 'svelte';
-  import { api, need, type DriftRow } from '$lib/api/client';
+  import { api, need, type ConcernedDrift, type DriftRow } from '$lib/api/client';
   import LineCounts from '$lib/parts/change/LineCounts.svelte';
   import ProblemNote from '$lib/parts/form/ProblemNote.svelte';
   import When from '$lib/parts/form/When.svelte';
+  import { concernedText } from '$lib/parts/standing/standingText';
+  import { clock } from '$lib/state/clock.svelte';
   import { address } from '$lib/state/address.svelte';
   import { Doing } from '$lib/state/doing.svelte';
   import { keys } from '$lib/keys/keys.svelte';
@@ -16,7 +18,14 @@
   let rows = $state.raw<DriftRow[] | undefined>();
   let filter: HTMLInputElement | undefined = $state();
 
-  const doing = new Doing(async () => (rows = await need(api.GET('/api/drift'))));
+  let concerned = $state.raw<ConcernedDrift[]>([]);
+  const doing = new Doing(async () => {
+    [rows, concerned] = await Promise.all([
+      need(api.GET('/api/drift')),
+      need(api.GET('/api/standing-rules/concerned'))
+    ]);
+  });
+  const byItself = $derived(new Map(concerned.map((each) => [each.device, each])));
   const wanted = $derived(address.params.get('q') ?? '');
   const shown = $derived(among(rows ?? [], wanted));
   const chosen = $derived(shown.find((row) => row.device === address.params.get('device')) ?? shown[0]);
@@ -47,6 +56,7 @@
         You say who is right.{/if}
     </p>
   </div>
+  <a class="btn" href="/drift/rules">Standing rules</a>
   <label class="input w-64">
     <span class="text-quiet">Filter</span>
     <input
@@ -78,11 +88,12 @@
         <tr
           ><th>Device</th><th>Site</th><th>Since</th><th>Lines</th><th>Parts of the configuration</th><th
             >Saved</th
-          ></tr
+          ><th>By itself</th></tr
         >
       </thead>
       <tbody>
         {#each shown as row (row.device)}
+          {@const rule = byItself.get(row.device)}
           <tr
             class={['cursor-pointer', row.device === chosen?.device && 'bg-chosen']}
             onclick={() => choose(row.device)}
@@ -102,6 +113,9 @@
             <td class="mono max-w-[26rem] truncate">{row.parts.join(' · ') || '—'}</td>
             <td class={row.savedDiffers ? 'text-warning' : 'text-quiet'}
               >{row.savedDiffers ? 'differs' : 'as running'}</td
+            >
+            <td class="max-w-64 truncate text-quiet" title={rule?.hindrance || undefined}
+              >{rule ? concernedText(rule, clock.now) : '—'}</td
             >
           </tr>
         {/each}

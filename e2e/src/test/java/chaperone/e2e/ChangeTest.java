@@ -118,18 +118,19 @@ class ChangeTest {
         assertThat(tray(engineer)).hasCount(0);
         assertThat(row(engineer, "cairn-rtr-1")).containsText("ready");
         engineer.keyboard().press("a");
-        engineer.getByLabel("Device", new Page.GetByLabelOptions().setExact(true))
-                .fill("nobody");
-        engineer.getByLabel("Lines", new Page.GetByLabelOptions().setExact(true))
-                .fill("not vlan 3999");
+        Locator dialog = engineer.getByRole(AriaRole.DIALOG);
+        devices().fill("name is nobody");
+        lines().fill("not vlan 3999");
         button(engineer, "Add to C-2").click();
-        assertThat(engineer.getByRole(AriaRole.DIALOG)).containsText("There is no device");
-        engineer.getByLabel("Device", new Page.GetByLabelOptions().setExact(true))
-                .fill("brkw-acc-3");
-        engineer.keyboard().press("Enter");
+        assertThat(dialog).containsText("No device is meant by it.");
+        devices().fill("name is brkw-acc-3");
+        assertThat(dialog).containsText("1 device");
+        assertThat(dialog).containsText("Line 1: there is no \"vlan 3999\"");
+        button(engineer, "Add to C-2").click();
         assertThat(row(engineer, "brkw-acc-3")).containsText("1 statement will not fit");
         assertThat(engineer.getByRole(AriaRole.ALERT)).containsText("Line 1: there is no \"vlan 3999\"");
         assertThat(button(engineer, "Propose")).isDisabled();
+        linesAreSuggestedWhileTheyAreTyped();
         button(engineer, "Remove…").last().click();
         button(engineer, "Remove the edit").click();
         assertThat(row(engineer, "brkw-acc-3")).containsText("ready");
@@ -212,6 +213,25 @@ class ChangeTest {
         tray(engineer).getByText("Open the preview").click();
         assertThat(row(engineer, "duns-")).containsText("ready");
         assertThat(engineer.getByText("log-server 203.0.113.20").first()).isVisible();
+    }
+
+    /** By keyboard alone, for three switches at once; nothing of it is added. */
+    private static void linesAreSuggestedWhileTheyAreTyped() {
+        engineer.keyboard().press("a");
+        Locator dialog = engineer.getByRole(AriaRole.DIALOG);
+        devices().fill("role is access and site is Brackwater");
+        assertThat(dialog).containsText("3 devices; words are suggested for brkw-acc-1");
+        lines().focus();
+        engineer.keyboard().type("port 1/0/9\nme");
+        assertThat(dialog.getByRole(AriaRole.OPTION)).containsText("member vlan");
+        engineer.keyboard().press("ArrowDown");
+        engineer.keyboard().press("Tab");
+        assertThat(lines()).containsText("member vlan");
+        assertThat(dialog).containsText("In port 1/0/9");
+        engineer.keyboard().type(" 330\nfld 2\nup");
+        assertThat(dialog).containsText("Line 3: None of the");
+        engineer.keyboard().press("Escape");
+        assertThat(dialog).hasCount(0);
     }
 
     /** While one types, the sample device is judged; what cannot be kept says why. */
@@ -323,12 +343,23 @@ class ChangeTest {
 
     private static void type(String device, String lines) {
         button(engineer, "Type lines…").click();
-        engineer.getByLabel("Device", new Page.GetByLabelOptions().setExact(true))
-                .fill(device);
-        engineer.getByLabel("Lines", new Page.GetByLabelOptions().setExact(true))
-                .fill(lines);
+        devices().fill("name is " + device);
+        lines().fill(lines);
         button(engineer, "Add to C-").click();
         assertThat(engineer.getByRole(AriaRole.DIALOG)).hasCount(0);
+    }
+
+    private static Locator devices() {
+        return field("Devices");
+    }
+
+    private static Locator lines() {
+        return field("Lines");
+    }
+
+    private static Locator field(String label) {
+        return engineer.getByRole(
+                AriaRole.TEXTBOX, new Page.GetByRoleOptions().setName(label).setExact(true));
     }
 
     @Test
@@ -459,5 +490,35 @@ class ChangeTest {
         button(engineer, "Make that change").click();
         assertThat(engineer.getByLabel("What the change is for")).hasValue(Pattern.compile("^Back to before C-\\d+$"));
         assertThat(row(engineer, "mv-curlew-sw-1")).containsText("ready");
+    }
+
+    /** An administrator writes it by keyboard; from then on nobody does anything. */
+    @Test
+    @Order(23)
+    void aStandingRulePutsBackByItself() {
+        Page page = browsing.logIn(ColorScheme.LIGHT, "a.keel", "demo-administrator");
+        page.navigate("/drift/rules");
+        assertThat(page.getByText("New rule…")).isVisible();
+        page.keyboard().press("a");
+        assertThat(page.getByLabel("Name")).isFocused();
+        page.keyboard().type("text of ports");
+        page.getByRole(AriaRole.TEXTBOX, new Page.GetByRoleOptions().setName("Which devices"))
+                .fill("name is esth-rtr-1");
+        assertThat(page.getByRole(AriaRole.DIALOG)).containsText("1 device today");
+        page.getByLabel("When they drift").selectOption("PUT_BACK");
+        page.getByLabel("Place").fill("1");
+        page.getByLabel("Minutes after").fill("0");
+        page.keyboard().press("Enter");
+        assertThat(row(page, "text of ports")).containsText("put back");
+
+        var device = server.standIn("esth-rtr-1").device();
+        device.type("deckhand", List.of("put ports lan-2 text \"crab pots\""));
+        api.copy("esth-rtr-1");
+        page.getByRole(AriaRole.LINK, new Page.GetByRoleOptions().setName(Pattern.compile("^C-")))
+                .first()
+                .click();
+        assertThat(page.getByText("Put back by the standing rule").first()).isVisible();
+        assertThat(page.getByText(Pattern.compile("^kept on 1 device"))).isVisible();
+        assertThat(device.keptRunning()).doesNotContain("crab pots");
     }
 }

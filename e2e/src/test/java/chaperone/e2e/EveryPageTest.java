@@ -84,6 +84,7 @@ class EveryPageTest {
             "/devices/brkw-rtr-1/tables",
             "/devices/brkw-core-1/events",
             "/drift",
+            "/drift/rules",
             "/drift?q=nothing-like-this",
             "/standards",
             "/standards?standard=access+and+logging&tag=no-bait-shop&site=Brackwater",

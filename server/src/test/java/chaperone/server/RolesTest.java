@@ -120,6 +120,8 @@ class RolesTest {
         POST   /api/templates/{name}/fill                     | ENGINEER
         POST   /api/templates/{name}/edits                    | ENGINEER
         GET    /api/devices/{name}/ports                      | VIEWER
+        POST   /api/devices/{name}/typed-lines                | ENGINEER
+        POST   /api/change-edits/of-query                     | ENGINEER
         GET    /api/models                                    | VIEWER
         POST   /api/images                                    | ENGINEER
         POST   /api/images/{id}/digest-list                   | ENGINEER
@@ -127,6 +129,12 @@ class RolesTest {
         PUT    /api/standard-releases                         | ENGINEER
         DELETE /api/standard-releases                         | ENGINEER
         GET    /api/drift                                     | VIEWER
+        GET    /api/standing-rules                            | VIEWER
+        GET    /api/standing-rules/concerned                  | VIEWER
+        GET    /api/standing-rules/acts                       | VIEWER
+        GET    /api/standing-rules/reach                      | VIEWER
+        PUT    /api/standing-rules/{name}                     | ADMINISTRATOR
+        DELETE /api/standing-rules/{name}                     | ADMINISTRATOR
         GET    /api/devices/{name}/agreed                     | VIEWER
         POST   /api/devices/{name}/agreed                     | ENGINEER
         GET    /api/changes                                   | VIEWER
@@ -374,6 +382,7 @@ class RolesTest {
                 "/api/noise-patterns/proposal",
                 "/api/noise-patterns/effect",
                 "/api/templates/{name}/fill",
+                "/api/devices/{name}/typed-lines",
                 "/api/standards/trial",
                 "/api/standards/fleet-trial",
                 "/api/routines/preview",

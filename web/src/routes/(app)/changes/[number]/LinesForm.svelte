@@ -1,10 +1,15 @@
 <script lang="ts">
-  import { api, need } from '$lib/api/client';
+  import { api, need, type DevicePage } from '$lib/api/client';
+  import LinesEditor from '$lib/parts/change/LinesEditor.svelte';
+  import QueryBar from '$lib/parts/fleet/QueryBar.svelte';
   import Dialog from '$lib/parts/form/Dialog.svelte';
   import Field from '$lib/parts/form/Field.svelte';
   import FormEnd from '$lib/parts/form/FormEnd.svelte';
   import { draft } from '$lib/state/draft.svelte';
+  import { Latest } from '$lib/state/latest.svelte';
   import { Submission } from '$lib/state/submission.svelte';
+  import { whenever } from '$lib/state/whenever.svelte';
+  import { count } from '$lib/text/time';
 
   interface Props {
     change: number;
@@ -12,42 +17,81 @@
     device: string;
     /** An edit whose lines are altered; a new one if there is none. */
     edit?: { id: number; lines: readonly string[] } | undefined;
-    /** With the device's name if lines were added. */
+    /** With a device's name if lines were added. */
     onclose: (device?: string) => void;
   }
 
   let { change, device, edit, onclose }: Props = $props();
+  const PAUSE = 300;
   // svelte-ignore state_referenced_locally
-  let name = $state(device);
+  let query = $state(device && `name is ${device}`);
   // svelte-ignore state_referenced_locally
   let text = $state((edit?.lines ?? []).join('\n'));
   let note = $state('');
+  const meant = new Latest<DevicePage>();
+  const first = $derived(edit ? device : meant.problem ? undefined : meant.value?.devices[0]?.name);
+
+  whenever(
+    () => query.trim(),
+    (wanted) => {
+      if (edit) return;
+      if (wanted === '') return meant.forget();
+      meant.expect();
+      const ask = () => {
+        const params = { query: { query: wanted, size: 1, sort: 'name' } };
+        meant.ask(need(api.GET('/api/devices', { params })));
+      };
+      const timer = setTimeout(ask, PAUSE);
+      return () => clearTimeout(timer);
+    }
+  );
 
   const adding = new Submission(async () => {
     const lines = text.split('\n').map((line) => line.trimEnd());
     if (edit) {
       const params = { path: { number: change, id: edit.id } };
       await need(api.PUT('/api/changes/{number}/edits/{id}', { params, body: { lines } }));
-    } else await draft.add({ change, device: name.trim(), kind: 'LINES', lines, note: note || undefined });
-    onclose(name.trim());
+    } else {
+      const body = { change, query: query.trim(), lines, note: note || undefined };
+      await need(api.POST('/api/change-edits/of-query', { body }));
+      await draft.load();
+    }
+    onclose(first);
   });
 </script>
 
-<Dialog title={edit ? `Lines for ${device}` : 'Type lines for a device'} oncancel={() => onclose()}>
-  <form class="mt-2 grid w-[36rem] max-w-full gap-3" onsubmit={adding.submit}>
+<Dialog title={edit ? `Lines for ${device}` : 'Type lines for devices'} wide oncancel={() => onclose()}>
+  <form class="mt-2 grid gap-3" onsubmit={adding.submit}>
     {#if !edit}
-      <Field label="Device" error={adding.of('device')}>
-        <input class="input w-full" maxlength="253" required bind:value={name} />
+      <Field
+        label="Devices"
+        error={adding.of('query')}
+        hint={meant.value && query.trim() !== ''
+          ? `${count(meant.value.matching, 'device')}${first && meant.value.matching > 1 ? `; words are suggested for ${first}` : ''}`
+          : 'A name, or such as: site is Quay and role is access'}
+      >
+        <QueryBar
+          value={query}
+          label="Devices"
+          hint="which devices"
+          problem={meant.problem?.span ? meant.problem : undefined}
+          onchange={(said) => (query = said)}
+        />
       </Field>
     {/if}
     <Field
       label="Lines"
-      hint="As you would type them on the device while editing. They are read by its platform's rules, and shown in the preview, before anything is sent."
+      hint="As you would type them on the device while editing; nothing is sent before the preview is approved. Ctrl Space suggests what may follow."
       error={adding.of('lines')}
     >
-      <!-- svelte-ignore a11y_autofocus -->
-      <textarea class="textarea mono h-48 w-full" required spellcheck="false" autofocus bind:value={text}
-      ></textarea>
+      <LinesEditor
+        value={text}
+        label="Lines"
+        device={first}
+        {change}
+        edit={edit?.id}
+        onchange={(said) => (text = said)}
+      />
     </Field>
     {#if !edit}
       <Field label="Why" error={adding.of('note')}>

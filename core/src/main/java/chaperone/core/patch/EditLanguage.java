@@ -109,7 +109,7 @@ public record EditLanguage(
     }
 
     /** What tells a statement from those beside it. */
-    String nameOf(String above, String text) {
+    public String nameOf(String above, String text) {
         Optional<String> list = values.flatMap(pattern -> group(pattern, text, 1));
         if (list.isPresent()) return list.get();
         for (Structure.Named rule : names) {
@@ -132,8 +132,8 @@ public record EditLanguage(
         return patterns.stream().anyMatch(pattern -> pattern.isIn(text));
     }
 
-    /** The values of a statement that is a list; the statement itself if it is none. */
-    List<String> valuesOf(String text) {
+    /** The values of a statement that is a list, each as it is put by itself; the statement itself if it is none. */
+    public List<String> valuesOf(String text) {
         Optional<String> held = values.flatMap(pattern -> group(pattern, text, 2));
         if (held.isEmpty()) return List.of(text);
         String name = values.flatMap(pattern -> group(pattern, text, 1)).orElseThrow();

@@ -98,18 +98,49 @@ public final class TypedLines {
     }
 
     public static Outcome apply(List<ConfigStatement> before, List<String> lines, EditLanguage language) {
+        Reading reading = read(before, lines, language);
+        return reading.refused().isEmpty()
+                ? new Outcome.Understood(reading.tree(), reading.idle())
+                : reading.refused().get(0);
+    }
+
+    /**
+     * What lines say, whatever of them can be placed.
+     *
+     * @param tree what stands afterwards; lines that speak of something that is not there alter nothing
+     * @param blocks the statements, from the top, of the block in which each line stands, and after the last one
+     */
+    public record Reading(
+            List<ConfigStatement> tree, List<List<String>> blocks, List<Integer> idle, List<Outcome.Refused> refused) {
+        public Reading {
+            tree = List.copyOf(tree);
+            blocks = List.copyOf(blocks);
+            idle = List.copyOf(idle);
+            refused = List.copyOf(refused);
+        }
+    }
+
+    public static Reading read(List<ConfigStatement> before, List<String> lines, EditLanguage language) {
         TypedLines typed = new TypedLines(before, language);
+        List<List<String>> blocks = new ArrayList<>();
         List<Integer> idle = new ArrayList<>();
+        List<Outcome.Refused> refused = new ArrayList<>();
         for (int i = 0; i < lines.size(); i++) {
+            blocks.add(typed.block());
             try {
                 typed.isIdle = false;
                 typed.read(lines.get(i).strip());
                 if (typed.isIdle) idle.add(i);
             } catch (NotThere e) {
-                return new Outcome.Refused(i, String.valueOf(e.getMessage()));
+                refused.add(new Outcome.Refused(i, String.valueOf(e.getMessage())));
             }
         }
-        return new Outcome.Understood(typed.root.done().children(), idle);
+        blocks.add(typed.block());
+        return new Reading(typed.root.done().children(), blocks, idle, refused);
+    }
+
+    private List<String> block() {
+        return entered.stream().map(each -> each.statement.text()).toList();
     }
 
     private void read(String line) throws NotThere {

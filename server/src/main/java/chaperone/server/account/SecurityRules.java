@@ -76,6 +76,9 @@ class SecurityRules {
                 .hasRole(ENGINEER);
         rules.requestMatchers(HttpMethod.DELETE, "/api/noise-patterns/*").hasRole(ENGINEER);
         rules.requestMatchers(HttpMethod.POST, "/api/devices/*/agreed").hasRole(ENGINEER);
+        // Whoever writes one has approved of all that it will put back.
+        rules.requestMatchers(HttpMethod.PUT, "/api/standing-rules/*").hasRole(ADMINISTRATOR);
+        rules.requestMatchers(HttpMethod.DELETE, "/api/standing-rules/*").hasRole(ADMINISTRATOR);
         rules.requestMatchers(HttpMethod.POST, "/api/history/accounted", "/api/history/not-accounted")
                 .hasAnyRole(ENGINEER, APPROVER);
         // All secrets of the fleet at once.
@@ -124,6 +127,8 @@ class SecurityRules {
                         HttpMethod.POST,
                         "/api/changes",
                         "/api/change-edits",
+                        "/api/change-edits/of-query",
+                        "/api/devices/*/typed-lines",
                         "/api/changes/*/propose",
                         "/api/changes/*/drop",
                         "/api/changes/*/run",

@@ -89,6 +89,19 @@ class ChangePlans {
                 .toList();
     }
 
+    /**
+     * What stands on a device after the edits of a change.
+     *
+     * @param before the edit with which this ends, itself not counted; all of them if there is none
+     */
+    String promised(long change, Device device, Optional<Long> before) {
+        List<ChangeEdit> own = edits.findByChangeIdOrderById(change).stream()
+                .filter(edit -> edit.device() == device.id())
+                .filter(edit -> before.isEmpty() || edit.id() < before.get())
+                .toList();
+        return plan(device, own).target().promise().text();
+    }
+
     private DevicePlan plan(Device device, List<ChangeEdit> own) {
         mustBeEditable(device);
         return plan(device, own, history.newest(device, ConfigKind.RUNNING));

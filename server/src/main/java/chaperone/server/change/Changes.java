@@ -104,6 +104,18 @@ public class Changes {
         return edit;
     }
 
+    /**
+     * What further lines for a device are typed to: what it runs, after the edits of a change if one is named.
+     *
+     * @param before an edit of that change with which this ends
+     * @throws ProblemException if the device cannot be altered, or was never copied
+     */
+    @Transactional(readOnly = true)
+    public String standing(Device device, Optional<Long> change, Optional<Long> before) {
+        plans.mustBeEditable(device);
+        return plans.promised(change.map(number -> get(number).id()).orElse(0L), device, before);
+    }
+
     /** Lines as somebody types them to the device. */
     @Transactional
     public void addLines(Change change, Device device, List<String> lines, String by) {

@@ -60,6 +60,16 @@ class EditController {
             Optional<@Size(max = 20) String> tag,
             Optional<@Size(max = 2000) String> note) {}
 
+    /**
+     * @param change as for one device
+     * @param query the words by which devices are chosen
+     */
+    record QueryEditsInput(
+            Optional<Long> change,
+            @NotBlank @Size(max = 2000) String query,
+            @NotEmpty @Size(max = MOST_LINES) List<@NotNull @Size(max = LONGEST_LINE) String> lines,
+            Optional<@Size(max = 2000) String> note) {}
+
     record TypedLinesInput(@NotEmpty @Size(max = MOST_LINES) List<@NotNull @Size(max = LONGEST_LINE) String> lines) {}
 
     @Audited("added an edit to a change")
@@ -73,6 +83,28 @@ class EditController {
         EditContent content = sources.content(device, input);
         Change change = changes.draft(input.change(), by);
         changes.add(change, device, input.kind(), content, input.note().orElse(""), by);
+        return views.view(change);
+    }
+
+    /** The same lines for all devices that a query means now: for all of them, or for none. */
+    @Audited("added edits of many devices to a change")
+    @PostMapping("/change-edits/of-query")
+    @ResponseStatus(HttpStatus.CREATED)
+    @RetryOnConflict
+    @Transactional
+    public ChangeView addToAll(@Valid @RequestBody QueryEditsInput input, Principal principal) {
+        String by = principal.getName();
+        List<Device> devices = sources.devices(input.query());
+        List<String> lines = EditSources.said(input.lines());
+        Change change = changes.draft(input.change(), by);
+        for (Device device : devices)
+            changes.add(
+                    change,
+                    device,
+                    EditKind.LINES,
+                    EditContent.typed(lines),
+                    input.note().orElse(""),
+                    by);
         return views.view(change);
     }
 

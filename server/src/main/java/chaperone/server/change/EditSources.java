@@ -7,6 +7,7 @@ import chaperone.server.fleet.Device;
 import chaperone.server.noise.NoiseRules;
 import chaperone.server.platform.PlatformRegistry;
 import chaperone.server.problem.ProblemException;
+import chaperone.server.query.ChosenDevices;
 import chaperone.server.revision.ConfigKind;
 import chaperone.server.revision.History;
 import chaperone.server.standard.Soundness;
@@ -18,13 +19,23 @@ import org.springframework.stereotype.Component;
 /** Makes edits out of what people ask for: lines, the agreed configuration, an earlier revision. */
 @Component
 class EditSources {
+    private static final int MOST_DEVICES = 500;
+
     private final History history;
     private final NoiseRules noise;
     private final PlatformRegistry platforms;
     private final Soundness soundness;
     private final ChangePlans plans;
+    private final ChosenDevices chosen;
 
-    EditSources(History history, NoiseRules noise, PlatformRegistry platforms, Soundness soundness, ChangePlans plans) {
+    EditSources(
+            History history,
+            NoiseRules noise,
+            PlatformRegistry platforms,
+            Soundness soundness,
+            ChangePlans plans,
+            ChosenDevices chosen) {
+        this.chosen = chosen;
         this.plans = plans;
         this.soundness = soundness;
         this.history = history;
@@ -38,8 +49,7 @@ class EditSources {
         Set<String> parts = input.parts().orElse(Set.of());
         return switch (input.kind()) {
             case LINES -> EditContent.typed(lines(input));
-            case PUT_BACK ->
-                between(device, history.newest(device, ConfigKind.AGREED).whole(), parts);
+            case PUT_BACK -> putBack(device, parts);
             case RESTORE ->
                 between(
                         device,
@@ -59,8 +69,32 @@ class EditSources {
         };
     }
 
+    /** @param parts of the configuration; none for all of it */
+    EditContent putBack(Device device, Set<String> parts) {
+        return between(device, history.newest(device, ConfigKind.AGREED).whole(), parts);
+    }
+
+    /**
+     * The devices that a query means.
+     *
+     * @throws ProblemException if there are none, too many for one change, or one that cannot be altered
+     */
+    List<Device> devices(String query) {
+        List<Device> devices = chosen.meantBy(query);
+        if (devices.isEmpty()) throw ProblemException.ofField("query", "No device is meant by it.");
+        if (devices.size() > MOST_DEVICES)
+            throw ProblemException.ofField(
+                    "query", "It means " + devices.size() + " devices; one change has " + MOST_DEVICES + " at most.");
+        devices.forEach(plans::mustBeEditable);
+        return devices;
+    }
+
     private static List<String> lines(ChangeEditInput input) {
-        List<String> lines = input.lines().orElseThrow(() -> missing("lines"));
+        return said(input.lines().orElseThrow(() -> missing("lines")));
+    }
+
+    /** @throws ProblemException if nothing is said */
+    static List<String> said(List<String> lines) {
         if (lines.stream().allMatch(String::isBlank)) throw missing("lines");
         return lines;
     }

@@ -98,6 +98,7 @@ class DemoData implements ApplicationRunner {
     private final DemoChanges changes;
     private final DemoStandard standard;
     private final DemoTemplates templates;
+    private final DemoStandingRules standing;
     private final DemoSoftware software;
     private final Clock clock;
     private final Path history;
@@ -119,6 +120,7 @@ class DemoData implements ApplicationRunner {
             DemoChanges changes,
             DemoStandard standard,
             DemoTemplates templates,
+            DemoStandingRules standing,
             DemoSoftware software,
             Clock clock,
             @Value("${chaperone.demo.history}") Path history,
@@ -138,6 +140,7 @@ class DemoData implements ApplicationRunner {
         this.changes = changes;
         this.standard = standard;
         this.templates = templates;
+        this.standing = standing;
         this.software = software;
         this.clock = clock;
         this.history = history;
@@ -158,6 +161,7 @@ class DemoData implements ApplicationRunner {
         jobs.start(fleet.choose(List.of()), true, "r.anand");
         standard.publish(SITES.values());
         templates.keep();
+        standing.keep();
         software.choose(history.resolve("images"));
         PAIRS.forEach((first, second) -> pairs.confirm(first, second, "r.anand"));
         software.renew();

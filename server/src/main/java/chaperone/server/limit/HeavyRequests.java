@@ -46,6 +46,7 @@ class HeavyRequests implements WebMvcConfigurer, AsyncHandlerInterceptor {
                         "/api/templates/*/fill",
                         "/api/templates/*/edits",
                         "/api/devices/*/ports",
+                        "/api/devices/*/typed-lines",
                         "/api/platforms/*/read",
                         "/api/platforms/*/first-contact/check",
                         "/api/noise-patterns/effect",

@@ -42,8 +42,10 @@ class RemovalController {
 
     private static boolean isFor(Authentication who, Removal removal) {
         if (removal.kind() == RemovalKind.VIEW) return removal.removedBy().equals(who.getName());
-        return who.getAuthorities().stream()
-                .anyMatch(authority ->
-                        List.of("ROLE_ENGINEER", "ROLE_ADMINISTRATOR").contains(authority.getAuthority()));
+        // Whoever puts such a rule back approves of all that it does.
+        List<String> roles = removal.kind() == RemovalKind.STANDING_RULE
+                ? List.of("ROLE_ADMINISTRATOR")
+                : List.of("ROLE_ENGINEER", "ROLE_ADMINISTRATOR");
+        return who.getAuthorities().stream().anyMatch(authority -> roles.contains(authority.getAuthority()));
     }
 }

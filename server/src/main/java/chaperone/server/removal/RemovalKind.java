@@ -12,6 +12,7 @@ public enum RemovalKind {
     SITE("site", false, new Rows("site", "id = :id")),
     STANDARD("standard", false, new Rows("standard", "id = :id")),
     TEMPLATE("template", false, new Rows("template", "id = :id")),
+    STANDING_RULE("standing rule", false, new Rows("standing_rule", "id = :id")),
     MAP_NOTE("note on the map", false, new Rows("map_note", "id = :id")),
     REVISION_MARK("writing to a revision", false, new Rows("revision_mark", "id = :id")),
     STANDARD_RELEASE(
