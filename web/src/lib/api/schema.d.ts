@@ -228,6 +228,38 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/blocks": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["compare"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/blocks/edits": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["edit_2"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/callable": {
         parameters: {
             query?: never;
@@ -941,7 +973,7 @@ export interface paths {
         };
         get?: never;
         put?: never;
-        post: operations["edit"];
+        post: operations["edit_1"];
         delete?: never;
         options?: never;
         head?: never;
@@ -1006,6 +1038,54 @@ export interface paths {
         get: operations["agreed"];
         put?: never;
         post: operations["adopt"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/devices/{name}/configuration": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["get_8"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/devices/{name}/configuration/edits": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["edit"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/devices/{name}/configuration/trial": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["tried"];
         delete?: never;
         options?: never;
         head?: never;
@@ -3269,6 +3349,24 @@ export interface components {
             gaps: string[];
             text: string;
         };
+        BlockComparison: {
+            below: string[];
+            unknown: string[];
+            versions: components["schemas"]["BlockVersion"][];
+        };
+        BlockEditInput: {
+            at: string[];
+            /** Format: int64 */
+            change?: number;
+            devices: string[];
+            edit: components["schemas"]["StatementInput"];
+            note?: string;
+        };
+        BlockVersion: {
+            devices: string[];
+            platform: string;
+            text?: string;
+        };
         Breach: {
             /** @enum {string} */
             binding: "ADVISE" | "WARN" | "REFUSE";
@@ -3306,7 +3404,7 @@ export interface components {
             change?: number;
             device: string;
             /** @enum {string} */
-            kind: "LINES" | "TEMPLATE" | "PUT_BACK" | "RESTORE" | "UNDO" | "REPAIR";
+            kind: "LINES" | "STATEMENT" | "TEMPLATE" | "PUT_BACK" | "RESTORE" | "UNDO" | "REPAIR";
             lines?: string[];
             note?: string;
             parts?: string[];
@@ -3316,11 +3414,12 @@ export interface components {
             tag?: string;
         };
         ChangeEditView: {
+            about: string;
             device: string;
             /** Format: int64 */
             id: number;
             /** @enum {string} */
-            kind: "LINES" | "TEMPLATE" | "PUT_BACK" | "RESTORE" | "UNDO" | "REPAIR";
+            kind: "LINES" | "STATEMENT" | "TEMPLATE" | "PUT_BACK" | "RESTORE" | "UNDO" | "REPAIR";
             /** Format: int32 */
             leftOut: number;
             lines: string[];
@@ -3498,6 +3597,14 @@ export interface components {
             /** Format: int32 */
             line: number;
             message: string;
+        };
+        ConfigurationPart: {
+            at: string[];
+            below: string[];
+            isOrdered: boolean;
+            /** Format: int32 */
+            revision: number;
+            text: string;
         };
         Conflict: {
             /** Format: int32 */
@@ -4718,6 +4825,13 @@ export interface components {
         Pasted: {
             text: string;
         };
+        PathEditInput: {
+            at: string[];
+            /** Format: int64 */
+            change?: number;
+            edit: components["schemas"]["StatementInput"];
+            note?: string;
+        };
         PieceView: {
             /** Format: int64 */
             atMillis: number;
@@ -5320,6 +5434,14 @@ export interface components {
             /** Format: int64 */
             job: number;
         };
+        StatementInput: {
+            beside?: string;
+            /** @enum {string} */
+            deed: "PUT" | "ADD" | "REMOVE" | "MOVE";
+            text?: string;
+            /** @enum {string} */
+            where?: "FIRST" | "LAST" | "BEFORE" | "AFTER";
+        };
         StatementPlace: {
             /** Format: int32 */
             line: number;
@@ -5506,6 +5628,11 @@ export interface components {
             repair: string[];
             section: components["schemas"]["ClauseSection"];
             tag: string;
+        };
+        TriedEdit: {
+            commands: string[];
+            misfits: string[];
+            undo: string[];
         };
         TryAddress: {
             allowTelnet: boolean;
@@ -5998,6 +6125,53 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["StandInView"];
+                };
+            };
+        };
+    };
+    compare: {
+        parameters: {
+            query?: {
+                query?: string;
+                at?: string;
+            };
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["BlockComparison"];
+                };
+            };
+        };
+    };
+    edit_2: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["BlockEditInput"];
+            };
+        };
+        responses: {
+            /** @description Created */
+            201: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ChangeView"];
                 };
             };
         };
@@ -7201,7 +7375,7 @@ export interface operations {
             };
         };
     };
-    edit: {
+    edit_1: {
         parameters: {
             query?: never;
             header?: never;
@@ -7361,6 +7535,82 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["AgreedView"];
+                };
+            };
+        };
+    };
+    get_8: {
+        parameters: {
+            query?: {
+                at?: string;
+            };
+            header?: never;
+            path: {
+                name: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ConfigurationPart"];
+                };
+            };
+        };
+    };
+    edit: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                name: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["PathEditInput"];
+            };
+        };
+        responses: {
+            /** @description Created */
+            201: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ChangeView"];
+                };
+            };
+        };
+    };
+    tried: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                name: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["PathEditInput"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["TriedEdit"];
                 };
             };
         };

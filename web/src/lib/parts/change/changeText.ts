@@ -13,6 +13,7 @@ export const STATE: Record<Change['state'], string> = {
 
 export const EDIT: Record<Change['edits'][number]['kind'], string> = {
   LINES: 'typed lines',
+  STATEMENT: 'one statement',
   TEMPLATE: 'from a template',
   PUT_BACK: 'put back',
   RESTORE: 'restored',

@@ -65,6 +65,7 @@ export const wordsFor = (hasBench: boolean): WordGroup[] => [
 
 const OTHERS: readonly Word[] = [
   word('Freezes', '/freezes', 'z'),
+  word('Blocks', '/blocks', 'a'),
   word('Standing rules', '/drift/rules', 'v'),
   word('Lately removed', '/removed', 'x'),
   word('Your account', '/account', 'y')

@@ -85,6 +85,8 @@ class EveryPageTest {
             "/devices/brkw-core-1/events",
             "/drift",
             "/drift/rules",
+            "/blocks",
+            "/blocks?query=role+is+access&at=time-server+198.51.100.7",
             "/drift?q=nothing-like-this",
             "/standards",
             "/standards?standard=access+and+logging&tag=no-bait-shop&site=Brackwater",

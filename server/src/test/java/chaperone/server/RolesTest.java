@@ -121,6 +121,11 @@ class RolesTest {
         POST   /api/templates/{name}/edits                    | ENGINEER
         GET    /api/devices/{name}/ports                      | VIEWER
         POST   /api/devices/{name}/typed-lines                | ENGINEER
+        GET    /api/devices/{name}/configuration              | VIEWER
+        POST   /api/devices/{name}/configuration/edits        | ENGINEER
+        POST   /api/devices/{name}/configuration/trial        | ENGINEER
+        GET    /api/blocks                                    | VIEWER
+        POST   /api/blocks/edits                              | ENGINEER
         POST   /api/change-edits/of-query                     | ENGINEER
         GET    /api/models                                    | VIEWER
         POST   /api/images                                    | ENGINEER
@@ -383,6 +388,7 @@ class RolesTest {
                 "/api/noise-patterns/effect",
                 "/api/templates/{name}/fill",
                 "/api/devices/{name}/typed-lines",
+                "/api/devices/{name}/configuration/trial",
                 "/api/standards/trial",
                 "/api/standards/fleet-trial",
                 "/api/routines/preview",

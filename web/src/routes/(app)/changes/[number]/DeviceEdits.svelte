@@ -40,6 +40,7 @@
       <div class="flex items-start gap-2">
         <p class="grow">
           <strong>{EDIT[edit.kind]}</strong>
+          {#if edit.about}<span class="mono">{edit.about}</span>{/if}
           <span class="text-quiet">by {edit.madeBy}, <When at={edit.madeAt} /></span>
           {#if edit.leftOut > 0}<span class="text-quiet">· {edit.leftOut} left out</span>{/if}
         </p>

@@ -75,7 +75,10 @@
           label="Devices"
           hint="which devices"
           problem={meant.problem?.span ? meant.problem : undefined}
-          onchange={(said) => (query = said)}
+          onchange={(said) => {
+            query = said;
+            adding.forget();
+          }}
         />
       </Field>
     {/if}

@@ -16,7 +16,7 @@ import java.util.stream.Collectors;
 import java.util.stream.Stream;
 
 /** Something that makes one configuration of a device out of another. */
-public sealed interface ConfigEdit {
+public sealed interface ConfigEdit permits ConfigEdit.Typed, ConfigEdit.Differing, PathEdit {
 
     Outcome applyTo(String text, ConfigModel model);
 

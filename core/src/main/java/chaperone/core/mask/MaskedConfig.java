@@ -30,6 +30,11 @@ public final class MaskedConfig {
         this.tag = tag;
     }
 
+    /** Whether a text that somebody sends was shown to them with a secret masked. */
+    public static boolean hasMask(String text) {
+        return text.contains(DOTS);
+    }
+
     public ConfigDocument document() {
         return document;
     }

@@ -57,11 +57,15 @@ public class ChangeViews {
             int edits,
             List<String> devices) {}
 
-    /** @param lines what was typed; empty for edits of another kind */
+    /**
+     * @param about which statement is meant by an edit of one, and what becomes of it; empty for other edits
+     * @param lines what was typed; empty for edits of another kind
+     */
     public record ChangeEditView(
             long id,
             String device,
             EditKind kind,
+            String about,
             List<String> lines,
             int leftOut,
             String note,
@@ -227,15 +231,28 @@ public class ChangeViews {
     ChangeEditView view(ChangeEdit edit) {
         EditContent content = plans.open(edit);
         var device = fleet.find(edit.device()).orElseThrow();
+        Platform platform = platforms.get(device.platform());
         return new ChangeEditView(
                 edit.id(),
                 device.name(),
                 edit.kind(),
-                shown(platforms.get(device.platform()), content.lines()),
+                content.statement()
+                        .map(StatementContent::says)
+                        .map(said -> masks.shown(platform, said))
+                        .orElse(""),
+                shown(platform, said(content)),
                 content.leftOut().size(),
                 edit.note(),
                 edit.madeBy(),
                 edit.madeAt());
+    }
+
+    private static List<String> said(EditContent content) {
+        return content.statement()
+                .flatMap(StatementContent::text)
+                .map(text ->
+                        ConfigBytes.printable(ConfigBytes.decode(text)).lines().toList())
+                .orElse(content.lines());
     }
 
     /** Lines as somebody typed them, in place of those that came back as they were shown: with their secrets masked. */

@@ -1,6 +1,7 @@
 package chaperone.server.change;
 
 import chaperone.core.change.ConfigEdit.Misfit;
+import chaperone.core.change.PathEdit;
 import chaperone.core.change.RunManner;
 import chaperone.core.structure.ConfigPath;
 import chaperone.server.audit.AuditNote;
@@ -120,6 +121,13 @@ public class Changes {
     @Transactional
     public void addLines(Change change, Device device, List<String> lines, String by) {
         add(change, device, EditKind.LINES, EditContent.typed(lines), "", by);
+    }
+
+    /** One statement of a device's configuration, named by its path. */
+    @Transactional
+    public void addStatement(Change change, Device device, PathEdit edit, String note, String by) {
+        plans.mustBeEditable(device);
+        add(change, device, EditKind.STATEMENT, EditContent.at(edit), note, by);
     }
 
     /** Lines that a template came to. */

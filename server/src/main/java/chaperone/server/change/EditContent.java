@@ -3,6 +3,7 @@ package chaperone.server.change;
 import chaperone.core.change.ConfigEdit;
 import chaperone.core.change.ConfigEdit.Differing;
 import chaperone.core.change.ConfigEdit.Typed;
+import chaperone.core.change.PathEdit;
 import chaperone.core.config.ConfigBytes;
 import chaperone.core.structure.ConfigPath;
 import java.util.List;
@@ -15,17 +16,19 @@ import tools.jackson.databind.json.JsonMapper;
  *
  * @param lines that somebody typed; empty for an edit that leads from one configuration to another
  * @param leftOut statements that stay as they are
+ * @param statement that is named by its path; none for other edits
  */
 record EditContent(
         List<String> lines,
         Optional<byte[]> from,
         Optional<byte[]> to,
         Set<String> parts,
-        List<List<ConfigPath.Step>> leftOut) {
+        List<List<ConfigPath.Step>> leftOut,
+        Optional<StatementContent> statement) {
     private static final JsonMapper JSON = JsonMapper.builder().build();
 
     static EditContent typed(List<String> lines) {
-        return new EditContent(lines, Optional.empty(), Optional.empty(), Set.of(), List.of());
+        return new EditContent(lines, Optional.empty(), Optional.empty(), Set.of(), List.of(), Optional.empty());
     }
 
     static EditContent between(String from, String to, Set<String> parts) {
@@ -34,15 +37,23 @@ record EditContent(
                 Optional.of(ConfigBytes.encode(from)),
                 Optional.of(ConfigBytes.encode(to)),
                 parts,
-                List.of());
+                List.of(),
+                Optional.empty());
+    }
+
+    static EditContent at(PathEdit edit) {
+        StatementContent statement = StatementContent.of(edit);
+        return new EditContent(
+                List.of(), Optional.empty(), Optional.empty(), Set.of(), List.of(), Optional.of(statement));
     }
 
     EditContent leavingOut(Set<ConfigPath> paths) {
         return new EditContent(
-                lines, from, to, parts, paths.stream().map(ConfigPath::steps).toList());
+                lines, from, to, parts, paths.stream().map(ConfigPath::steps).toList(), statement);
     }
 
     ConfigEdit edit() {
+        if (statement.isPresent()) return statement.get().edit();
         if (from.isEmpty() || to.isEmpty()) return new Typed(lines);
         return new Differing(
                 ConfigBytes.decode(from.get()),

@@ -4,6 +4,8 @@ package chaperone.server.change;
 public enum EditKind {
     /** Typed for this device. */
     LINES,
+    /** One statement, named by its path, is put, taken away or moved. */
+    STATEMENT,
     /** What a template comes to on this device. */
     TEMPLATE,
     /** The agreed configuration is right, not what runs. */

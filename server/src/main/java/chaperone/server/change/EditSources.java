@@ -64,6 +64,7 @@ class EditSources {
                                 input.standard().orElseThrow(() -> missing("standard")),
                                 input.tag().orElseThrow(() -> missing("tag"))),
                         parts);
+            case STATEMENT -> throw missing("statement: name it by its path at the device's configuration");
             case TEMPLATE -> throw missing("template: ask for it at that template");
             case UNDO -> throw missing("change to undo: ask for it at that change");
         };

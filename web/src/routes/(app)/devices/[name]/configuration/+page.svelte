@@ -19,6 +19,8 @@
   import { KINDS, kindOf, kinds, titled } from '$lib/text/configKind';
   import { saveFile } from '$lib/files/saveFile';
   import { count } from '$lib/text/time';
+  import StatementDialog from '$lib/parts/change/StatementDialog.svelte';
+  import { session } from '$lib/state/session.svelte';
   import ConfigText from './ConfigText.svelte';
   import LineReason from './LineReason.svelte';
   import { headingAt, linesWith, originsOf } from './configText';
@@ -140,6 +142,9 @@
     to.focus();
   }
 
+  let edits = $state(false);
+  const mayEdit = $derived(session.mayAct && kind === 'RUNNING' && number !== undefined);
+
   onMount(() =>
     keys.add([
       { key: '/', says: 'find in the configuration', run: () => find?.focus() },
@@ -151,6 +156,7 @@
       { key: 'j', says: 'next line', run: () => pick((at ?? -1) + 1) },
       { key: 'k', says: 'previous line', run: () => pick((at ?? 1) - 1) },
       { key: 'y', says: 'why is this line here', run: () => pick(at ?? 0, true) },
+      { key: 'e', says: 'edit this statement', run: () => mayEdit && (edits = true) },
       { key: 'Escape', says: 'close that', run: letGo },
       { key: 'n', says: 'next place', run: () => jump(1) },
       { key: 'p', says: 'previous place', run: () => jump(-1) }
@@ -200,6 +206,13 @@
       >Why here <kbd aria-hidden="true">y</kbd></button
     >
   {/if}
+  {#if mayEdit}
+    <button
+      class="btn"
+      title="The statement at the marked line, as an edit of your draft"
+      onclick={() => (edits = true)}>Edit… <kbd aria-hidden="true">e</kbd></button
+    >
+  {/if}
   <span class="text-quiet ml-auto">
     {#if number && !sought}revision {number}, {count(lines.length, 'line')}{/if}
   </span>
@@ -242,6 +255,10 @@
       <LineReason {name} {kind} revision={number} line={at} ongo={pick} onclose={letGo} />
     {/if}
   </div>
+{/if}
+
+{#if edits}
+  <StatementDialog device={name} line={at ?? 0} onclose={() => (edits = false)} />
 {/if}
 
 <style>
