@@ -317,7 +317,7 @@ export interface paths {
         };
         get: operations["list_7"];
         put?: never;
-        post: operations["start_2"];
+        post: operations["start_3"];
         delete?: never;
         options?: never;
         head?: never;
@@ -749,7 +749,7 @@ export interface paths {
         };
         get?: never;
         put?: never;
-        post: operations["start_1"];
+        post: operations["start_2"];
         delete?: never;
         options?: never;
         head?: never;
@@ -1837,7 +1837,7 @@ export interface paths {
         };
         get?: never;
         put?: never;
-        post: operations["start"];
+        post: operations["start_1"];
         delete?: never;
         options?: never;
         head?: never;
@@ -2766,6 +2766,22 @@ export interface paths {
         get: operations["runs"];
         put?: never;
         post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/saves": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["start"];
         delete?: never;
         options?: never;
         head?: never;
@@ -4324,7 +4340,7 @@ export interface components {
             id: number;
             inHand: string[];
             /** @enum {string} */
-            kind: "IMPORT" | "RANGE" | "COPY" | "TRY" | "PAST";
+            kind: "IMPORT" | "RANGE" | "COPY" | "SAVE" | "TRY" | "PAST";
             outcomes: components["schemas"]["OutcomeCount"][];
             /** Format: double */
             perMinute: number;
@@ -5004,7 +5020,7 @@ export interface components {
         RemarkView: {
             about: string;
             /** @enum {string} */
-            kind: "STANDS_ALREADY" | "IS_DEFAULT" | "NO_GUARD" | "REACHED_THROUGH" | "OTHER_CHANGE" | "UNSAVED_LINES";
+            kind: "STANDS_ALREADY" | "IS_DEFAULT" | "NO_GUARD" | "REACHED_THROUGH" | "OTHER_CHANGE" | "SOMEBODY_BEHIND" | "PARTNER_LEFT_OUT" | "UNSAVED_LINES";
         };
         Removal: {
             /** Format: int64 */
@@ -5278,6 +5294,13 @@ export interface components {
             path: string[];
             places: components["schemas"]["Place"][];
             text: string;
+        };
+        SaveRequest: {
+            devices: string[];
+        };
+        SaveStarted: {
+            /** Format: int64 */
+            job: number;
         };
         Screen: {
             screen: string;
@@ -6289,7 +6312,7 @@ export interface operations {
             };
         };
     };
-    start_2: {
+    start_3: {
         parameters: {
             query?: never;
             header?: never;
@@ -6982,7 +7005,7 @@ export interface operations {
             };
         };
     };
-    start_1: {
+    start_2: {
         parameters: {
             query?: never;
             header?: never;
@@ -8809,7 +8832,7 @@ export interface operations {
             };
         };
     };
-    start: {
+    start_1: {
         parameters: {
             query?: never;
             header?: never;
@@ -8972,7 +8995,7 @@ export interface operations {
             query?: {
                 size?: number;
                 page?: number;
-                kinds?: ("IMPORT" | "RANGE" | "COPY" | "TRY" | "PAST")[];
+                kinds?: ("IMPORT" | "RANGE" | "COPY" | "SAVE" | "TRY" | "PAST")[];
                 who?: string;
                 state?: "ANY" | "RUNNING" | "FAILED" | "DONE";
                 device?: string;
@@ -10425,6 +10448,30 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["RunView"][];
+                };
+            };
+        };
+    };
+    start: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["SaveRequest"];
+            };
+        };
+        responses: {
+            /** @description Accepted */
+            202: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["SaveStarted"];
                 };
             };
         };

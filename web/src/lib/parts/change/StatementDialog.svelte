@@ -28,6 +28,7 @@
   let text = $state('');
   let where = $state('LAST');
   let note = $state('');
+  let area: HTMLTextAreaElement | undefined = $state();
 
   const at = $derived(part.value?.at ?? []);
   const others = $derived((beside.value?.below ?? []).filter((name) => name !== at.at(-1)));
@@ -90,7 +91,7 @@
   };
 
   onMount(() => {
-    open({ line });
+    open({ line }).then(() => area?.focus());
   });
 </script>
 
@@ -128,8 +129,12 @@
         hint="As its family writes it. Secrets that you leave masked stay as they are."
         error={adding.of('text')}
       >
-        <textarea class="textarea mono h-48 w-full" spellcheck="false" maxlength="400000" bind:value={text}
-        ></textarea>
+        <textarea
+          bind:this={area}
+          class="textarea mono h-48 w-full"
+          spellcheck="false"
+          maxlength="400000"
+          bind:value={text}></textarea>
       </Field>
     {:else if deed === 'MOVE'}
       <Field label="Where to" error={adding.of('where')}>

@@ -36,6 +36,10 @@ it('says how a device stands', () => {
 it('says what is no change, and why', () => {
   expect(remarkText({ kind: 'STANDS_ALREADY', about: 'vlan 3' })).toBe('vlan 3: stands already');
   expect(remarkText({ kind: 'NO_GUARD', about: 'Pellon' })).toContain('no guard');
+  expect(remarkText({ kind: 'SOMEBODY_BEHIND', about: '1/0/9: 3 routes' })).toBe('behind 1/0/9: 3 routes');
+  expect(remarkText({ kind: 'PARTNER_LEFT_OUT', about: 'core-2' })).toBe(
+    'core-2: its partner is not in this change'
+  );
 });
 
 it('marks how far it has come', () => {

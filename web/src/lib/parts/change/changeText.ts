@@ -42,13 +42,15 @@ const REMARK: Record<DevicePreview['remarks'][number]['kind'], string> = {
   REACHED_THROUGH: 'it is called by this: it may be lost',
   OTHER_CHANGE: 'another open change alters the same',
   NO_GUARD: 'no guard: it does not go back by itself if it is lost',
+  SOMEBODY_BEHIND: 'behind it',
+  PARTNER_LEFT_OUT: 'its partner is not in this change',
   UNSAVED_LINES: 'runs lines that it has not saved; its guard would lose them'
 };
 
-export const remarkText = (remark: DevicePreview['remarks'][number]) =>
-  remark.kind === 'NO_GUARD' || remark.about === ''
-    ? REMARK[remark.kind]
-    : `${remark.about}: ${REMARK[remark.kind]}`;
+export function remarkText({ kind, about }: DevicePreview['remarks'][number]): string {
+  if (kind === 'NO_GUARD' || about === '') return REMARK[kind];
+  return kind === 'SOMEBODY_BEHIND' ? `behind ${about}` : `${about}: ${REMARK[kind]}`;
+}
 
 /** How a device stands in a preview, in a few words. */
 export function readiness(device: DevicePreview): string {

@@ -32,7 +32,8 @@
   const mark = $derived(problem?.span && markOf(value, problem.span));
 
   const look = EditorView.theme({
-    '&.cm-focused': { outline: 'none' },
+    // Beside another editor on the page, the look of all editors would come after this one.
+    '&.cm-focused': { outline: 'none !important' },
     '.cm-scroller': { overflowX: 'auto', scrollbarWidth: 'none' },
     '.cm-content': { padding: '5px 0' },
     '.cm-line': { padding: '0' }

@@ -72,6 +72,11 @@
     done = `C-${change.number} puts it back once it has run.`;
   });
 
+  let job = $state<number | undefined>();
+  const saving = new Submission(async () => {
+    job = (await need(api.POST('/api/saves', { body: { devices: [row.device] } }))).job;
+  });
+
   onMount(() => {
     load();
   });
@@ -90,6 +95,16 @@
       </p>
     {/if}
     <ProblemNote problem={agreed.problem ?? lines.problem} class="mt-2" />
+    {#if row.savedDiffers && session.mayAct}
+      <p class="mt-2 flex flex-wrap items-center gap-2">
+        <button class="btn btn-sm" disabled={saving.isSending} onclick={saving.send}
+          >Save on the device</button
+        >
+        {#if job}<a class="underline" href="/jobs/{job}">It is being saved</a>
+        {:else}<span class="text-quiet">Unless it runs something else by then.</span>{/if}
+      </p>
+      <ProblemNote problem={saving.problem} class="mt-2" />
+    {/if}
     {#if lines.value}
       <div class="mt-2">
         <CompareTable

@@ -8,6 +8,7 @@ export const KINDS: readonly { value: Job['kind']; says: string }[] = [
   { value: 'IMPORT', says: 'imports' },
   { value: 'RANGE', says: 'looks through ranges' },
   { value: 'TRY', says: 'trials of a set' },
+  { value: 'SAVE', says: 'saving' },
   { value: 'PAST', says: 'past configurations' }
 ];
 

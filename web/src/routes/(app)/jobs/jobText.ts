@@ -32,7 +32,8 @@ export function deviceOf(line: JobLine): string | undefined {
 }
 
 /** Whether the lines of a job are devices of the fleet already. */
-export const isOfFleet = (kind: Job['kind']) => kind === 'COPY' || kind === 'TRY' || kind === 'PAST';
+export const isOfFleet = (kind: Job['kind']) =>
+  kind === 'COPY' || kind === 'SAVE' || kind === 'TRY' || kind === 'PAST';
 
 /** Whether a job brings devices in. */
 export const bringsIn = (kind: Job['kind']) => kind === 'IMPORT' || kind === 'RANGE';

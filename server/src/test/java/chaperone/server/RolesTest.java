@@ -124,6 +124,7 @@ class RolesTest {
         GET    /api/devices/{name}/configuration              | VIEWER
         POST   /api/devices/{name}/configuration/edits        | ENGINEER
         POST   /api/devices/{name}/configuration/trial        | ENGINEER
+        POST   /api/saves                                     | ENGINEER
         GET    /api/blocks                                    | VIEWER
         POST   /api/blocks/edits                              | ENGINEER
         POST   /api/change-edits/of-query                     | ENGINEER

@@ -139,6 +139,7 @@
           edits={opened.change.edits.filter((edit) => edit.device === chosen)}
           misfits={device?.misfits ?? []}
           breaches={device?.breaches ?? []}
+          remarks={device?.remarks ?? []}
         />
       {/if}
     </div>

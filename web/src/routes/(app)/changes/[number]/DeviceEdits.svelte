@@ -1,6 +1,6 @@
 <script lang="ts">
   import type { ChangeEdit, DevicePreview } from '$lib/api/client';
-  import { EDIT } from '$lib/parts/change/changeText';
+  import { EDIT, remarkText } from '$lib/parts/change/changeText';
   import Confirm from '$lib/parts/form/Confirm.svelte';
   import { count } from '$lib/text/time';
   import When from '$lib/parts/form/When.svelte';
@@ -12,9 +12,10 @@
     edits: readonly ChangeEdit[];
     misfits: DevicePreview['misfits'];
     breaches: DevicePreview['breaches'];
+    remarks: DevicePreview['remarks'];
   }
 
-  let { opened, edits, misfits, breaches }: Props = $props();
+  let { opened, edits, misfits, breaches, remarks }: Props = $props();
   let alters = $state.raw<ChangeEdit | undefined>();
   let leaves = $state.raw<ChangeEdit | undefined>();
   const of = (edit: ChangeEdit) => misfits.filter((misfit) => misfit.edit === edit.id);
@@ -33,6 +34,12 @@
       </ul>
     </div>
   {/each}
+  {#if remarks.length > 0}
+    <h2>To know</h2>
+    <ul class="mb-3 list-disc pl-5">
+      {#each remarks as remark, i (i)}<li>{remarkText(remark)}</li>{/each}
+    </ul>
+  {/if}
   <h2>Edits, in this order</h2>
   {#each edits as edit (edit.id)}
     {@const wrong = of(edit)}

@@ -10,7 +10,12 @@
   }
 
   let { devices, chosen, onchoose }: Props = $props();
-  const WARNS: DevicePreview['remarks'][number]['kind'][] = ['REACHED_THROUGH', 'OTHER_CHANGE', 'NO_GUARD'];
+  const WARNS: DevicePreview['remarks'][number]['kind'][] = [
+    'REACHED_THROUGH',
+    'OTHER_CHANGE',
+    'NO_GUARD',
+    'PARTNER_LEFT_OUT'
+  ];
 </script>
 
 <div class="panel overflow-x-auto">

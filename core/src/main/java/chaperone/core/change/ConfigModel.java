@@ -9,13 +9,19 @@ import chaperone.core.patch.Patch;
 import chaperone.core.patch.References;
 import chaperone.core.platform.Platform;
 import chaperone.core.platform.Secrets;
+import chaperone.core.structure.Port;
 import chaperone.core.structure.Statement;
 import chaperone.core.structure.Structure;
 import chaperone.core.structure.StructureDiff;
 import chaperone.core.structure.StructureEdit;
 import java.util.ArrayList;
+import java.util.HashSet;
 import java.util.List;
 import java.util.Optional;
+import java.util.Set;
+import java.util.TreeSet;
+import java.util.stream.Collectors;
+import java.util.stream.Stream;
 
 /**
  * What it takes to read and alter the configurations of one device.
@@ -41,6 +47,17 @@ public record ConfigModel(Grammar grammar, Structure structure, Noise noise, Sec
     /** As values, and without what only says what holds anyway. */
     List<ConfigStatement> statements(String text) {
         return read(text).statements();
+    }
+
+    /** The names of the ports that one configuration has otherwise than the other, or one of them only. */
+    public Set<String> portsAltered(String before, String after) {
+        Set<Port> ports = new HashSet<>(Port.of(read(before), structure));
+        Set<Port> others = new HashSet<>(Port.of(read(after), structure));
+        return Stream.concat(
+                        ports.stream().filter(port -> !others.contains(port)),
+                        others.stream().filter(port -> !ports.contains(port)))
+                .map(Port::name)
+                .collect(Collectors.toCollection(TreeSet::new));
     }
 
     /** The same configuration as its family writes it, without comments and without what goes without saying. */

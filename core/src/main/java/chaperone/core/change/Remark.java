@@ -13,6 +13,10 @@ public record Remark(Kind kind, String about) {
         REACHED_THROUGH,
         /** Another change that is open alters the same statements. */
         OTHER_CHANGE,
+        /** A port is altered behind which somebody was seen. */
+        SOMEBODY_BEHIND,
+        /** The device backs another one up, and that one is not in the change. */
+        PARTNER_LEFT_OUT,
         /** Running differs from saved, and the guard goes back to saved. */
         UNSAVED_LINES
     }

@@ -132,6 +132,7 @@ class SecurityRules {
                         "/api/devices/*/configuration/edits",
                         "/api/devices/*/configuration/trial",
                         "/api/blocks/edits",
+                        "/api/saves",
                         "/api/changes/*/propose",
                         "/api/changes/*/drop",
                         "/api/changes/*/run",

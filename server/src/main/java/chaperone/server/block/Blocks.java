@@ -55,7 +55,7 @@ class Blocks {
     }
 
     /**
-     * The names that lead to the statement that stands at a line, from 0, or encloses it; none before the first one.
+     * The names that lead to the statement that stands at a line, from 0, or encloses it; to the first one if it stands further down.
      *
      * @param shown a configuration in which secrets are masked, line by line
      */
@@ -66,6 +66,11 @@ class Blocks {
             Optional<Statement> next = at.children().stream()
                     .takeWhile(child -> child.line() <= line)
                     .reduce((first, second) -> second);
+            if (next.isEmpty() && path.isEmpty())
+                return at.children().stream()
+                        .limit(1)
+                        .map(first -> first.step().toString())
+                        .toList();
             if (next.isEmpty()) return path;
             at = next.get();
             path.add(at.step().toString());

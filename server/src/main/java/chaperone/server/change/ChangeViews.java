@@ -17,6 +17,7 @@ import chaperone.server.problem.ProblemException;
 import chaperone.server.secret.SecretMasks;
 import chaperone.server.standard.Soundness;
 import chaperone.server.standard.Soundness.Breach;
+import chaperone.server.touch.Touches;
 import java.time.Instant;
 import java.util.ArrayList;
 import java.util.HashMap;
@@ -25,6 +26,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.Objects;
 import java.util.Optional;
+import java.util.Set;
 import java.util.TreeMap;
 import java.util.stream.Collectors;
 import org.springframework.stereotype.Component;
@@ -41,6 +43,7 @@ public class ChangeViews {
     private final SecretMasks masks;
     private final TextComparison comparisons;
     private final OpenChanges overlaps;
+    private final Touches touches;
 
     /** @param edits how many there are; {@code devices} are those they are for */
     record ChangeRow(
@@ -138,7 +141,9 @@ public class ChangeViews {
             Soundness soundness,
             SecretMasks masks,
             TextComparison comparisons,
-            OpenChanges overlaps) {
+            OpenChanges overlaps,
+            Touches touches) {
+        this.touches = touches;
         this.soundness = soundness;
         this.comparisons = comparisons;
         this.overlaps = overlaps;
@@ -279,11 +284,12 @@ public class ChangeViews {
                 all.stream().filter(plan -> plan.target().isReady()).toList();
         byte[] digest = ChangePlans.digest(sent);
         Overlaps others = overlaps.of(change, all);
+        Map<Long, String> partners = partnersLeftOut(all);
         boolean isOpen = change.state() == ChangeState.PROPOSED || change.state() == ChangeState.APPROVED;
         return new ChangePreview(
                 HexFormat.of().formatHex(digest),
                 !isOpen || change.isOf(digest),
-                all.stream().map(plan -> preview(plan, others)).toList());
+                all.stream().map(plan -> preview(plan, others, partners)).toList());
     }
 
     CompareView comparison(Change change, String device, int context) {
@@ -296,11 +302,26 @@ public class ChangeViews {
         return comparisons.between(plan.device(), before, after, context);
     }
 
-    private DevicePreview preview(DevicePlan plan, Overlaps others) {
+    /** Of the devices that are altered, by their numbers. */
+    private Map<Long, String> partnersLeftOut(List<DevicePlan> all) {
+        List<Device> altered = all.stream().map(DevicePlan::device).toList();
+        Map<Long, String> partners = new HashMap<>(touches.partners(altered));
+        altered.forEach(device -> partners.values().removeIf(device.name()::equals));
+        return partners;
+    }
+
+    private DevicePreview preview(DevicePlan plan, Overlaps others, Map<Long, String> partners) {
         Platform platform = platforms.get(plan.device().platform());
         List<RemarkView> remarks = new ArrayList<>();
         plan.remarks().forEach(remark -> remarks.add(view(platform, remark)));
         others.with(plan).forEach(remark -> remarks.add(view(platform, remark)));
+        Set<String> ports = plan.model()
+                .portsAltered(
+                        plan.target().promise().base(), plan.target().promise().text());
+        for (String behind : touches.behind(plan.device(), ports))
+            remarks.add(new RemarkView(Remark.Kind.SOMEBODY_BEHIND, behind));
+        Optional.ofNullable(partners.get(plan.device().id()))
+                .ifPresent(partner -> remarks.add(new RemarkView(Remark.Kind.PARTNER_LEFT_OUT, partner)));
         plan.target().remarks().forEach(remark -> remarks.add(view(platform, remark)));
         return new DevicePreview(
                 plan.device().name(),

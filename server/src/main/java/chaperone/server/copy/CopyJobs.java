@@ -32,6 +32,17 @@ public class CopyJobs {
                 devices.stream().map(CopyJobs::line).toList());
     }
 
+    /** They save what they run. */
+    long save(List<Device> devices, String askedBy) {
+        String title =
+                devices.size() == 1 ? "Save on " + devices.get(0).name() : "Save on " + devices.size() + " devices";
+        return jobs.start(
+                JobKind.SAVE,
+                title,
+                askedBy,
+                devices.stream().map(CopyJobs::line).toList());
+    }
+
     private static NewJobLine line(Device device) {
         return new NewJobLine(
                 device.name(),

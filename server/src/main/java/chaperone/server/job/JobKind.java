@@ -7,6 +7,8 @@ public enum JobKind {
     /** Addresses of ranges, most of which are nobody's. */
     RANGE,
     COPY,
+    /** Devices save what they run. */
+    SAVE,
     /** A credential set is tried on devices; nothing is stored of them. */
     TRY,
     /** Files tell what devices ran before they were copied first; nobody is called. */

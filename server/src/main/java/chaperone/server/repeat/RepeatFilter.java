@@ -36,7 +36,7 @@ public final class RepeatFilter extends OncePerRequestFilter {
     static final String HEADER = "Idempotency-Key";
     private static final Set<String> METHODS = Set.of("POST", "PUT", "DELETE");
     private static final Pattern PATHS = Pattern.compile(
-            "/api/(changes|change-edits|copies|freezes|rollouts|devices/edit|devices/[^/]+/agreed|devices/[^/]+/configuration/edits|blocks/edits|templates/[^/]+/edits)(/.*)?");
+            "/api/(changes|change-edits|copies|freezes|rollouts|devices/edit|devices/[^/]+/agreed|devices/[^/]+/configuration/edits|blocks/edits|saves|templates/[^/]+/edits)(/.*)?");
     private static final Pattern KEY = Pattern.compile("[\\x21-\\x7E]{1,200}");
 
     private final RepeatedRequests requests;

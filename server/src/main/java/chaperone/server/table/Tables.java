@@ -4,6 +4,7 @@ import chaperone.core.table.Table;
 import chaperone.core.table.TableKind;
 import chaperone.server.problem.RetryOnConflict;
 import java.time.Instant;
+import java.util.EnumMap;
 import java.util.List;
 import java.util.Map;
 import java.util.stream.Collectors;
@@ -37,6 +38,19 @@ public class Tables {
     @Transactional(readOnly = true)
     public Map<Long, List<List<String>>> all(TableKind kind) {
         return tables.ofKind(kind).stream().collect(Collectors.toMap(DeviceTable::device, DeviceTable::rows));
+    }
+
+    /** The rows of a device's newest tables; those that were never read are left out. */
+    @Transactional(readOnly = true)
+    public Map<TableKind, List<Table.Row>> rows(long device) {
+        Map<TableKind, List<Table.Row>> rows = new EnumMap<>(TableKind.class);
+        for (DeviceTable table : tables.ofDevice(device))
+            rows.put(
+                    table.kind(),
+                    table.rows().stream()
+                            .map(cells -> new Table.Row(table.kind(), cells))
+                            .toList());
+        return rows;
     }
 
     @Transactional(readOnly = true)

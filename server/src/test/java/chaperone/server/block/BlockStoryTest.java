@@ -135,6 +135,24 @@ class BlockStoryTest {
                 .isEqualTo("\"rule nobody\" is not there");
     }
 
+    /** From the newest tables: what is seen there on the device's own page. */
+    @Test
+    void whoIsBehindAnAlteredPortIsTold() {
+        JsonNode neighbours = four
+                .all(four.engineer.get("/api/devices/brkw-acc-1/tables").json(200))
+                .stream()
+                .filter(table -> table.get("kind").asString().equals("NEIGHBOURS"))
+                .findFirst()
+                .orElseThrow();
+        String port = neighbours.at("/rows/0/0").asString();
+        String name = neighbours.at("/rows/0/1").asString();
+        assertThat(port).isNotEmpty();
+        long change = four.newChange("a port with somebody behind it");
+        four.add(four.lines(change, "brkw-acc-1", List.of("port " + port, "text \"new text\"", "up")));
+        String remarks = four.preview(change).at("/devices/0/remarks").toString();
+        assertThat(remarks).contains("SOMEBODY_BEHIND", port + ": leads to " + name);
+    }
+
     /** Whatever line one points at, the path leads to a statement in which it stands. */
     @Test
     void eachLineHasItsPath() {
@@ -159,6 +177,7 @@ class BlockStoryTest {
     @Test
     void oneBlockIsComparedOverTheFleet() {
         four.device("brkw-acc-1").device().type("deckhand", List.of("time-server 198.51.100.99"));
+        four.device("brkw-acc-1").device().save();
         four.engineer.copy("brkw-acc-1");
         JsonNode all = four.engineer.get("/api/blocks?at=" + at("name")).json(200);
         long devices = four.all(all.get("versions")).stream()

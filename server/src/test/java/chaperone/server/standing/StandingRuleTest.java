@@ -179,6 +179,41 @@ class StandingRuleTest {
         assertThat(concerned().get(0).get("hindrance").asString()).contains("as many as it may");
     }
 
+    /** Saved is what somebody has seen: what came after the newest copy is not. */
+    @Test
+    void aDeviceSavesWhatWasSeenOfIt() {
+        drift(SWITCH, "vlan 393 \"seen\"");
+        four.engineer.post("/api/devices/" + SWITCH + "/agreed", Map.of()).json(200);
+        assertThat(four.drifting()).contains(SWITCH);
+        var device = four.device(SWITCH).device();
+        device.type("deckhand", List.of("vlan 394 \"not seen\""));
+        assertThat(save(SWITCH)).isEqualTo("RUNS_SOMETHING_ELSE");
+        assertThat(device.savedText()).doesNotContain("seen");
+        assertThat(save(SWITCH)).isEqualTo("SAVED");
+        assertThat(device.savedText()).contains("\"seen\"", "not seen");
+        assertThat(save(SWITCH)).isEqualTo("SAVED_ALREADY");
+        assertThat(four.engineer
+                        .post("/api/saves", Map.of("devices", List.of("cairn-rtr-1")))
+                        .json(422)
+                        .toString())
+                .contains("cairn-rtr-1 has no step that saves");
+        four.engineer.post("/api/saves", Map.of("devices", List.of("nobody"))).json(404);
+    }
+
+    private static String save(String device) {
+        long job = four.engineer
+                .post("/api/saves", Map.of("devices", List.of(device)))
+                .json(202)
+                .get("job")
+                .asLong();
+        four.engineer.await("/api/jobs/" + job, each -> each.hasNonNull("endedAt"));
+        return four.engineer
+                .get("/api/jobs/" + job + "/lines")
+                .json(200)
+                .at("/lines/0/outcome")
+                .asString();
+    }
+
     /** What cannot be done is said, and not tried again and again. */
     @Test
     void whatFailsIsSaidOnce() {
