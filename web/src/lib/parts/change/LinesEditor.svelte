@@ -2,12 +2,11 @@
   import {
     acceptCompletion,
     autocompletion,
-    completionStatus,
     type CompletionContext,
     type CompletionResult
   } from '@codemirror/autocomplete';
-  import { forceLinting, linter, lintGutter, type Diagnostic } from '@codemirror/lint';
-  import { EditorState, Prec } from '@codemirror/state';
+  import { linter, lintGutter, type Diagnostic } from '@codemirror/lint';
+  import { EditorState, Prec, StateEffect } from '@codemirror/state';
   import { EditorView, keymap, lineNumbers } from '@codemirror/view';
   import { minimalSetup } from 'codemirror';
   import { onMount, untrack } from 'svelte';
@@ -32,6 +31,7 @@
   let block = $state.raw<readonly string[]>([]);
   let marks = $state.raw<readonly LineMark[]>([]);
   const MOST_TOLD = 3;
+  const otherDevice = StateEffect.define<string>();
 
   const look = EditorView.theme({
     '&': { height: '13rem', border: '1px solid var(--color-base-300)', borderRadius: 'var(--radius-field)' }
@@ -76,7 +76,12 @@
           lineNumbers(),
           lintGutter(),
           // The block is told anew when the cursor moves, too.
-          linter(problems, { delay: 400, needsRefresh: (update) => update.selectionSet }),
+          linter(problems, {
+            delay: 400,
+            needsRefresh: (update) =>
+              update.selectionSet ||
+              update.transactions.some(({ effects }) => effects.some((each) => each.is(otherDevice)))
+          }),
           editorLook,
           look,
           EditorView.contentAttributes.of({ 'aria-label': untrack(() => label) }),
@@ -90,7 +95,7 @@
 
   $effect(() => {
     // Another device says other things of the same lines.
-    if (device && view && completionStatus(view.state) === null) forceLinting(view);
+    view?.dispatch({ effects: otherDevice.of(device ?? '') });
   });
 </script>
 
