@@ -51,12 +51,12 @@
     if (edit) {
       const params = { path: { number: change, id: edit.id } };
       await need(api.PUT('/api/changes/{number}/edits/{id}', { params, body: { lines } }));
-    } else {
-      const body = { change, query: query.trim(), lines, note: note || undefined };
-      await need(api.POST('/api/change-edits/of-query', { body }));
-      await draft.load();
+      return onclose(device);
     }
-    onclose(first);
+    const body = { change, query: query.trim(), lines, note: note || undefined };
+    const now = await need(api.POST('/api/change-edits/of-query', { body }));
+    await draft.load();
+    onclose(now.edits.at(-1)?.device);
   });
 </script>
 
