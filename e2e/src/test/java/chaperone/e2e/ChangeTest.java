@@ -521,4 +521,38 @@ class ChangeTest {
         assertThat(page.getByText(Pattern.compile("^kept on 1 device"))).isVisible();
         assertThat(device.keptRunning()).doesNotContain("crab pots");
     }
+
+    /** From the line one looks at to the same statement on other devices. */
+    @Test
+    @Order(24)
+    void aStatementIsEditedByItsPathAndAcrossTheFleet() {
+        engineer.navigate("/devices/inch-acc-3/configuration");
+        engineer.getByLabel("Outline")
+                .getByRole(AriaRole.BUTTON)
+                .filter(new Locator.FilterOptions().setHasText("port 1/0/7"))
+                .click();
+        engineer.keyboard().press("e");
+        Locator dialog = engineer.getByRole(AriaRole.DIALOG);
+        Locator text = engineer.getByLabel("What shall stand there");
+        assertThat(text).isFocused();
+        assertThat(text).hasValue(Pattern.compile("^port 1/0/7\n"));
+        assertThat(dialog).containsText("This alters nothing.");
+        text.fill("port 1/0/7\n  text \"crab pots\"\n");
+        assertThat(engineer.getByLabel("What the device would be told")).containsText("text \"crab pots\"");
+        text.fill("port 1/0/7\nport 1/0/8\n");
+        assertThat(dialog).containsText("one statement is needed here, and 2 stand");
+        text.fill("port 1/0/7\n  text \"crab pots\"\n");
+        button(engineer, "Add to ").click();
+        assertThat(dialog).hasCount(0);
+        assertThat(tray(engineer)).containsText("inch-acc-3");
+
+        engineer.navigate("/blocks?query=name+is+inch-acc-[1-3]&at=port+1/0/7");
+        button(engineer, "Edit on these…").first().click();
+        button(engineer, "Take away").click();
+        button(engineer, "Add to ").click();
+        assertThat(dialog).hasCount(0);
+        tray(engineer).getByText("Open the preview").click();
+        row(engineer, "inch-acc-3").getByRole(AriaRole.BUTTON).click();
+        assertThat(engineer.getByLabel("Edits")).containsText("put: port 1/0/7");
+    }
 }

@@ -150,6 +150,7 @@ class RolesTest {
         PUT    /api/changes/{number}                          | ENGINEER
         GET    /api/changes/{number}/report.{format}          | VIEWER
         POST   /api/changes/{number}/rest                     | ENGINEER
+        GET    /api/changes/{number}/outcome                  | VIEWER
         GET    /api/changes/{number}/later                    | VIEWER
         PUT    /api/changes/{number}/due                      | ENGINEER
         DELETE /api/changes/{number}/due                      | ENGINEER

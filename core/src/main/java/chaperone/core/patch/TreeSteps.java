@@ -5,11 +5,13 @@ import chaperone.core.config.ConfigStatement.Form;
 import chaperone.core.structure.Structure;
 import java.util.ArrayList;
 import java.util.HashMap;
+import java.util.HashSet;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Set;
 import java.util.stream.Collectors;
+import org.jspecify.annotations.Nullable;
 
 /** Finds the steps between two trees, block by block. Near-linear in both, but for order, which takes n log n a block. */
 final class TreeSteps {
@@ -43,15 +45,21 @@ final class TreeSteps {
         String above = path.isEmpty() ? "" : path.get(path.size() - 1);
         Map<String, ConfigStatement> here = byName(above, before);
         Map<String, ConfigStatement> there = byName(above, after);
+        Set<String> anew = order(path, above, here, there);
         there.forEach((name, wanted) -> {
             ConfigStatement now = here.get(name);
-            if (now == null) puts.add(new TreeStep.Put(path, wanted));
+            if (now != null && anew.contains(name)) putAnew(path, now, wanted);
+            else if (now == null) puts.add(new TreeStep.Put(path, wanted));
             else if (!now.equals(wanted)) alter(path, now, wanted);
         });
         here.forEach((name, now) -> {
             if (!there.containsKey(name)) removals.add(new TreeStep.Remove(path, now));
         });
-        order(path, above, here, there);
+    }
+
+    private void putAnew(List<String> path, ConfigStatement now, ConfigStatement wanted) {
+        puts.add(new TreeStep.Remove(path, now));
+        puts.add(new TreeStep.Put(path, wanted));
     }
 
     private Map<String, ConfigStatement> byName(String above, List<ConfigStatement> statements) {
@@ -63,10 +71,8 @@ final class TreeSteps {
     private void alter(List<String> path, ConfigStatement now, ConfigStatement wanted) {
         boolean isBlock = now.form() == Form.BLOCK && wanted.form() == Form.BLOCK;
         if (language.isList(wanted.text())) alterList(path, now, wanted);
-        else if (language.isWhole(wanted.text())) {
-            puts.add(new TreeStep.Remove(path, now));
-            puts.add(new TreeStep.Put(path, wanted));
-        } else if (!isBlock && now.form() == wanted.form()) {
+        else if (language.isWhole(wanted.text())) putAnew(path, now, wanted);
+        else if (!isBlock && now.form() == wanted.form()) {
             puts.add(new TreeStep.Put(path, wanted));
         } else {
             if (!now.text().equals(wanted.text())) puts.add(new TreeStep.Rename(path, wanted.text()));
@@ -85,8 +91,7 @@ final class TreeSteps {
                 && there.size() >= staying.size()
                 && there.subList(0, staying.size()).equals(staying);
         if (!isAppended) {
-            puts.add(new TreeStep.Remove(path, now));
-            puts.add(new TreeStep.Put(path, wanted));
+            putAnew(path, now, wanted);
             return;
         }
         here.stream()
@@ -96,28 +101,49 @@ final class TreeSteps {
                 .forEach(value -> puts.add(new TreeStep.Put(path, ConfigStatement.line(value))));
     }
 
-    /** What is new stands at the end once it is put; then each that does not stay is placed, from the last to the first. */
-    private void order(
+    /**
+     * What is new stands at the end once it is put; then each that does not stay is placed, from the last to the first.
+     *
+     * @return what is put anew, because nothing can be placed behind the last one
+     */
+    private Set<String> order(
             List<String> path, String above, Map<String, ConfigStatement> here, Map<String, ConfigStatement> there) {
-        if (language.place().isEmpty()) return;
+        if (language.place().isEmpty()) return Set.of();
         Map<Integer, List<String>> orders = new HashMap<>();
         there.forEach((name, each) -> {
             int order = structure.placeRule(above, each.text());
             if (order >= 0)
                 orders.computeIfAbsent(order, rule -> new ArrayList<>()).add(name);
         });
+        Set<String> anew = new HashSet<>();
         for (List<String> wanted : orders.values()) {
             List<String> now =
                     here.keySet().stream().filter(Set.copyOf(wanted)::contains).collect(Collectors.toList());
             wanted.stream().filter(name -> !here.containsKey(name)).forEach(now::add);
-            Set<String> staying = StablePlaces.of(now, wanted);
-            for (int i = wanted.size() - 2; i >= 0; i--) {
-                if (staying.contains(wanted.get(i))) continue;
+            StablePlaces stable = StablePlaces.of(now, wanted, name -> anewCost(here.get(name), there.get(name)));
+            anew.addAll(stable.anew());
+            int last = wanted.size() - stable.anew().size() - 1;
+            for (int i = last - 1; i >= 0; i--) {
+                if (stable.staying().contains(wanted.get(i))) continue;
                 places.add(new TreeStep.Place(
                         path,
                         there.get(wanted.get(i)).text(),
                         there.get(wanted.get(i + 1)).text()));
             }
         }
+        return anew;
+    }
+
+    /** What is new is put anyway, and a line that says something else, too. */
+    private static int anewCost(@Nullable ConfigStatement now, ConfigStatement wanted) {
+        if (now == null) return 0;
+        boolean isPutAnyway = wanted.form() == Form.LINE && !now.equals(wanted);
+        return isPutAnyway ? 1 : 1 + size(wanted);
+    }
+
+    private static int size(ConfigStatement statement) {
+        int size = 1;
+        for (ConfigStatement child : statement.children()) size += size(child);
+        return size;
     }
 }

@@ -5,6 +5,7 @@ import static org.assertj.core.api.Assertions.assertThat;
 import chaperone.server.account.Role;
 import chaperone.server.support.Api;
 import chaperone.server.support.FourFamilies;
+import chaperone.standins.device.Fault;
 import java.util.ArrayList;
 import java.util.HashMap;
 import java.util.List;
@@ -396,5 +397,32 @@ class ChangeStoryTest {
                 .map(remark -> remark.get("kind").asString() + " "
                         + remark.get("about").asString())
                 .toList();
+    }
+
+    /** One question, answered when it is over: yes or no, and for each device why. */
+    @Test
+    void aProgramWaitsForTheOutcome() {
+        long change = four.newChange("by a program");
+        four.add(four.lines(change, "brkw-acc-1", List.of("vlan 3779 \"dinghy\"")));
+        four.approve(change);
+        String outcome = "/api/changes/" + change + "/outcome";
+        JsonNode before = four.engineer.get(outcome).json(200);
+        assertThat(before.get("isOver").asBoolean()).isFalse();
+        assertThat(before.get("devices")).isEmpty();
+        // Behind the eight commands of a copy, the guard, and the way into editing.
+        four.device("brkw-acc-1").set(Fault.REFUSES, 11);
+        four.engineer.post("/api/changes/" + change + "/run", Map.of()).json(201);
+        JsonNode failed = four.engineer.get(outcome + "?wait=60").json(200);
+        assertThat(failed.get("isOver").asBoolean()).isTrue();
+        assertThat(failed.get("success").asBoolean()).isFalse();
+        assertThat(failed.at("/devices/0/fact").asString()).isNotEmpty();
+        four.device("brkw-acc-1").clear(Fault.REFUSES);
+        four.engineer.post("/api/changes/" + change + "/run", Map.of()).json(201);
+        JsonNode kept = four.engineer.get(outcome + "?wait=60").json(200);
+        assertThat(kept.get("success").asBoolean()).isTrue();
+        assertThat(kept.get("run").asInt()).isEqualTo(2);
+        four.undo(change);
+        four.engineer.get(outcome + "?wait=61").json(400);
+        four.engineer.get("/api/changes/99999/outcome?wait=60").json(404);
     }
 }
