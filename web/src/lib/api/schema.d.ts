@@ -484,6 +484,22 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/changes/{number}/outcome": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["outcome"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/changes/{number}/preview": {
         parameters: {
             query?: never;
@@ -3451,6 +3467,17 @@ export interface components {
             savesFirst?: boolean;
             title: string;
         };
+        ChangeOutcome: {
+            /** Format: int64 */
+            change: number;
+            devices: components["schemas"]["DeviceOutcome"][];
+            isOver: boolean;
+            /** Format: int32 */
+            run?: number;
+            /** @enum {string} */
+            state: "DRAFT" | "PROPOSED" | "APPROVED" | "RUNNING" | "KEPT" | "STUCK" | "DROPPED";
+            success: boolean;
+        };
         ChangePreview: {
             devices: components["schemas"]["DevicePreview"][];
             digest: string;
@@ -3756,6 +3783,13 @@ export interface components {
             kind: "ADDED" | "NAME" | "MODEL" | "SERIAL" | "RELEASE" | "MAC_BASE" | "INSTALL_MODE" | "MODULE_INSERTED" | "MODULE_TAKEN_OUT" | "MODULE_REPLACED" | "STORAGE_TOTAL" | "STORAGE_FREE" | "RESTARTED" | "INCOMPLETE" | "WHOLE" | "FAILED" | "ANSWERS_AGAIN" | "EDITED" | "ADDRESS" | "HOST_KEY";
             meaning: string;
             object: string;
+        };
+        DeviceOutcome: {
+            device: string;
+            fact: string;
+            /** @enum {string} */
+            state: "WAITING" | "READING" | "READY" | "LOADING" | "CHECKING" | "EXACT" | "KEEPING" | "GIVING_BACK" | "PROBING" | "KEPT" | "GIVEN_BACK" | "MOVED" | "UNTOUCHED" | "STUCK";
+            success: boolean;
         };
         DevicePage: {
             /** Format: int64 */
@@ -6634,6 +6668,30 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["LaterChange"][];
+                };
+            };
+        };
+    };
+    outcome: {
+        parameters: {
+            query?: {
+                wait?: number;
+            };
+            header?: never;
+            path: {
+                number: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ChangeOutcome"];
                 };
             };
         };
