@@ -25,6 +25,7 @@ record KnownNames(EditLanguage language, List<ConfigStatement> standing) {
 
     private List<String> named(String defines) {
         int place = defines.indexOf("{}");
+        if (place < 0) return List.of();
         String before = defines.substring(0, place);
         String behind = defines.substring(place + 2);
         return standing.stream()

@@ -1,8 +1,7 @@
 package chaperone.server.drift;
 
-import chaperone.server.fleet.Device;
 import java.time.Instant;
-import java.util.Set;
+import java.util.Map;
 import java.util.stream.Collectors;
 import org.springframework.stereotype.Component;
 import org.springframework.transaction.annotation.Transactional;
@@ -16,14 +15,9 @@ public class DriftingDevices {
         this.drifts = drifts;
     }
 
+    /** When what a device runs and what is agreed came apart, by the device's number. */
     @Transactional(readOnly = true)
-    public Set<Long> ids() {
-        return drifts.findAll().stream().map(Drift::device).collect(Collectors.toSet());
-    }
-
-    /** When what it runs and what is agreed came apart. */
-    @Transactional(readOnly = true)
-    public Instant since(Device device) {
-        return drifts.findById(device.id()).map(Drift::since).orElse(Instant.EPOCH);
+    public Map<Long, Instant> since() {
+        return drifts.findAll().stream().collect(Collectors.toMap(Drift::device, Drift::since));
     }
 }

@@ -165,7 +165,8 @@ class StandingRuleController {
     @Transactional(readOnly = true)
     public StandingReach reach(@RequestParam(defaultValue = "") @Size(max = 2000) String query) {
         Set<Long> meant = Set.copyOf(chosen.idsMeantBy(query.strip()));
-        List<Long> drift = drifting.ids().stream().filter(meant::contains).toList();
+        List<Long> drift =
+                drifting.since().keySet().stream().filter(meant::contains).toList();
         return new StandingReach(
                 meant.size(),
                 fleet.with(drift).stream()

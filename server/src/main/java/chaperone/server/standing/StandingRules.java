@@ -118,23 +118,26 @@ public class StandingRules {
     /** The longest drift first. */
     @Transactional(readOnly = true)
     public List<Concerned> concerned() {
-        Map<Long, StandingRule> byDevice = byDevice();
+        Map<Long, Instant> since = drifting.since();
+        Map<Long, StandingRule> byDevice = byDevice(since.keySet());
         if (byDevice.isEmpty()) return List.of();
+        List<Device> devices = fleet.with(byDevice.keySet());
+        boolean isAnyHeld = freezes.holding(devices).isPresent();
         Map<Long, Act> done = acts.newestOf(byDevice.keySet());
         Map<String, String> hindrances = new HashMap<>();
         List<Concerned> all = new ArrayList<>();
-        for (Device device : fleet.with(byDevice.keySet())) {
+        for (Device device : devices) {
             StandingRule rule = byDevice.get(device.id());
             Revision running = history.newest(device, ConfigKind.RUNNING).revision();
             Optional<Act> act =
                     Optional.ofNullable(done.get(device.id())).filter(newest -> newest.revision() == running.number());
             String hindrance = act.map(StandingRules::said)
                     .orElseGet(() -> hindrances.computeIfAbsent(rule.name(), name -> hindrance(rule)));
-            if (hindrance.isEmpty() && act.isEmpty() && rule.deed() != StandingDeed.TELL)
+            if (isAnyHeld && hindrance.isEmpty() && act.isEmpty() && rule.deed() != StandingDeed.TELL)
                 hindrance = freezes.holding(List.of(device))
                         .map(Freezes.Holding::says)
                         .orElse("");
-            Instant edited = max(drifting.since(device), running.firstCopyAt());
+            Instant edited = max(since.getOrDefault(device.id(), Instant.EPOCH), running.firstCopyAt());
             all.add(new Concerned(
                     device, rule, running.number(), edited.plus(rule.delay()), act.flatMap(Act::change), hindrance));
         }
@@ -152,13 +155,12 @@ public class StandingRules {
         return one.isAfter(other) ? one : other;
     }
 
-    private Map<Long, StandingRule> byDevice() {
+    private Map<Long, StandingRule> byDevice(Set<Long> drift) {
         List<StandingRule> inForce = rules.findAllByOrderByPlaceAscIdAsc().stream()
                 .filter(rule -> !rule.isOff())
                 .toList();
         Map<Long, StandingRule> byDevice = new LinkedHashMap<>();
         if (inForce.isEmpty()) return byDevice;
-        Set<Long> drift = drifting.ids();
         for (StandingRule rule : inForce) {
             Set<Long> meant = meant(rule);
             drift.stream()
