@@ -12,7 +12,9 @@
   import { listKeys } from '$lib/keys/listKeys';
   import { live } from '$lib/state/live.svelte';
   import { count } from '$lib/text/time';
+  import { session } from '$lib/state/session.svelte';
   import DriftDetail from './DriftDetail.svelte';
+  import DriftMany from './DriftMany.svelte';
   import { among, chosenAfter } from './driftRows';
 
   let rows = $state.raw<DriftRow[] | undefined>();
@@ -31,6 +33,11 @@
   const chosen = $derived(shown.find((row) => row.device === address.params.get('device')) ?? shown[0]);
 
   const choose = (device: string) => address.change({ device });
+  let marked = $state<readonly string[]>([]);
+  const mark = (device: string) =>
+    (marked = marked.includes(device) ? marked.filter((each) => each !== device) : [...marked, device]);
+  /** What is not shown any more is not meant either. */
+  const meant = $derived(shown.filter((row) => marked.includes(row.device)));
   const move = (by: number) => {
     const next = chosenAfter(shown, chosen?.device, by);
     if (next) choose(next.device);
@@ -40,7 +47,12 @@
     doing.load();
     const ends = [
       live.on('fleet', doing.load),
-      keys.add([...listKeys('device', move), { key: '/', says: 'filter', run: () => filter?.focus() }])
+      keys.add([
+        ...listKeys('device', move),
+        { key: '/', says: 'filter', run: () => filter?.focus() },
+        { key: 'x', says: 'mark the device', run: () => session.mayAct && chosen && mark(chosen.device) },
+        { key: 'Escape', says: 'mark none', run: () => (marked = []) }
+      ])
     ];
     return () => ends.forEach((end) => end());
   });
@@ -86,9 +98,8 @@
     <table class="rows">
       <thead>
         <tr
-          ><th>Device</th><th>Site</th><th>Since</th><th>Lines</th><th>Parts of the configuration</th><th
-            >Saved</th
-          ><th>By itself</th></tr
+          >{#if session.mayAct}<th><span class="sr-only">Marked</span></th>{/if}<th>Device</th><th>Site</th
+          ><th>Since</th><th>Lines</th><th>Parts of the configuration</th><th>Saved</th><th>By itself</th></tr
         >
       </thead>
       <tbody>
@@ -98,6 +109,18 @@
             class={['cursor-pointer', row.device === chosen?.device && 'bg-chosen']}
             onclick={() => choose(row.device)}
           >
+            {#if session.mayAct}
+              <td>
+                <input
+                  class="checkbox"
+                  type="checkbox"
+                  aria-label="Mark {row.device}"
+                  checked={marked.includes(row.device)}
+                  onclick={(event) => event.stopPropagation()}
+                  onchange={() => mark(row.device)}
+                />
+              </td>
+            {/if}
             <td>
               <button
                 class="cursor-pointer font-semibold"
@@ -122,6 +145,13 @@
       </tbody>
     </table>
   </div>
+  {#if meant.length > 0}
+    <DriftMany
+      drifting={meant.filter((row) => row.since).map((row) => row.device)}
+      unsaved={meant.filter((row) => row.savedDiffers).map((row) => row.device)}
+      onsettled={doing.load}
+    />
+  {/if}
   {#if chosen}
     {#key chosen.device}<DriftDetail row={chosen} onsettled={doing.load} />{/key}
   {/if}

@@ -555,4 +555,33 @@ class ChangeTest {
         row(engineer, "inch-acc-3").getByRole(AriaRole.BUTTON).click();
         assertThat(engineer.getByLabel("Edits")).containsText("put: port 1/0/7");
     }
+
+    /** Marked by keyboard, adopted together. */
+    @Test
+    @Order(25)
+    void manyAreAdoptedAtOnce() {
+        List<String> names = List.of("inch-acc-1", "inch-acc-2");
+        for (String name : names) {
+            server.standIn(name).device().type("deckhand", List.of("vlan 3666 \"crab season\""));
+            server.standIn(name).device().save();
+            api.copy(name);
+        }
+        engineer.navigate("/drift");
+        for (String name : names) {
+            row(engineer, name).getByRole(AriaRole.BUTTON).click();
+            engineer.keyboard().press("x");
+            assertThat(engineer.getByLabel("Mark " + name)).isChecked();
+        }
+        button(engineer, "Adopt 2…").click();
+        engineer.keyboard().type("the season has begun");
+        engineer.keyboard().press("Enter");
+        for (String name : names) {
+            assertThat(row(engineer, name)).hasCount(0);
+            assertThat(api.get("/api/devices/" + name + "/agreed")
+                            .json(200)
+                            .get("note")
+                            .asString())
+                    .isEqualTo("the season has begun");
+        }
+    }
 }
