@@ -31,6 +31,11 @@
   );
   const mayApprove = $derived(session.mayApprove || (session.mayAct && change.needs !== 'APPROVER'));
   /** Whether it stands on some of its devices only. */
+  /** One that is stuck on a device may stand on others. */
+  const stands = $derived(
+    change.state === 'KEPT' ||
+      (change.state === 'STUCK' && (opened.runs[0]?.devices ?? []).some((line) => line.state === 'KEPT'))
+  );
   const isLeftOut = $derived((opened.runs[0]?.devices ?? []).some((line) => line.state !== 'KEPT'));
 
   async function goOn() {
@@ -126,8 +131,8 @@
       >
     {:else if change.state === 'RUNNING' && session.mayAct}
       <button class="btn btn-error" onclick={opened.stop}>Stop and put back</button>
-    {:else if change.state === 'KEPT' && session.mayAct}
-      {#if isLeftOut}
+    {:else if stands && session.mayAct}
+      {#if isLeftOut && change.state === 'KEPT'}
         <button class="btn btn-primary" onclick={goOn}>Go on with the others</button>
       {/if}
       <button class="btn" onclick={() => (asks = 'back')}>Undo back to here…</button>
