@@ -7624,6 +7624,7 @@ export interface operations {
         parameters: {
             query?: {
                 at?: string;
+                line?: number;
             };
             header?: never;
             path: {

@@ -546,7 +546,7 @@ class ChangeTest {
         assertThat(dialog).hasCount(0);
         assertThat(tray(engineer)).containsText("inch-acc-3");
 
-        engineer.navigate("/blocks?query=name+is+inch-acc-[1-3]&at=port+1/0/7");
+        engineer.navigate("/blocks?query=name+is+inch-acc-3&at=port+1/0/7");
         button(engineer, "Edit on these…").first().click();
         button(engineer, "Take away").click();
         button(engineer, "Add to ").click();
@@ -560,7 +560,7 @@ class ChangeTest {
     @Test
     @Order(25)
     void manyAreAdoptedAtOnce() {
-        List<String> names = List.of("inch-acc-1", "inch-acc-2");
+        List<String> names = List.of("cairn-acc-1", "cairn-acc-2");
         for (String name : names) {
             server.standIn(name).device().type("deckhand", List.of("vlan 3666 \"crab season\""));
             server.standIn(name).device().save();

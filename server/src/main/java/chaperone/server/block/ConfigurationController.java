@@ -17,6 +17,8 @@ import chaperone.server.revision.ConfigKind;
 import chaperone.server.revision.History;
 import chaperone.server.revision.History.Text;
 import jakarta.validation.Valid;
+import jakarta.validation.constraints.Max;
+import jakarta.validation.constraints.Min;
 import jakarta.validation.constraints.NotNull;
 import jakarta.validation.constraints.Size;
 import java.security.Principal;
@@ -74,10 +76,14 @@ class ConfigurationController {
     @GetMapping
     @Transactional(readOnly = true)
     public ConfigurationPart get(
-            @PathVariable String name, @RequestParam(defaultValue = "") @Size(max = Blocks.LONGEST_PATH) String at) {
+            @PathVariable String name,
+            @RequestParam(defaultValue = "") @Size(max = Blocks.LONGEST_PATH) String at,
+            @RequestParam Optional<@Min(0) @Max(10_000_000) Integer> line) {
         Device device = fleet.get(name);
-        List<String> path = Blocks.path(at);
         Text newest = history.newest(device, ConfigKind.RUNNING);
+        List<String> path = line.map(
+                        number -> blocks.pathAt(device.platform(), blocks.shownLines(device, newest.whole()), number))
+                .orElseGet(() -> Blocks.path(at));
         Block found = blocks.find(device.platform(), blocks.shown(device, newest.whole()), path)
                 .orElseThrow(() -> ProblemException.notFound("statement", String.join(" / ", path)));
         return new ConfigurationPart(path, newest.revision().number(), found.text(), found.below(), found.isOrdered());
