@@ -170,7 +170,7 @@ class BlockStoryTest {
                 assertThat(names).isNotEmpty();
                 assertThat(part(device, names).get("text")).isEqualTo(found.get("text"));
                 String first = lines.get(line).strip().split("[ :]")[0];
-                boolean isEnd = first.startsWith("}") || first.startsWith("]") || first.startsWith("#");
+                boolean isEnd = first.matches("[}\\]#/].*");
                 if (!isEnd) assertThat(found.get("text").asString()).contains(first);
             }
         }
