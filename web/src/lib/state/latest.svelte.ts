@@ -1,5 +1,8 @@
 import { asProblem, type Problem } from '$lib/api/client';
 
+/** In milliseconds: nobody who types goes on so slowly. */
+const PAUSE = 300;
+
 /** The answer to what was asked last: answers may overtake each other, and those to earlier questions do not count. */
 export class Latest<T> {
   #value = $state.raw<T | undefined>();
@@ -25,6 +28,13 @@ export class Latest<T> {
   expect = () => {
     this.outdate();
     this.#isAwaited = this.#isExpected = true;
+  };
+
+  /** What is typed is asked when it pauses; what this returns lets go of that. */
+  soon = (work: () => unknown, pause = PAUSE): (() => void) => {
+    this.expect();
+    const waiting = setTimeout(work, pause);
+    return () => clearTimeout(waiting);
   };
 
   /** What is asked has changed; somebody asks when they like. */

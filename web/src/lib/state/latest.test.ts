@@ -1,4 +1,4 @@
-import { expect, test } from 'vitest';
+import { expect, test, vi } from 'vitest';
 import { Problem } from '$lib/api/client';
 import { Latest } from './latest.svelte';
 
@@ -61,4 +61,16 @@ test('an answer is stale from the moment in which the question changes until it 
   await latest.ask(Promise.resolve(3));
   latest.outdate();
   expect([latest.isStale, latest.isAwaited]).toEqual([true, false]);
+});
+
+test('what is typed is asked once, when it pauses, and a slower one lets go', () => {
+  vi.useFakeTimers();
+  const latest = new Latest<number>();
+  const asked: string[] = [];
+  latest.soon(() => asked.push('first'))();
+  latest.soon(() => asked.push('second'));
+  expect(latest.isAwaited).toBe(true);
+  vi.advanceTimersByTime(1000);
+  expect(asked).toEqual(['second']);
+  vi.useRealTimers();
 });

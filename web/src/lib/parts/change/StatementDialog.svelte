@@ -20,7 +20,6 @@
 
   let { device, line, onclose }: Props = $props();
   type Deed = PathEditInput['edit']['deed'];
-  const PAUSE = 300;
   const part = new Latest<ConfigurationPart>();
   const beside = new Latest<ConfigurationPart>();
   const tried = new Latest<TriedEdit>();
@@ -62,11 +61,9 @@
     () => input,
     (wanted) => {
       if (!part.value || part.problem) return;
-      tried.expect();
-      const ask = () =>
-        tried.ask(need(api.POST('/api/devices/{name}/configuration/trial', { params: path, body: wanted })));
-      const timer = setTimeout(ask, PAUSE);
-      return () => clearTimeout(timer);
+      return tried.soon(() =>
+        tried.ask(need(api.POST('/api/devices/{name}/configuration/trial', { params: path, body: wanted })))
+      );
     }
   );
 
@@ -145,13 +142,18 @@
         </select>
       </Field>
     {:else}
-      <pre class="bg-base-200 max-h-48 overflow-auto rounded px-2 py-1">{part.value?.text ?? ''}</pre>
+      <!-- A scrolling region must be reachable by keyboard (WCAG 2.1.1). -->
+      <!-- svelte-ignore a11y_no_noninteractive_tabindex -->
+      <pre tabindex="0" class="bg-base-200 max-h-48 overflow-auto rounded px-2 py-1">{part.value?.text ??
+          ''}</pre>
     {/if}
     <section aria-label="What the device would be told" aria-live="polite">
       <h3 class="font-semibold">What the device would be told</h3>
       <ProblemNote problem={tried.problem} />
       {#each tried.value?.misfits ?? [] as misfit (misfit)}<p class="text-error">{misfit}</p>{/each}
+      <!-- svelte-ignore a11y_no_noninteractive_tabindex -->
       <pre
+        tabindex="0"
         class={[
           'bg-base-200 mt-1 max-h-32 min-h-8 overflow-auto rounded px-2 py-1 whitespace-pre-wrap',
           tried.isStale && 'opacity-60'

@@ -14,7 +14,6 @@
   import { count } from '$lib/text/time';
   import BlockForm from './BlockForm.svelte';
 
-  const PAUSE = 300;
   const query = $derived(address.params.get('query') ?? '');
   const at = $derived((address.params.get('at') ?? '').split('\n').filter((name) => name !== ''));
   const compared = new Latest<BlockComparison>();
@@ -25,10 +24,8 @@
   whenever(
     () => ({ query, at: at.join('\n'), asked }),
     (wanted) => {
-      compared.expect();
       const params = { query: { query: wanted.query, at: wanted.at } };
-      const timer = setTimeout(() => compared.ask(need(api.GET('/api/blocks', { params }))), PAUSE);
-      return () => clearTimeout(timer);
+      return compared.soon(() => compared.ask(need(api.GET('/api/blocks', { params }))));
     }
   );
 
@@ -94,7 +91,9 @@
             {/if}
           </div>
           {#if version.text !== undefined}
-            <div class="mono mt-2 max-h-80 overflow-auto" role="region" aria-label="Its text">
+            <!-- A scrolling region must be reachable by keyboard (WCAG 2.1.1). -->
+            <!-- svelte-ignore a11y_no_noninteractive_tabindex -->
+            <div class="mono mt-2 max-h-80 overflow-auto" role="region" aria-label="Its text" tabindex="0">
               {#each marked(version.text, i === 0 ? version.text : standard) as line, j (j)}
                 <div class={['px-2 whitespace-pre', line.isOther && 'bg-added']}>{line.text || ' '}</div>
               {/each}

@@ -22,7 +22,6 @@
   }
 
   let { change, device, edit, onclose }: Props = $props();
-  const PAUSE = 300;
   // svelte-ignore state_referenced_locally
   let query = $state(device && `name is ${device}`);
   // svelte-ignore state_referenced_locally
@@ -36,13 +35,8 @@
     (wanted) => {
       if (edit) return;
       if (wanted === '') return meant.forget();
-      meant.expect();
-      const ask = () => {
-        const params = { query: { query: wanted, size: 1, sort: 'name' } };
-        meant.ask(need(api.GET('/api/devices', { params })));
-      };
-      const timer = setTimeout(ask, PAUSE);
-      return () => clearTimeout(timer);
+      const params = { query: { query: wanted, size: 1, sort: 'name' } };
+      return meant.soon(() => meant.ask(need(api.GET('/api/devices', { params }))));
     }
   );
 

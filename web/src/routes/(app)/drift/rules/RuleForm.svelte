@@ -18,7 +18,6 @@
   }
 
   let { rule, all, onclose }: Props = $props();
-  const PAUSE = 300;
   // svelte-ignore state_referenced_locally
   let name = $state(rule?.name ?? '');
   // svelte-ignore state_referenced_locally
@@ -34,13 +33,10 @@
 
   whenever(
     () => said.query.trim(),
-    (query) => {
-      reach.expect();
-      const ask = () =>
-        reach.ask(need(api.GET('/api/standing-rules/reach', { params: { query: { query } } })));
-      const timer = setTimeout(ask, PAUSE);
-      return () => clearTimeout(timer);
-    }
+    (query) =>
+      reach.soon(() =>
+        reach.ask(need(api.GET('/api/standing-rules/reach', { params: { query: { query } } })))
+      )
   );
 
   const keeping = new Submission(async () => {

@@ -13,7 +13,6 @@
   import PastSums from './PastSums.svelte';
   import { folderZip, othersOf } from './pastFiles';
 
-  const PAUSE = 400;
   let files = $state<FileList | undefined>();
   let folder = $state<FileList | undefined>();
   let isFolder = $state(false);
@@ -52,9 +51,7 @@
     ([one, many, inZone, { others: as, mistake }]) => {
       const isNothing = one === undefined && many.length === 0;
       if (isNothing || mistake !== undefined || !session.mayAct) return preview.forget();
-      preview.expect();
-      const waiting = setTimeout(() => preview.ask(asked(inZone, as)), PAUSE);
-      return () => clearTimeout(waiting);
+      return preview.soon(() => preview.ask(asked(inZone, as)));
     }
   );
 

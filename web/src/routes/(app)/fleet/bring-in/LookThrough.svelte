@@ -19,19 +19,13 @@
   let port = $state(22);
   let perSecond = $state(20);
 
-  const PAUSE = 400;
   const preview = new Latest<ListPreview>();
   const mistakes = $derived(preview.value?.mistakes ?? []);
   whenever(
     () => ({ ranges, port }),
     (body) => {
       if (body.ranges.trim() === '') return preview.forget();
-      preview.expect();
-      const waiting = setTimeout(
-        () => preview.ask(need(api.POST('/api/imports/range-preview', { body }))),
-        PAUSE
-      );
-      return () => clearTimeout(waiting);
+      return preview.soon(() => preview.ask(need(api.POST('/api/imports/range-preview', { body }))));
     }
   );
   let field: HTMLTextAreaElement | undefined = $state();

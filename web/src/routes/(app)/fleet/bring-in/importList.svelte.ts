@@ -59,8 +59,8 @@ export class ImportList {
       (request) => {
         this.refusal = undefined;
         if (request.csv.trim() === '') return this.#looked.forget();
-        this.#looked.expect();
-        return later(() => this.#looked.ask(this.look(request)));
+
+        return this.#looked.soon(() => this.#looked.ask(this.look(request)));
       }
     );
   }

@@ -24,14 +24,9 @@
   let sites = $state<string[]>([]);
 
   /** Typing is judged when it pauses. */
-  const PAUSE = 300;
   whenever(
     () => JSON.stringify([opened.device, opened.text]),
-    () => {
-      opened.trial.expect();
-      const waiting = setTimeout(opened.tryOnDevice, PAUSE);
-      return () => clearTimeout(waiting);
-    }
+    () => opened.trial.soon(opened.tryOnDevice)
   );
 
   // What the whole fleet said is asked for by hand.

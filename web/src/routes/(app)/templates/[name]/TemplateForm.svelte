@@ -46,14 +46,11 @@
     () => opened.take(names)
   );
   /** What is typed is filled in when it pauses. */
-  const PAUSE = 250;
   whenever(
     () => JSON.stringify([opened.template?.number, opened.input]),
     () => {
       if (!session.mayAct) return;
-      opened.filled.expect();
-      const waiting = setTimeout(opened.fill, PAUSE);
-      return () => clearTimeout(waiting);
+      return opened.filled.soon(opened.fill);
     }
   );
 

@@ -1,9 +1,10 @@
 package chaperone.server.block;
 
 import chaperone.core.change.PathEdit;
+import chaperone.core.mask.MaskedConfig;
 import chaperone.server.audit.AuditNote;
 import chaperone.server.audit.Audited;
-import chaperone.server.block.Blocks.Block;
+import chaperone.server.block.BlockVersions.BlockComparison;
 import chaperone.server.change.Change;
 import chaperone.server.change.ChangeViews;
 import chaperone.server.change.ChangeViews.ChangeView;
@@ -18,10 +19,7 @@ import jakarta.validation.constraints.NotEmpty;
 import jakarta.validation.constraints.NotNull;
 import jakarta.validation.constraints.Size;
 import java.security.Principal;
-import java.util.ArrayList;
-import java.util.Comparator;
 import java.util.HashMap;
-import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
@@ -42,6 +40,8 @@ import org.springframework.web.bind.annotation.RestController;
 class BlockController {
     private static final int MOST_DEVICES = 2000;
     private static final int MOST_EDITED = 500;
+    /** So many configurations are held at a time: some have 50,000 lines. */
+    private static final int AT_ONCE = 50;
 
     private final ChosenDevices chosen;
     private final Fleet fleet;
@@ -59,17 +59,6 @@ class BlockController {
         this.views = views;
         this.database = database;
     }
-
-    /** @param text absent for those that have no such block */
-    record BlockVersion(Optional<String> text, String platform, List<String> devices) {}
-
-    /**
-     * Those that most have first.
-     *
-     * @param below names by which the path can go on, from all devices
-     * @param unknown devices that were never copied
-     */
-    record BlockComparison(List<BlockVersion> versions, List<String> below, List<String> unknown) {}
 
     /**
      * @param devices by name
@@ -96,39 +85,16 @@ class BlockController {
         if (devices.size() > MOST_DEVICES)
             throw ProblemException.ofField(
                     "query", "It means " + devices.size() + " devices; " + MOST_DEVICES + " are compared at most.");
-        Map<Long, String> texts = texts(devices);
-        Map<List<String>, List<String>> alike = new LinkedHashMap<>();
-        Map<String, Integer> below = new HashMap<>();
-        List<String> unknown = new ArrayList<>();
-        for (Device device : devices) {
-            String text = texts.get(device.id());
-            if (text == null) {
-                unknown.add(device.name());
-                continue;
+        BlockVersions versions = new BlockVersions(path.isEmpty());
+        for (int from = 0; from < devices.size(); from += AT_ONCE) {
+            List<Device> some = devices.subList(from, Math.min(devices.size(), from + AT_ONCE));
+            Map<Long, String> texts = texts(some);
+            for (Device device : some) {
+                Optional<String> shown = Optional.ofNullable(texts.get(device.id()));
+                versions.add(device, shown, shown.flatMap(text -> blocks.find(device.platform(), text, path)));
             }
-            Optional<Block> found = blocks.find(device.platform(), text, path);
-            found.ifPresent(block -> block.below().forEach(name -> below.merge(name, 1, Integer::sum)));
-            List<String> key =
-                    found.map(block -> List.of(device.platform(), block.text())).orElse(List.of(device.platform()));
-            alike.computeIfAbsent(key, k -> new ArrayList<>()).add(device.name());
         }
-        List<BlockVersion> versions = new ArrayList<>();
-        alike.forEach((key, names) -> versions.add(
-                new BlockVersion(key.size() > 1 ? Optional.of(key.get(1)) : Optional.empty(), key.get(0), names)));
-        versions.sort(
-                Comparator.comparing((BlockVersion version) -> version.text().isEmpty())
-                        .thenComparing(version -> -version.devices().size()));
-        return new BlockComparison(versions, names(below), unknown);
-    }
-
-    private static List<String> names(Map<String, Integer> below) {
-        return below.entrySet().stream()
-                .sorted(Map.Entry.<String, Integer>comparingByValue()
-                        .reversed()
-                        .thenComparing(Map.Entry.comparingByKey()))
-                .map(Map.Entry::getKey)
-                .limit(MOST_EDITED)
-                .toList();
+        return versions.compared();
     }
 
     private Map<Long, String> texts(List<Device> devices) {
@@ -150,10 +116,12 @@ class BlockController {
     public ChangeView edit(@Valid @RequestBody BlockEditInput input, Principal principal) {
         String by = principal.getName();
         Change change = changes.draft(input.change(), by);
-        for (String name : input.devices()) {
-            Device device = fleet.get(name);
-            String standing = changes.standing(device, input.change(), Optional.empty());
-            Optional<String> text = input.edit().text().map(said -> blocks.unmasked(device, standing, said));
+        for (Device device : fleet.choose(input.devices())) {
+            Optional<String> text = input.edit()
+                    .text()
+                    .map(said -> MaskedConfig.hasMask(said)
+                            ? blocks.unmasked(device, changes.standing(device, input.change(), Optional.empty()), said)
+                            : said);
             PathEdit edit = new PathEdit(input.at(), input.edit().read(text));
             changes.addStatement(change, device, edit, input.note().orElse(""), by);
         }

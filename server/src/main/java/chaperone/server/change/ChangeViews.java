@@ -284,7 +284,8 @@ public class ChangeViews {
                 all.stream().filter(plan -> plan.target().isReady()).toList();
         byte[] digest = ChangePlans.digest(sent);
         Overlaps others = overlaps.of(change, all);
-        Map<Long, String> partners = partnersLeftOut(all);
+        Map<Long, String> partners =
+                touches.partnersLeftOut(all.stream().map(DevicePlan::device).toList());
         boolean isOpen = change.state() == ChangeState.PROPOSED || change.state() == ChangeState.APPROVED;
         return new ChangePreview(
                 HexFormat.of().formatHex(digest),
@@ -300,14 +301,6 @@ public class ChangeViews {
         String before = plan.model().written(plan.target().promise().base());
         String after = plan.model().written(plan.target().promise().text());
         return comparisons.between(plan.device(), before, after, context);
-    }
-
-    /** Of the devices that are altered, by their numbers. */
-    private Map<Long, String> partnersLeftOut(List<DevicePlan> all) {
-        List<Device> altered = all.stream().map(DevicePlan::device).toList();
-        Map<Long, String> partners = new HashMap<>(touches.partners(altered));
-        altered.forEach(device -> partners.values().removeIf(device.name()::equals));
-        return partners;
     }
 
     private DevicePreview preview(DevicePlan plan, Overlaps others, Map<Long, String> partners) {

@@ -14,12 +14,9 @@ import chaperone.server.run.RunViews.ChangeRunView;
 import chaperone.server.run.Undoing.Later;
 import chaperone.server.run.Undoing.LaterChange;
 import jakarta.validation.Valid;
-import jakarta.validation.constraints.Max;
-import jakarta.validation.constraints.Min;
 import jakarta.validation.constraints.NotNull;
 import java.security.Principal;
 import java.time.Clock;
-import java.time.Duration;
 import java.time.Instant;
 import java.util.List;
 import org.springframework.http.HttpStatus;
@@ -35,7 +32,6 @@ import org.springframework.web.bind.annotation.RequestMapping;
 import org.springframework.web.bind.annotation.RequestParam;
 import org.springframework.web.bind.annotation.ResponseStatus;
 import org.springframework.web.bind.annotation.RestController;
-import org.springframework.web.context.request.async.DeferredResult;
 
 /** Running a change, watching it, stopping it, undoing it. */
 @RestController
@@ -49,7 +45,6 @@ class RunController {
     private final Undoing undoing;
     private final ChangeReport report;
     private final ChangeViews changeViews;
-    private final OutcomeWaits waits;
     private final Clock clock;
 
     RunController(
@@ -61,9 +56,7 @@ class RunController {
             Undoing undoing,
             ChangeReport report,
             ChangeViews changeViews,
-            OutcomeWaits waits,
             Clock clock) {
-        this.waits = waits;
         this.changes = changes;
         this.service = service;
         this.runs = runs;
@@ -107,17 +100,6 @@ class RunController {
         if (wanted == FileFormat.CSV) throw ProblemException.notFound("kind of report", format);
         Change change = changes.get(number);
         return report.in(wanted, change, changeViews.view(change), new Maker(principal.getName(), clock.instant()));
-    }
-
-    /**
-     * What came of it; if its run goes on, or has not begun, the answer waits for its end.
-     *
-     * @param wait at the most, in seconds; 0 for what stands now
-     */
-    @GetMapping("/outcome")
-    public DeferredResult<ChangeOutcome> outcome(
-            @PathVariable long number, @RequestParam(defaultValue = "0") @Min(0) @Max(60) int wait) {
-        return waits.outcome(number, Duration.ofSeconds(wait));
     }
 
     @Audited("ran a change")

@@ -14,12 +14,13 @@ import org.springframework.stereotype.Component;
 
 /** Runs as pages and programs get them. */
 @Component
-class RunViews {
+public class RunViews {
+    private final ChangeRunRepository runs;
     private final RunDeviceRepository lines;
     private final RunStepRepository steps;
     private final Fleet fleet;
 
-    record RunStepView(
+    public record RunStepView(
             DeviceState state,
             Instant begunAt,
             Optional<Instant> endedAt,
@@ -28,7 +29,7 @@ class RunViews {
             String console) {}
 
     /** @param guardUntil when the device undoes it by itself, unless its guard is taken off before */
-    record RunDeviceView(
+    public record RunDeviceView(
             String device,
             DeviceState state,
             Decision decision,
@@ -37,7 +38,7 @@ class RunViews {
             Optional<Instant> guardUntil,
             List<RunStepView> steps) {}
 
-    record ChangeRunView(
+    public record ChangeRunView(
             long change,
             int number,
             Decision decision,
@@ -48,10 +49,16 @@ class RunViews {
             Optional<Instant> endedAt,
             List<RunDeviceView> devices) {}
 
-    RunViews(RunDeviceRepository lines, RunStepRepository steps, Fleet fleet) {
+    RunViews(ChangeRunRepository runs, RunDeviceRepository lines, RunStepRepository steps, Fleet fleet) {
+        this.runs = runs;
         this.lines = lines;
         this.steps = steps;
         this.fleet = fleet;
+    }
+
+    /** The newest run of a change, by its number; nothing as long as there was none. */
+    public Optional<ChangeRunView> newest(long change) {
+        return runs.findFirstByChangeIdOrderByNumberDesc(change).map(this::view);
     }
 
     ChangeRunView view(ChangeRun run) {

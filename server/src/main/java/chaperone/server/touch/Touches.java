@@ -7,9 +7,12 @@ import chaperone.server.pair.Pairs;
 import chaperone.server.table.Tables;
 import java.util.ArrayList;
 import java.util.Collection;
+import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.Set;
+import java.util.stream.Collectors;
 import org.springframework.stereotype.Component;
 import org.springframework.transaction.annotation.Transactional;
 
@@ -59,9 +62,12 @@ public class Touches {
         return found == 0 ? Optional.empty() : Optional.of(found + " " + (found == 1 ? one : many));
     }
 
-    /** The partners of devices in pairs, by the device's number. */
+    /** Who backs up one of these devices and is not among them; by the device's number. */
     @Transactional(readOnly = true)
-    public Map<Long, String> partners(Collection<Device> devices) {
-        return pairs.partners(devices);
+    public Map<Long, String> partnersLeftOut(Collection<Device> devices) {
+        Set<String> names = devices.stream().map(Device::name).collect(Collectors.toSet());
+        Map<Long, String> partners = new HashMap<>(pairs.partners(devices));
+        partners.values().removeIf(names::contains);
+        return partners;
     }
 }

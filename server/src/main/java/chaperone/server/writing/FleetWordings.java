@@ -16,6 +16,9 @@ import org.springframework.stereotype.Component;
 class FleetWordings {
     private static final int MOST_CONFIGURATIONS = 200;
     private static final int MOST_PLATFORMS = 20;
+    /** Of all of them; some have 50,000 lines. */
+    private static final long MOST_BYTES = 16L * 1024 * 1024;
+
     private static final Duration FRESH = Duration.ofMinutes(10);
 
     private final JdbcClient database;
@@ -39,13 +42,17 @@ class FleetWordings {
         ConfigModel model = ConfigModel.of(platform, Noise.NONE);
         Wordings read = new Wordings((EditLanguage) platform.editWay().orElseThrow());
         database.sql("""
-                        select t.shown from config_text t join device d on d.id = t.device_id
-                        where d.platform = :platform order by d.changed_at desc nulls last, d.id limit :most""")
+                        select shown from (
+                          select t.shown, sum(octet_length(t.shown)) over newest as size, row_number() over newest as place
+                          from config_text t join device d on d.id = t.device_id where d.platform = :platform
+                          window newest as (order by d.changed_at desc nulls last, d.id)) recent
+                        where place = 1 or place <= :most and size <= :bytes""")
                 .param("platform", platform.name())
                 .param("most", MOST_CONFIGURATIONS)
-                .query(String.class)
-                .list()
-                .forEach(text -> read.add(model.read(text).statements()));
+                .param("bytes", MOST_BYTES)
+                .query(row -> {
+                    read.add(model.read(row.getString("shown")).statements());
+                });
         return read;
     }
 }

@@ -99,13 +99,13 @@ class StandingRuleTest {
     /** The first rule that means a device counts: one is told only, one adopted, one led back. */
     @Test
     void eachDriftBecomesWhatItsRuleSays() {
-        write("told", rule(1, "name is " + WALL, "TELL"));
-        write("taken", rule(2, "platform is corvane", "ADOPT"));
-        write("led-back", rule(3, "", "PUT_BACK"));
         String before = four.device("cairn-rtr-1").device().keptRunning();
         drift(WALL, "object bait host 192.0.2.71");
         drift(SWITCH, "vlan 391 \"bait\"");
         drift("cairn-rtr-1", "put ports lan-2 text \"bait\"");
+        write("told", rule(1, "name is " + WALL, "TELL"));
+        write("taken", rule(2, "platform is corvane", "ADOPT"));
+        write("led-back", rule(3, "", "PUT_BACK"));
         tick();
 
         TestServer.await(() -> !acts("taken").isEmpty(), "the switch is adopted");
@@ -217,7 +217,6 @@ class StandingRuleTest {
     /** What cannot be done is said, and not tried again and again. */
     @Test
     void whatFailsIsSaidOnce() {
-        write("by-nobody", rule(1, "name is " + WALL, "ADOPT"));
         drift(WALL, "object mast host 192.0.2.74");
         JdbcClient database = four.server.context().getBean(JdbcClient.class);
         write("by-nobody", rule(1, "name is " + WALL, "TELL"));
@@ -227,11 +226,12 @@ class StandingRuleTest {
         tick();
         assertThat(concerned(WALL).get("hindrance").asString()).startsWith("viewer, who wrote this rule");
 
-        // Another change of the same statement is no hindrance; a platform that says no way to alter is one.
-        database.sql("update standing_rule set made_by = 'administrator'").update();
+        // Of a platform that says no way to alter it nothing can be put back.
         database.sql("update device set platform = 'plain-flat' where name = ?")
                 .param(WALL)
                 .update();
+        // Only now: the rule acts by itself as soon as it may.
+        database.sql("update standing_rule set made_by = 'administrator'").update();
         try {
             tick();
             TestServer.await(() -> acts("by-nobody").size() == 1, "it says why not");

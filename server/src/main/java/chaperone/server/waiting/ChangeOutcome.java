@@ -1,4 +1,4 @@
-package chaperone.server.run;
+package chaperone.server.waiting;
 
 import chaperone.core.change.DeviceState;
 import chaperone.server.change.ChangeState;

@@ -1,17 +1,16 @@
-package chaperone.server.run;
+package chaperone.server.waiting;
 
 import chaperone.core.change.DeviceState;
-import chaperone.server.change.Change;
 import chaperone.server.change.Changes;
 import chaperone.server.event.ServerEvent;
 import chaperone.server.event.ServerEventListener;
-import chaperone.server.run.ChangeOutcome.DeviceOutcome;
+import chaperone.server.run.RunViews;
 import chaperone.server.run.RunViews.ChangeRunView;
+import chaperone.server.waiting.ChangeOutcome.DeviceOutcome;
 import java.time.Duration;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
-import java.util.Set;
 import java.util.concurrent.ConcurrentHashMap;
 import org.springframework.stereotype.Component;
 import org.springframework.transaction.support.TransactionTemplate;
@@ -23,15 +22,14 @@ class OutcomeWaits implements ServerEventListener {
     private static final int MOST = 200;
 
     private final Changes changes;
-    private final ChangeRunRepository runs;
-    private final RunViews views;
+    private final RunViews runs;
     private final TransactionTemplate transaction;
-    private final Map<Long, Set<DeferredResult<ChangeOutcome>>> waiting = new ConcurrentHashMap<>();
+    /** By the change's number. */
+    private final Map<DeferredResult<ChangeOutcome>, Long> waiting = new ConcurrentHashMap<>();
 
-    OutcomeWaits(Changes changes, ChangeRunRepository runs, RunViews views, TransactionTemplate transaction) {
+    OutcomeWaits(Changes changes, RunViews runs, TransactionTemplate transaction) {
         this.changes = changes;
         this.runs = runs;
-        this.views = views;
         this.transaction = transaction;
     }
 
@@ -40,28 +38,34 @@ class OutcomeWaits implements ServerEventListener {
         DeferredResult<ChangeOutcome> answer = new DeferredResult<>(most.toMillis());
         boolean mayWait = !most.isZero() && waiting.size() < MOST;
         if (mayWait) {
-            Set<DeferredResult<ChangeOutcome>> same =
-                    waiting.computeIfAbsent(number, n -> ConcurrentHashMap.newKeySet());
-            same.add(answer);
-            answer.onCompletion(() -> {
-                same.remove(answer);
-                waiting.computeIfPresent(number, (n, left) -> left.isEmpty() ? null : left);
-            });
+            answer.onCompletion(() -> waiting.remove(answer));
             answer.onTimeout(() -> answer.setResult(now(number)));
         }
-        // Only now: what ends in between is told to those that wait.
+        // Nothing waits for a change that is not there.
         ChangeOutcome now = now(number);
-        if (!mayWait || now.isOver()) answer.setResult(now);
+        if (!mayWait || now.isOver()) {
+            answer.setResult(now);
+            return answer;
+        }
+        waiting.put(answer, number);
+        // It may have ended before anybody waited to be told.
+        answerIfOver(answer, now(number));
         return answer;
     }
 
     @Override
     public void heard(ServerEvent heard) {
-        if (!heard.kind().equals("change")) return;
-        Set<DeferredResult<ChangeOutcome>> same = waiting.getOrDefault(heard.id(), Set.of());
-        if (same.isEmpty()) return;
+        if (!heard.kind().equals("change") || !waiting.containsValue(heard.id())) return;
         ChangeOutcome now = now(heard.id());
-        if (now.isOver()) same.forEach(answer -> answer.setResult(now));
+        waiting.forEach((answer, number) -> {
+            if (number == heard.id()) answerIfOver(answer, now);
+        });
+    }
+
+    private void answerIfOver(DeferredResult<ChangeOutcome> answer, ChangeOutcome now) {
+        if (!now.isOver()) return;
+        answer.setResult(now);
+        waiting.remove(answer);
     }
 
     private ChangeOutcome now(long number) {
@@ -69,15 +73,14 @@ class OutcomeWaits implements ServerEventListener {
     }
 
     private ChangeOutcome read(long number) {
-        Change change = changes.get(number);
-        Optional<ChangeRunView> run =
-                runs.findFirstByChangeIdOrderByNumberDesc(number).map(views::view);
+        Optional<ChangeRunView> run = runs.newest(number);
         List<DeviceOutcome> devices = run.map(ChangeRunView::devices).orElse(List.of()).stream()
                 .map(line ->
                         new DeviceOutcome(line.device(), line.state(), line.state() == DeviceState.KEPT, line.fact()))
                 .toList();
         boolean isOver = run.flatMap(ChangeRunView::endedAt).isPresent();
         boolean success = isOver && devices.stream().allMatch(DeviceOutcome::success);
-        return new ChangeOutcome(number, change.state(), isOver, success, run.map(ChangeRunView::number), devices);
+        return new ChangeOutcome(
+                number, changes.get(number).state(), isOver, success, run.map(ChangeRunView::number), devices);
     }
 }
