@@ -5054,7 +5054,7 @@ export interface components {
         RemarkView: {
             about: string;
             /** @enum {string} */
-            kind: "STANDS_ALREADY" | "IS_DEFAULT" | "NO_GUARD" | "REACHED_THROUGH" | "OTHER_CHANGE" | "SOMEBODY_BEHIND" | "PARTNER_LEFT_OUT" | "UNSAVED_LINES";
+            kind: "STANDS_ALREADY" | "IS_DEFAULT" | "NO_GUARD" | "REACHED_THROUGH" | "NEW_ADDRESS" | "NOT_FOLLOWED" | "OTHER_CHANGE" | "SOMEBODY_BEHIND" | "PARTNER_LEFT_OUT" | "UNSAVED_LINES";
         };
         Removal: {
             /** Format: int64 */

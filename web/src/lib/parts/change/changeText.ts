@@ -40,6 +40,8 @@ const REMARK: Record<DevicePreview['remarks'][number]['kind'], string> = {
   STANDS_ALREADY: 'stands already',
   IS_DEFAULT: 'holds without it',
   REACHED_THROUGH: 'it is called by this: it may be lost',
+  NEW_ADDRESS: 'it is looked for there afterwards',
+  NOT_FOLLOWED: 'cannot be followed to its new address',
   OTHER_CHANGE: 'another open change alters the same',
   NO_GUARD: 'no guard: it does not go back by itself if it is lost',
   SOMEBODY_BEHIND: 'behind it',
@@ -49,7 +51,9 @@ const REMARK: Record<DevicePreview['remarks'][number]['kind'], string> = {
 
 export function remarkText({ kind, about }: DevicePreview['remarks'][number]): string {
   if (kind === 'NO_GUARD' || about === '') return REMARK[kind];
-  return kind === 'SOMEBODY_BEHIND' ? `behind ${about}` : `${about}: ${REMARK[kind]}`;
+  if (kind === 'SOMEBODY_BEHIND') return `behind ${about}`;
+  if (kind === 'NOT_FOLLOWED') return `cannot be followed to ${about}`;
+  return `${about}: ${REMARK[kind]}`;
 }
 
 /** How a device stands in a preview, in a few words. */

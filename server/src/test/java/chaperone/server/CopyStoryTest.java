@@ -31,7 +31,7 @@ class CopyStoryTest {
 
     @BeforeAll
     static void start() {
-        server = TestServer.start(2941);
+        server = TestServer.startImpatient(2941);
         api = server.as(Role.ENGINEER);
         bringIn("127.20.1.21\n127.20.1.22\n127.20.1.23\n127.20.2.21\n");
     }

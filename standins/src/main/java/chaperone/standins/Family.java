@@ -14,11 +14,10 @@ import chaperone.standins.device.Device;
 import chaperone.standins.device.Events;
 import chaperone.standins.device.Guard;
 import chaperone.standins.device.Hardware;
-import chaperone.standins.device.Port;
 import chaperone.standins.device.Shell;
 import chaperone.standins.device.Visit;
 import chaperone.standins.https.HttpsPort;
-import chaperone.standins.network.Identity;
+import chaperone.standins.network.PortMaker;
 import chaperone.standins.pellon.PellonService;
 import chaperone.standins.pellon.PellonSwitch;
 import chaperone.standins.ssh.SshPort;
@@ -32,13 +31,13 @@ import java.util.Optional;
 import java.util.function.Function;
 
 /** Puts a device of each family together with the port that it listens on. */
-record Family(Device device, Function<Identity, Port> ports, Optional<Function<Visit, Shell>> shellOf) {
+record Family(Device device, Guard guard, PortMaker ports, Optional<Function<Visit, Shell>> shellOf) {
 
     static Family of(Plan plan, SshRuntime runtime, Clock clock, Events events) {
         Guard guard = new Guard(runtime.timer());
         Device made = device(new Chassis(plan.hardware(), clock), plan.running(), plan.saved(), guard);
         if (made instanceof CorvaneSwitch device) {
-            return shell(plan, runtime, device, visit -> new CorvaneShell(device, visit, events, guard));
+            return shell(plan, runtime, device, guard, visit -> new CorvaneShell(device, visit, events, guard));
         }
         if (made instanceof AltamontRouter device) {
             SshPort.Programs netconf = new SshPort.Programs() {
@@ -53,16 +52,17 @@ record Family(Device device, Function<Identity, Port> ports, Optional<Function<V
                 }
             };
             Function<Visit, Shell> shellOf = visit -> new AltamontShell(device, visit, events);
-            return ssh(plan, runtime, device, shellOf, Optional.of(netconf), SshPort.Files.SFTP);
+            return ssh(plan, runtime, device, guard, shellOf, Optional.of(netconf), SshPort.Files.SFTP);
         }
         if (made instanceof BrislingFirewall device) {
             Function<Visit, Shell> shellOf = visit -> new BrislingShell(device, visit, events);
-            return ssh(plan, runtime, device, shellOf, Optional.empty(), SshPort.Files.SFTP);
+            return ssh(plan, runtime, device, guard, shellOf, Optional.empty(), SshPort.Files.SFTP);
         }
         PellonService service = new PellonService((PellonSwitch) made, events);
         return new Family(
                 made,
-                identity -> new HttpsPort(plan.address(), identity, service, service::open, runtime.shells()),
+                guard,
+                (address, identity) -> new HttpsPort(address, identity, service, service::open, runtime.shells()),
                 Optional.empty());
     }
 
@@ -82,13 +82,15 @@ record Family(Device device, Function<Identity, Port> ports, Optional<Function<V
         };
     }
 
-    private static Family shell(Plan plan, SshRuntime runtime, Device device, Function<Visit, Shell> shellOf) {
+    private static Family shell(
+            Plan plan, SshRuntime runtime, Device device, Guard guard, Function<Visit, Shell> shellOf) {
         if (plan.access() == Access.SSH) {
-            return ssh(plan, runtime, device, shellOf, Optional.empty(), SshPort.Files.SCP);
+            return ssh(plan, runtime, device, guard, shellOf, Optional.empty(), SshPort.Files.SCP);
         }
         return new Family(
                 device,
-                identity -> new TelnetPort(plan.address(), device::logIn, shellOf, runtime.shells()),
+                guard,
+                (address, identity) -> new TelnetPort(address, device::logIn, shellOf, runtime.shells()),
                 Optional.of(shellOf));
     }
 
@@ -96,6 +98,7 @@ record Family(Device device, Function<Identity, Port> ports, Optional<Function<V
             Plan plan,
             SshRuntime runtime,
             Device device,
+            Guard guard,
             Function<Visit, Shell> shellOf,
             Optional<SshPort.Programs> netconf,
             SshPort.Files files) {
@@ -108,6 +111,9 @@ record Family(Device device, Function<Identity, Port> ports, Optional<Function<V
                 files,
                 device.chassis().storage());
         return new Family(
-                device, identity -> new SshPort(plan.address(), identity.key(), runtime, offer), Optional.of(shellOf));
+                device,
+                guard,
+                (address, identity) -> new SshPort(address, identity.key(), runtime, offer),
+                Optional.of(shellOf));
     }
 }

@@ -3,6 +3,7 @@ package chaperone.standins;
 import chaperone.standins.device.Device;
 import chaperone.standins.device.Events;
 import chaperone.standins.device.Fault;
+import chaperone.standins.device.Guard;
 import chaperone.standins.device.Hardware;
 import chaperone.standins.device.Shell;
 import chaperone.standins.device.Terminal;
@@ -24,6 +25,7 @@ import java.util.function.Function;
 /** One simulated device at its address, with the faults that it is told to have. */
 public final class StandIn implements AutoCloseable {
     private final Device device;
+    private final Guard guard;
     private final NetworkEnd network;
     private final Syslog syslog;
     private final Optional<Function<Visit, Shell>> shellOf;
@@ -47,6 +49,7 @@ public final class StandIn implements AutoCloseable {
         this.syslog = syslog;
         Family family = Family.of(plan, runtime, clock, new Told());
         this.device = family.device();
+        this.guard = family.guard();
         this.network =
                 new NetworkEnd(plan.address(), plan.identity(), device, family.ports(), runtime.timer(), restartTakes);
         this.shellOf = family.shellOf();
@@ -147,6 +150,15 @@ public final class StandIn implements AutoCloseable {
 
     private String levelAtCable() {
         return maker().equals("Altamont") ? "full" : "admin";
+    }
+
+    /** As if the time had come at which it undoes by itself what nobody has kept. */
+    public void guardRunsOut() {
+        guard.runOut();
+    }
+
+    public boolean isGuardOn() {
+        return guard.isOn();
     }
 
     /** As if another device had been put in its place. */

@@ -12,6 +12,7 @@
   let { devices, chosen, onchoose }: Props = $props();
   const WARNS: DevicePreview['remarks'][number]['kind'][] = [
     'REACHED_THROUGH',
+    'NOT_FOLLOWED',
     'OTHER_CHANGE',
     'NO_GUARD',
     'PARTNER_LEFT_OUT'

@@ -11,6 +11,10 @@ public record Remark(Kind kind, String about) {
         NO_GUARD,
         /** What the device is called by is altered. */
         REACHED_THROUGH,
+        /** It is looked for at another address once its commands have run. */
+        NEW_ADDRESS,
+        /** It gets another address, at which it cannot be looked for. */
+        NOT_FOLLOWED,
         /** Another change that is open alters the same statements. */
         OTHER_CHANGE,
         /** A port is altered behind which somebody was seen. */

@@ -1,5 +1,6 @@
 package chaperone.server.change;
 
+import chaperone.core.change.AddressMove;
 import chaperone.core.change.ConfigEdit;
 import chaperone.core.change.ConfigModel;
 import chaperone.core.change.ReachedThrough;
@@ -12,6 +13,7 @@ import chaperone.core.platform.Platform;
 import chaperone.server.content.Contents;
 import chaperone.server.credential.LogInAccounts;
 import chaperone.server.fleet.Device;
+import chaperone.server.fleet.DeviceReach;
 import chaperone.server.fleet.Fleet;
 import chaperone.server.noise.NoiseRules;
 import chaperone.server.platform.PlatformRegistry;
@@ -38,6 +40,7 @@ import org.springframework.transaction.annotation.Transactional;
 class ChangePlans {
     private final ChangeEditRepository edits;
     private final Fleet fleet;
+    private final DeviceReach reach;
     private final History history;
     private final NoiseRules noise;
     private final PlatformRegistry platforms;
@@ -47,6 +50,7 @@ class ChangePlans {
     ChangePlans(
             ChangeEditRepository edits,
             Fleet fleet,
+            DeviceReach reach,
             History history,
             NoiseRules noise,
             PlatformRegistry platforms,
@@ -54,6 +58,7 @@ class ChangePlans {
             SecretBox box) {
         this.edits = edits;
         this.fleet = fleet;
+        this.reach = reach;
         this.history = history;
         this.noise = noise;
         this.platforms = platforms;
@@ -116,6 +121,8 @@ class ChangePlans {
         ReachedThrough ways =
                 new ReachedThrough(device.host(), accounts.of(device.credentialSet()), platform.firstContact());
         for (String lost : ways.lostBy(target, model)) remarks.add(new Remark(Remark.Kind.REACHED_THROUGH, lost));
+        AddressMove.of(device.host(), target.promise(), model)
+                .ifPresent(move -> remarks.add(follows(device, move.other(device.host()))));
         return new DevicePlan(
                 device,
                 base.revision().number(),
@@ -123,6 +130,12 @@ class ChangePlans {
                 target,
                 own.stream().map(ChangeEdit::id).toList(),
                 remarks);
+    }
+
+    private Remark follows(Device device, String host) {
+        return reach.whyNotFollowed(device, host)
+                .map(why -> new Remark(Remark.Kind.NOT_FOLLOWED, host + ": " + why))
+                .orElseGet(() -> new Remark(Remark.Kind.NEW_ADDRESS, host));
     }
 
     private static List<Remark> remarks(Device device, Platform platform) {

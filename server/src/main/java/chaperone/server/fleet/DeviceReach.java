@@ -2,11 +2,14 @@ package chaperone.server.fleet;
 
 import chaperone.connect.conversation.Endpoint;
 import chaperone.server.callable.CallRules;
+import chaperone.server.credential.CredentialSets;
 import chaperone.server.hostkey.HostKeys;
 import chaperone.server.outcome.ConversationOutcome;
 import chaperone.server.problem.ProblemException;
+import java.util.Optional;
 import org.springframework.http.HttpStatus;
 import org.springframework.stereotype.Component;
+import org.springframework.transaction.annotation.Transactional;
 
 /** Alters how devices are reached and read. To be called within a transaction. */
 @Component
@@ -15,6 +18,7 @@ public class DeviceReach {
     private final HostKeys keys;
     private final DeviceFacts facts;
     private final CallRules rules;
+    private final CredentialSets credentials;
 
     /** @param platform its name: what the device is called with and how its configurations are read */
     public record Reach(int port, String platform, boolean telnetAllowed) {
@@ -23,11 +27,13 @@ public class DeviceReach {
         }
     }
 
-    DeviceReach(DeviceRepository devices, HostKeys keys, DeviceFacts facts, CallRules rules) {
+    DeviceReach(
+            DeviceRepository devices, HostKeys keys, DeviceFacts facts, CallRules rules, CredentialSets credentials) {
         this.devices = devices;
         this.keys = keys;
         this.facts = facts;
         this.rules = rules;
+        this.credentials = credentials;
     }
 
     /** @throws ProblemException if another device is there already, or nobody may call there; nothing is altered then */
@@ -36,6 +42,23 @@ public class DeviceReach {
         if (wanted.port() != device.port()) move(device, device.host(), wanted.port());
         if (!wanted.platform().equals(device.platform())) device.readAs(wanted.platform());
         if (wanted.telnetAllowed() != device.isTelnetAllowed()) device.allowTelnet(wanted.telnetAllowed());
+    }
+
+    /**
+     * Why a device cannot be followed when it goes to another address; nothing if it can. Only its own key tells that it is
+     * the same device there.
+     */
+    @Transactional(readOnly = true)
+    public Optional<String> whyNotFollowed(Device device, String host) {
+        Endpoint place = new Endpoint(host, device.port());
+        return rules.reason(place)
+                .or(() -> credentials.scope(device.credentialSet()).reason(place, device.siteName()))
+                .or(() -> devices.findByHostAndPort(host, device.port())
+                        .filter(other -> other.id() != device.id())
+                        .map(other -> "it is the address of " + other.name()))
+                .or(() -> keys.pinned(device.host(), device.port()).isPresent()
+                        ? Optional.empty()
+                        : Optional.of("it shows no key by which it is known again"));
     }
 
     /** @throws ProblemException if the place may not be called, or another device has it */

@@ -319,6 +319,19 @@ public class Fleet {
         events.fleetMoved();
     }
 
+    /**
+     * A change has led a device to another address, where it has shown its key.
+     *
+     * @throws ProblemException if another device has this address
+     */
+    @Transactional
+    public void follow(long id, String host) {
+        find(id).filter(device -> !device.host().equals(host)).ifPresent(device -> {
+            reach.move(device, host, device.port());
+            events.fleetMoved();
+        });
+    }
+
     private static String address(Device device) {
         return new Endpoint(device.host(), device.port()).toString();
     }

@@ -4,6 +4,8 @@ import chaperone.connect.DeviceEdit;
 import chaperone.connect.EditResult;
 import chaperone.connect.RetrievedCopy;
 import chaperone.connect.conversation.ConversationException;
+import chaperone.connect.conversation.FailureKind;
+import chaperone.core.change.AddressMove;
 import chaperone.core.change.ConfigEdit.Misfit;
 import chaperone.core.change.Decision;
 import chaperone.core.change.DeviceEvent;
@@ -16,15 +18,21 @@ import chaperone.core.structure.Difference;
 import chaperone.server.copy.DeviceSessions;
 import chaperone.server.copy.DeviceSessions.DeviceSession;
 import chaperone.server.drift.Agreements;
+import chaperone.server.fleet.Fleet;
 import chaperone.server.origin.PlannedWork;
 import chaperone.server.outcome.ConversationOutcome;
+import chaperone.server.problem.ProblemException;
 import chaperone.server.secret.SecretMasks;
 import java.time.Clock;
 import java.time.Duration;
 import java.time.Instant;
+import java.util.EnumSet;
 import java.util.List;
 import java.util.Optional;
+import java.util.Set;
 import java.util.stream.Collectors;
+import org.slf4j.Logger;
+import org.slf4j.LoggerFactory;
 import org.springframework.stereotype.Component;
 
 /** Takes one step on one device: talks to it, and says what came of it. Nothing here decides what comes next. */
@@ -35,20 +43,32 @@ class DeviceSteps {
 
     private static final int MOST_BREAKS = 6;
 
+    /** Nobody answers there, or somebody else does. */
+    private static final Set<FailureKind> NOT_THERE = EnumSet.of(
+            FailureKind.NO_ANSWER,
+            FailureKind.PORT_CLOSED,
+            FailureKind.OTHER_PROTOCOL,
+            FailureKind.HOST_KEY_CHANGED,
+            FailureKind.CERTIFICATE_CHANGED);
+
+    private static final Logger LOG = LoggerFactory.getLogger(DeviceSteps.class);
+
     private final DeviceSessions sessions;
+    private final Fleet fleet;
     private final Agreements agreements;
     private final SecretMasks masks;
     private final Clock clock;
 
-    DeviceSteps(DeviceSessions sessions, Agreements agreements, SecretMasks masks, Clock clock) {
+    DeviceSteps(DeviceSessions sessions, Fleet fleet, Agreements agreements, SecretMasks masks, Clock clock) {
         this.sessions = sessions;
+        this.fleet = fleet;
         this.agreements = agreements;
         this.masks = masks;
         this.clock = clock;
     }
 
     StepResult take(DeviceState state, StepContext step, StepConsole console) {
-        try (DeviceSession session = sessions.open(step.device(), console)) {
+        try (DeviceSession session = open(state, step, console)) {
             return switch (state) {
                 case READING -> read(session, step);
                 case LOADING -> load(session, step);
@@ -60,6 +80,18 @@ class DeviceSteps {
             };
         } catch (ConversationException e) {
             return failed(state, step, e);
+        }
+    }
+
+    private DeviceSession open(DeviceState state, StepContext step, StepConsole console) {
+        if (step.move().isEmpty() || state == DeviceState.READING) return sessions.open(step.device(), console);
+        AddressMove move = step.move().get();
+        String first = state == DeviceState.LOADING ? move.from() : move.to();
+        try {
+            return sessions.open(step.device(), Optional.of(first), console);
+        } catch (ConversationException e) {
+            if (!NOT_THERE.contains(e.kind())) throw e;
+            return sessions.open(step.device(), Optional.of(move.other(first)), console);
         }
     }
 
@@ -163,7 +195,20 @@ class DeviceSteps {
             return StepResult.of(DeviceEvent.PROMISE_BROKEN, "it did not stay after it was kept");
         session.store(copy, Optional.of(PlannedWork.change(step.change())));
         agreements.changed(step.device(), step.promise().base(), step.by(), step.change());
-        return StepResult.of(DeviceEvent.SAVED, "kept and saved").standing(copy.running());
+        return StepResult.of(DeviceEvent.SAVED, "kept and saved" + followed(session, step))
+                .standing(copy.running());
+    }
+
+    /** The fleet calls it by the address at which it answers now. */
+    private String followed(DeviceSession session, StepContext step) {
+        if (step.move().isEmpty()) return "";
+        try {
+            fleet.follow(step.device(), session.host());
+            return ", at " + session.host();
+        } catch (ProblemException e) {
+            LOG.warn("Device {} answers at {} now: {}", step.device(), session.host(), e.getMessage());
+            return ", at " + session.host() + ", which is not written down: " + e.getMessage();
+        }
     }
 
     private StepResult giveBack(DeviceSession session, StepContext step) {
@@ -191,7 +236,7 @@ class DeviceSteps {
             copy = session.copy();
         }
         session.store(copy, Optional.empty());
-        return givenBack(copy, step);
+        return givenBack(copy, step, followed(session, step));
     }
 
     /** What was refused may have been no more than the last word. */
@@ -209,11 +254,11 @@ class DeviceSteps {
         return StepResult.of(event, "the way back was " + refusal);
     }
 
-    private StepResult givenBack(RetrievedCopy copy, StepContext step) {
+    private StepResult givenBack(RetrievedCopy copy, StepContext step, String followed) {
         GiveBack rest = GiveBack.from(copy.running(), step.promise(), step.model());
         if (!rest.isDone()) return StepResult.of(DeviceEvent.NOT_BACK, "not as before: " + missing(rest, step));
         String others = rest.foreign().isEmpty() ? "" : "; somebody else altered other lines meanwhile";
-        return StepResult.of(DeviceEvent.BACK, "as before" + others);
+        return StepResult.of(DeviceEvent.BACK, "as before" + followed + others);
     }
 
     private String missing(GiveBack rest, StepContext step) {

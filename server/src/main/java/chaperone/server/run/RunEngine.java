@@ -2,11 +2,14 @@ package chaperone.server.run;
 
 import chaperone.connect.conversation.Conversation;
 import chaperone.connect.conversation.ConversationLimits.Permit;
+import chaperone.core.change.AddressMove;
 import chaperone.core.change.ConfigModel;
 import chaperone.core.change.DeviceEvent;
 import chaperone.core.change.DeviceState;
+import chaperone.core.change.Promise;
 import chaperone.core.platform.Platform;
 import chaperone.server.fleet.Device;
+import chaperone.server.fleet.DeviceReach;
 import chaperone.server.fleet.Fleet;
 import chaperone.server.lease.ConversationPermits;
 import chaperone.server.lease.DeviceLease;
@@ -25,6 +28,7 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.concurrent.ExecutionException;
 import java.util.concurrent.Future;
+import java.util.stream.Stream;
 import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
 import org.springframework.beans.factory.DisposableBean;
@@ -48,6 +52,7 @@ class RunEngine implements DisposableBean {
     private final DeviceSteps steps;
     private final RunTexts texts;
     private final Fleet fleet;
+    private final DeviceReach reach;
     private final PlatformRegistry platforms;
     private final NoiseRules noise;
     private final DeviceLease leases;
@@ -63,6 +68,7 @@ class RunEngine implements DisposableBean {
             DeviceSteps steps,
             RunTexts texts,
             Fleet fleet,
+            DeviceReach reach,
             PlatformRegistry platforms,
             NoiseRules noise,
             DeviceLease leases,
@@ -74,6 +80,7 @@ class RunEngine implements DisposableBean {
         this.steps = steps;
         this.texts = texts;
         this.fleet = fleet;
+        this.reach = reach;
         this.platforms = platforms;
         this.noise = noise;
         this.leases = leases;
@@ -120,8 +127,7 @@ class RunEngine implements DisposableBean {
             if (line.state().isFinal() || held.containsKey(line.device())) continue;
             Optional<Device> device = fleet.find(line.device());
             if (device.isEmpty()) continue;
-            String address = device.get().host() + " " + device.get().port();
-            Optional<Lease> lease = lease(address, line.state() != DeviceState.WAITING);
+            Optional<Lease> lease = lease(addresses(line, device.get()), line.state() != DeviceState.WAITING);
             if (lease.isPresent()) {
                 held.put(line.device(), lease.get());
                 continue;
@@ -132,12 +138,28 @@ class RunEngine implements DisposableBean {
         return areAllHeld;
     }
 
-    /** @param isNeeded whether the run has begun there: then there is no going on without it */
-    private Optional<Lease> lease(String address, boolean isNeeded) throws InterruptedException {
+    /** The one that it has, and the one that it has before or after its commands. */
+    private List<String> addresses(RunDevice line, Device device) {
+        return Stream.concat(
+                        Stream.of(device.host()),
+                        move(device, texts.promise(line)).stream().map(move -> move.other(device.host())))
+                .map(host -> host + " " + device.port())
+                .toList();
+    }
+
+    private Optional<AddressMove> move(Device device, Promise promise) {
+        ConfigModel model = ConfigModel.of(platforms.get(device.platform()), noise.of(device));
+        return AddressMove.of(device.host(), promise, model)
+                .filter(move ->
+                        reach.whyNotFollowed(device, move.other(device.host())).isEmpty());
+    }
+
+    /** @param isNeeded whether the run has begun there: then there is no going on without them */
+    private Optional<Lease> lease(List<String> addresses, boolean isNeeded) throws InterruptedException {
         long deadline = System.nanoTime() + leaseWait.toNanos();
         while (true) {
-            Lease lease = leases.take(List.of(address));
-            if (lease.holds(address)) return Optional.of(lease);
+            Lease lease = leases.take(addresses);
+            if (addresses.stream().allMatch(lease::holds)) return Optional.of(lease);
             lease.close();
             if (!isNeeded && System.nanoTime() > deadline) return Optional.empty();
             Thread.sleep(PAUSE.toMillis());
@@ -233,10 +255,12 @@ class RunEngine implements DisposableBean {
     private StepContext context(Standing standing, RunDevice line, Device device, Platform platform, Lease lease) {
         Duration guard = RunTimes.guard(
                 standing.lines().stream().map(RunDevice::commands).toList());
+        Promise promise = texts.promise(line);
         return new StepContext(
                 standing.change().id(),
                 device.id(),
-                texts.promise(line),
+                promise,
+                move(device, promise),
                 platform,
                 ConfigModel.of(platform, noise.of(device)),
                 line.decision(),

@@ -1,5 +1,6 @@
 package chaperone.server.run;
 
+import chaperone.core.change.AddressMove;
 import chaperone.core.change.ConfigModel;
 import chaperone.core.change.Decision;
 import chaperone.core.change.Promise;
@@ -13,6 +14,7 @@ import java.util.Optional;
  * What a step on a device needs to know.
  *
  * @param change the number of the change
+ * @param move where else the device may be found, if its commands give it another address and it may be followed there
  * @param guard how long a guard lasts
  * @param savesFirst whether lines that are not saved are saved before the guard
  * @param breaks how often it was not known what stands there
@@ -23,6 +25,7 @@ record StepContext(
         long change,
         long device,
         Promise promise,
+        Optional<AddressMove> move,
         Platform platform,
         ConfigModel model,
         Decision decision,

@@ -39,7 +39,7 @@ class ReadingTest {
 
     @BeforeAll
     static void start() {
-        server = TestServer.start(2937);
+        server = TestServer.startImpatient(2937);
         engineer = server.as(Role.ENGINEER);
         database = server.context().getBean(JdbcClient.class);
         reading = server.context().getBean(QuickReading.class);

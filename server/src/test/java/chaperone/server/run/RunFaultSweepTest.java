@@ -3,6 +3,7 @@ package chaperone.server.run;
 import static org.assertj.core.api.Assertions.assertThat;
 
 import chaperone.server.support.FourFamilies;
+import chaperone.server.support.TestServer;
 import chaperone.standins.StandIn;
 import chaperone.standins.device.Fault;
 import java.time.Duration;
@@ -47,7 +48,7 @@ class RunFaultSweepTest {
 
     @BeforeAll
     static void start() {
-        four = new FourFamilies(3001);
+        four = new FourFamilies(TestServer.startImpatient(3001));
     }
 
     @AfterAll

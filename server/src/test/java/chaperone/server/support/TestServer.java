@@ -1,5 +1,7 @@
 package chaperone.server.support;
 
+import static org.assertj.core.api.Assertions.assertThat;
+
 import chaperone.server.ChaperoneServer;
 import chaperone.server.account.AccountService;
 import chaperone.server.account.Role;
@@ -28,10 +30,12 @@ import java.util.Set;
 import java.util.concurrent.TimeUnit;
 import java.util.concurrent.locks.LockSupport;
 import java.util.function.BooleanSupplier;
+import java.util.stream.Stream;
 import org.springframework.boot.SpringApplication;
 import org.springframework.boot.context.logging.LoggingApplicationListener;
 import org.springframework.context.ConfigurableApplicationContext;
 import org.springframework.jdbc.core.simple.JdbcClient;
+import tools.jackson.databind.JsonNode;
 
 /** The real server on a database of its own, with the demo's stand-ins; one for each test class that wants one. */
 public final class TestServer implements AutoCloseable {
@@ -40,8 +44,13 @@ public final class TestServer implements AutoCloseable {
 
     public static final String PASSWORD = "a long enough password";
 
-    private static final Object LOGGING = new Object();
+    /** For what the first server of a process does for all of them. */
+    private static final Object ONCE = new Object();
+
     private static boolean hasLogging;
+
+    /** What the stand-ins are at their start, worked out once in a process: their keys and their past take a while. */
+    private static Optional<Path> state = Optional.empty();
 
     private ConfigurableApplicationContext context;
     private final StandIns standIns;
@@ -64,8 +73,21 @@ public final class TestServer implements AutoCloseable {
 
     /** An empty product with an account for each role and one credential set. */
     public static TestServer start(int devicePort) {
+        return start(devicePort, List.of());
+    }
+
+    /** The same for tests that have devices fall silent: it waits half as long for them, which is enough on an idle machine. */
+    public static TestServer startImpatient(int devicePort) {
+        return start(
+                devicePort,
+                Stream.of("connect", "prompt", "silence")
+                        .map(wait -> "--chaperone.patience." + wait + "=4s")
+                        .toList());
+    }
+
+    private static TestServer start(int devicePort, List<String> settings) {
         StandIns standIns = standIns(devicePort);
-        ConfigurableApplicationContext context = run(List.of());
+        ConfigurableApplicationContext context = run(settings);
         AccountService accounts = context.getBean(AccountService.class);
         for (Role role : Role.values()) accounts.add(nameOf(role), role + " of the tests", role, PASSWORD);
         long set = context.getBean(CredentialSets.class)
@@ -90,7 +112,24 @@ public final class TestServer implements AutoCloseable {
 
     /** @param devicePort where the stand-ins listen; each test class takes its own */
     private static StandIns standIns(int devicePort) {
-        return standIns(devicePort, Optional.empty(), Clock.systemUTC().instant());
+        Instant now = Clock.systemUTC().instant();
+        synchronized (ONCE) {
+            if (state.isEmpty()) {
+                StandIns first = standIns(devicePort, Optional.empty(), now);
+                state = Optional.of(freshFolder());
+                DemoStart.keep(first, state.get());
+                return first;
+            }
+        }
+        return standIns(devicePort, state, now);
+    }
+
+    private static Path freshFolder() {
+        try {
+            return TempFolders.fresh("chaperone-state");
+        } catch (IOException e) {
+            throw new UncheckedIOException(e);
+        }
     }
 
     /** @param now what the past of their configurations goes back from */
@@ -108,14 +147,20 @@ public final class TestServer implements AutoCloseable {
 
     static ConfigurableApplicationContext run(String database, List<String> settings) {
         List<String> arguments = new ArrayList<>(arguments(database, keyFile(), 0));
+        arguments.removeIf(
+                argument -> settings.stream().anyMatch(setting -> keyOf(setting).equals(keyOf(argument))));
         arguments.addAll(settings);
         return boot(arguments);
+    }
+
+    private static String keyOf(String setting) {
+        return setting.substring(0, setting.indexOf('='));
     }
 
     /** Logging is set up for the whole process, and not by two servers that start at the same moment: the first one does it. */
     private static ConfigurableApplicationContext boot(List<String> arguments) {
         SpringApplication application = new SpringApplication(ChaperoneServer.class);
-        synchronized (LOGGING) {
+        synchronized (ONCE) {
             if (!hasLogging) {
                 hasLogging = true;
                 return application.run(arguments.toArray(String[]::new));
@@ -146,19 +191,22 @@ public final class TestServer implements AutoCloseable {
         return "http://127.0.0.1:" + context.getEnvironment().getProperty("local.server.port");
     }
 
-    /** Brings devices in from a list, as an engineer does. */
+    /** Brings devices in from a list, as an engineer does; all of them come in. */
     public void bringIn(Api engineer, String csv) {
         Map<String, Object> list =
                 Map.of("csv", csv, "credentialSet", credentialSet, "port", devicePort, "listName", "");
-        engineer.awaitJob(
-                engineer.post("/api/imports", list).json(202).get("job").asLong());
+        long job = engineer.post("/api/imports", list).json(202).get("job").asLong();
+        JsonNode states = engineer.awaitJob(job).get("states");
+        assertThat(states.get("FAILED").asInt())
+                .as(() -> engineer.get("/api/jobs/" + job + "/lines").json(200).toString())
+                .isZero();
     }
 
     private static String nameOf(Role role) {
         return role.name().toLowerCase(Locale.ROOT);
     }
 
-    /** What a server of the tests is started with, short patience above all; port 0 is any free one. */
+    /** What a server of the tests is started with; port 0 is any free one. */
     public static List<String> arguments(String database, Path keyFile, int port) {
         return List.of(
                 "--server.port=" + port,
@@ -169,9 +217,10 @@ public final class TestServer implements AutoCloseable {
                 // Devices are looked at only when a test asks for it.
                 "--chaperone.reading=false",
                 "--chaperone.routines=false",
-                "--chaperone.patience.connect=2s",
-                "--chaperone.patience.prompt=2s",
-                "--chaperone.patience.silence=2s",
+                // A machine that has much else to do starts the first conversations of a process slowly.
+                "--chaperone.patience.connect=8s",
+                "--chaperone.patience.prompt=8s",
+                "--chaperone.patience.silence=8s",
                 "--chaperone.run.lease-wait=10s",
                 "--chaperone.rollout.return-wait=15s",
                 "--chaperone.rollout.settle-wait=5s",

@@ -194,6 +194,7 @@ public final class AltamontRouter extends ConfiguredDevice<AltamontConfig> {
         draft = saved.copy();
         // It differs from what was in force a moment ago, though nobody typed it.
         chassis.saved();
+        chassis.wentBack();
     }
 
     /** False if nothing was waiting to be kept. */

@@ -90,6 +90,7 @@ public final class BrislingFirewall extends ConfiguredDevice<BrislingConfig> {
 
     private synchronized void goBack() {
         running = saved.copy();
+        chassis.wentBack();
     }
 
     @Override

@@ -82,6 +82,12 @@ public final class Chassis {
         started = clock.instant();
         if (!faults.has(Fault.OLD_IMAGE)) next.ifPresent(image -> release = image.release());
         next = Optional.empty();
+        afterChange.run();
+    }
+
+    /** What is in force is what was before, though nobody typed it. */
+    public void wentBack() {
+        afterChange.run();
     }
 
     public void changed(String account) {

@@ -25,6 +25,12 @@ public interface Device {
         return true;
     }
 
+    /**
+     * The addresses that its configuration gives it, as far as they are this machine's own (127.0.0.0/8). If there are any it
+     * listens there and not where it was put up; those of the made-up network stand for the place where it was put up.
+     */
+    List<String> ownAddresses();
+
     /** The configuration in force as the device shows it, one character a byte (ISO 8859-1). */
     String runningText();
 

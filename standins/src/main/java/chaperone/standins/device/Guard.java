@@ -9,6 +9,7 @@ import java.util.concurrent.TimeUnit;
 public final class Guard {
     private final Optional<ScheduledExecutorService> timer;
     private Optional<ScheduledFuture<?>> waiting = Optional.empty();
+    private Runnable waitingFor = () -> {};
 
     public Guard(ScheduledExecutorService timer) {
         this(Optional.of(timer));
@@ -25,11 +26,22 @@ public final class Guard {
 
     public synchronized void beginSeconds(int seconds, Runnable back) {
         end();
+        waitingFor = back;
         waiting = timer.map(t -> t.schedule(() -> fire(back), seconds, TimeUnit.SECONDS));
     }
 
     public void beginMinutes(int minutes, Runnable back) {
         beginSeconds(minutes * 60, back);
+    }
+
+    /** As if its time were up; nothing if it is not on. */
+    public void runOut() {
+        Optional<Runnable> back;
+        synchronized (this) {
+            back = isOn() ? Optional.of(waitingFor) : Optional.empty();
+            end();
+        }
+        back.ifPresent(Runnable::run);
     }
 
     private void fire(Runnable back) {

@@ -4,20 +4,22 @@ import chaperone.standins.device.Device;
 import chaperone.standins.device.Fault;
 import chaperone.standins.device.Faults;
 import chaperone.standins.device.Port;
+import java.io.UncheckedIOException;
 import java.net.InetSocketAddress;
 import java.time.Duration;
+import java.util.List;
 import java.util.Optional;
 import java.util.concurrent.ScheduledExecutorService;
 import java.util.concurrent.TimeUnit;
-import java.util.function.Function;
 
 /** A device as the network sees it: reachable or not, restarting or not, with one identity. Safe for threads. */
 public final class NetworkEnd implements AutoCloseable {
-    private final InetSocketAddress address;
+    private final InetSocketAddress putUpAt;
     private final Device device;
-    private final Function<Identity, Port> ports;
+    private final PortMaker ports;
     private final ScheduledExecutorService timer;
     private final Duration restartTakes;
+    private InetSocketAddress address;
     private Identity identity;
     private Optional<Port> port = Optional.empty();
     private Optional<SilentPort> silence = Optional.empty();
@@ -30,9 +32,10 @@ public final class NetworkEnd implements AutoCloseable {
             InetSocketAddress address,
             Identity identity,
             Device device,
-            Function<Identity, Port> ports,
+            PortMaker ports,
             ScheduledExecutorService timer,
             Duration restartTakes) {
+        this.putUpAt = address;
         this.address = address;
         this.identity = identity;
         this.device = device;
@@ -41,23 +44,46 @@ public final class NetworkEnd implements AutoCloseable {
         this.restartTakes = restartTakes;
     }
 
-    public InetSocketAddress address() {
+    /** Where it listens. */
+    public synchronized InetSocketAddress address() {
         return address;
     }
 
     /** Brings the network end in line with the faults that are set, and with where the device is. */
     public synchronized void settle() {
         if (closed) return;
+        moveTo(placeByConfiguration());
         Faults faults = device.faults();
         boolean silent = isAway || faults.has(Fault.NO_ANSWER) || restarts && faults.has(Fault.STAYS_AWAY);
         boolean listens = !silent && !restarts && !faults.has(Fault.PORT_CLOSED) && device.isRemote();
         if (!listens) stopListening();
         if (!silent) endSilence();
         if (silent && silence.isEmpty()) silence = Optional.of(new SilentPort(address));
-        if (listens && port.isEmpty()) {
-            port = Optional.of(ports.apply(identity));
-            port.get().open();
+        if (listens && port.isEmpty()) listen();
+    }
+
+    /** Where its configuration leads it to somebody else's address, that one goes on answering. */
+    private void listen() {
+        Port made = ports.at(address, identity);
+        try {
+            made.open();
+            port = Optional.of(made);
+        } catch (UncheckedIOException e) {
+            if (address.equals(putUpAt)) throw e;
         }
+    }
+
+    private InetSocketAddress placeByConfiguration() {
+        List<String> own = device.ownAddresses();
+        boolean stays = own.isEmpty() || own.contains(putUpAt.getHostString());
+        return stays ? putUpAt : new InetSocketAddress(own.get(0), putUpAt.getPort());
+    }
+
+    private void moveTo(InetSocketAddress other) {
+        if (other.equals(address)) return;
+        stopListening();
+        endSilence();
+        address = other;
     }
 
     /** Out of reach, as a ship at sea. */
