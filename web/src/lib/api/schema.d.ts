@@ -939,7 +939,7 @@ export interface paths {
             path?: never;
             cookie?: never;
         };
-        get: operations["all"];
+        get: operations["all_1"];
         put?: never;
         post?: never;
         delete?: never;
@@ -2884,6 +2884,22 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/shipped-clauses": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["all"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/sites": {
         parameters: {
             query?: never;
@@ -3054,6 +3070,22 @@ export interface paths {
         get?: never;
         put?: never;
         post: operations["publish"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/standards/{name}/yaml": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["yaml"];
+        put: operations["writeYaml"];
+        post?: never;
         delete?: never;
         options?: never;
         head?: never;
@@ -3582,20 +3614,34 @@ export interface components {
         ClauseText: {
             /** @enum {string} */
             binding: "ADVISE" | "WARN" | "REFUSE";
+            byHand?: boolean;
             /** @enum {string} */
-            comparison?: "AT_MOST" | "AT_LEAST" | "EXACTLY";
+            comparison?: "AT_MOST" | "AT_LEAST" | "EXACTLY" | "OTHER_THAN" | "WITHIN" | "HOLDS";
             /** @enum {string} */
-            kind: "GOLDEN" | "FORBIDDEN" | "FOR_EACH";
-            /** Format: int64 */
-            limit?: number;
+            condition?: "COMPARES" | "HAS_LINE" | "HAS_NO_LINE";
+            /** @enum {string} */
+            fact?: "RUNNING_IS_SAVED" | "RUNNING_IS_AGREED" | "RELEASE_IS_STANDARD" | "NO_OPEN_ADVISORY";
+            failed?: string;
+            group?: string;
+            /** @enum {string} */
+            kind: "GOLDEN" | "REQUIRED" | "FORBIDDEN" | "FOR_EACH" | "KNOWN";
+            limit?: string;
+            /** @enum {string} */
+            manner?: "AT_LEAST" | "EXACT" | "IN_ORDER";
+            paragraphs?: string[];
+            passed?: string;
             pattern?: string;
             platform: string;
             reason: string;
             repair?: string;
             scope: string;
+            /** @enum {string} */
+            severity?: "LOW" | "MEDIUM" | "HIGH" | "CRITICAL";
             tag: string;
             text?: string;
             value?: string;
+            /** @enum {string} */
+            valueKind?: "NUMBER" | "ADDRESS" | "SET" | "DURATION" | "RELEASE" | "TEXT";
             within?: string;
         };
         ColumnsRequest: {
@@ -4071,11 +4117,14 @@ export interface components {
             kind: "PASS" | "FAIL" | "NOT_KNOWN";
             /** Format: int32 */
             revision: number;
+            /** @enum {string} */
+            severity: "LOW" | "MEDIUM" | "HIGH" | "CRITICAL";
             /** Format: date-time */
             since: string;
             site: string;
             standard: string;
             tag: string;
+            words?: string;
         };
         FirstContactView: {
             fields: components["schemas"]["BaseFieldView"][];
@@ -4227,7 +4276,10 @@ export interface components {
             failing: {
                 [key: string]: number;
             };
+            group?: string;
             reason: string;
+            /** @enum {string} */
+            severity: "LOW" | "MEDIUM" | "HIGH" | "CRITICAL";
             tag: string;
         };
         HeatView: {
@@ -5362,6 +5414,14 @@ export interface components {
             addresses: number;
             set: string;
         };
+        ShippedClause: {
+            clause: components["schemas"]["ClauseText"];
+            fails?: string;
+            fields: {
+                [key: string]: string;
+            };
+            passes?: string;
+        };
         SideView: {
             /** Format: int32 */
             line: number;
@@ -5451,6 +5511,9 @@ export interface components {
             publishedAt?: string;
             publishedBy?: string;
             text: components["schemas"]["StandardText"];
+        };
+        StandardYamlInput: {
+            yaml: string;
         };
         StandingReach: {
             /** Format: int64 */
@@ -7372,7 +7435,7 @@ export interface operations {
             };
         };
     };
-    all: {
+    all_1: {
         parameters: {
             query?: {
                 kinds?: ("ADDED" | "NAME" | "MODEL" | "SERIAL" | "RELEASE" | "MAC_BASE" | "INSTALL_MODE" | "MODULE_INSERTED" | "MODULE_TAKEN_OUT" | "MODULE_REPLACED" | "STORAGE_TOTAL" | "STORAGE_FREE" | "RESTARTED" | "INCOMPLETE" | "WHOLE" | "FAILED" | "ANSWERS_AGAIN" | "EDITED" | "ADDRESS" | "HOST_KEY")[];
@@ -10696,6 +10759,26 @@ export interface operations {
             };
         };
     };
+    all: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ShippedClause"][];
+                };
+            };
+        };
+    };
     list_12: {
         parameters: {
             query?: never;
@@ -11026,6 +11109,54 @@ export interface operations {
             cookie?: never;
         };
         requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["StandardView"];
+                };
+            };
+        };
+    };
+    yaml: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                name: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/yaml": string;
+                };
+            };
+        };
+    };
+    writeYaml: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                name: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["StandardYamlInput"];
+            };
+        };
         responses: {
             /** @description OK */
             200: {

@@ -1,7 +1,7 @@
 <script lang="ts">
   import { rowKeys } from '$lib/keys/rowKeys';
   import type { Heat } from '$lib/api/client';
-  import { BINDING, warmth } from './clauseText';
+  import { BINDING, SEVERITY, warmth } from './clauseText';
 
   interface Props {
     heat: Heat;
@@ -22,7 +22,7 @@
     <caption class="sr-only">Devices that fail, by clause and site</caption>
     <thead>
       <tr>
-        <th>Clause</th><th>Binds</th>
+        <th>Clause</th><th>Severity</th><th>Binds</th>
         {#each heat.sites as each (each)}<th>{each}</th>{/each}
         <th>In all</th>
       </tr>
@@ -38,6 +38,9 @@
               onclick={() => onchoose(row.tag)}><b>{row.tag}</b> {row.reason}</button
             >
           </th>
+          <td class={row.severity === 'CRITICAL' ? 'text-error font-semibold' : ''}
+            >{SEVERITY[row.severity]}</td
+          >
           <td class={row.binding === 'REFUSE' ? 'text-error' : ''}>{BINDING[row.binding]}</td>
           {#each heat.sites as each (each)}
             {@const failing = row.failing[each] ?? 0}

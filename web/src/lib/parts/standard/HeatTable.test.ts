@@ -6,8 +6,8 @@ import HeatTable from './HeatTable.svelte';
 const heat: Heat = {
   sites: ['Brackwater', 'Dunsay'],
   rows: [
-    { tag: 'log', reason: 'night messages', binding: 'REFUSE', failing: { Brackwater: 3 } },
-    { tag: 'clock', reason: '', binding: 'ADVISE', failing: {} }
+    { tag: 'log', reason: 'night messages', severity: 'HIGH', binding: 'REFUSE', failing: { Brackwater: 3 } },
+    { tag: 'clock', reason: '', severity: 'LOW', binding: 'ADVISE', failing: {} }
   ]
 };
 

@@ -9,14 +9,70 @@ export const BINDING: Record<Clause['binding'], string> = {
 
 export const KIND: Record<Clause['kind'], string> = {
   GOLDEN: 'must stand',
+  REQUIRED: 'a line like this',
   FORBIDDEN: 'must not stand',
-  FOR_EACH: 'for each block'
+  FOR_EACH: 'for each block',
+  KNOWN: 'known of the device'
 };
 
-export const COMPARISON: Record<NonNullable<Clause['comparison']>, string> = {
+export const MANNER: Record<NonNullable<Clause['manner']>, string> = {
+  AT_LEAST: 'at least these',
+  EXACT: 'exactly these',
+  IN_ORDER: 'in this order'
+};
+
+export const CONDITION: Record<NonNullable<Clause['condition']>, string> = {
+  COMPARES: 'a value compares',
+  HAS_LINE: 'has a line',
+  HAS_NO_LINE: 'has no line'
+};
+
+export const VALUE_KIND: Record<NonNullable<Clause['valueKind']>, string> = {
+  NUMBER: 'number',
+  ADDRESS: 'address',
+  SET: 'set',
+  DURATION: 'duration',
+  RELEASE: 'release',
+  TEXT: 'text'
+};
+
+type Comparison = NonNullable<Clause['comparison']>;
+
+export const COMPARISON: Record<Comparison, string> = {
   AT_MOST: 'at most',
   AT_LEAST: 'at least',
-  EXACTLY: 'exactly'
+  EXACTLY: 'exactly',
+  OTHER_THAN: 'other than',
+  WITHIN: 'within',
+  HOLDS: 'with'
+};
+
+const ORDERED: readonly Comparison[] = ['AT_MOST', 'AT_LEAST', 'EXACTLY', 'OTHER_THAN'];
+const COMPARISONS: Record<NonNullable<Clause['valueKind']>, readonly Comparison[]> = {
+  NUMBER: ORDERED,
+  DURATION: ORDERED,
+  RELEASE: ORDERED,
+  ADDRESS: ['WITHIN', 'EXACTLY', 'OTHER_THAN'],
+  SET: ['WITHIN', 'HOLDS', 'EXACTLY', 'OTHER_THAN'],
+  TEXT: ['EXACTLY', 'OTHER_THAN']
+};
+
+/** How values of a kind may be compared. */
+export const comparisonsOf = (kind: NonNullable<Clause['valueKind']>): readonly Comparison[] =>
+  COMPARISONS[kind];
+
+export const FACT: Record<NonNullable<Clause['fact']>, string> = {
+  RUNNING_IS_SAVED: 'what runs is saved',
+  RUNNING_IS_AGREED: 'what runs is what was agreed',
+  RELEASE_IS_STANDARD: 'it is on the standard release',
+  NO_OPEN_ADVISORY: 'no advisory is open'
+};
+
+export const SEVERITY: Record<NonNullable<Clause['severity']>, string> = {
+  LOW: 'low',
+  MEDIUM: 'medium',
+  HIGH: 'high',
+  CRITICAL: 'critical'
 };
 
 export const VERDICT: Record<Finding['kind'], string> = {
@@ -43,10 +99,12 @@ export function freeTag(clauses: readonly Clause[]): string {
   return `clause-${number}`;
 }
 
-/** The fields in golden texts, in the order in which they come. */
+/** The fields that sites fill, in the order in which they come. */
 export function fieldsOf(clauses: readonly Clause[]): string[] {
   const names = clauses.flatMap((clause) =>
-    [...(clause.text ?? '').matchAll(/\{\{ *([a-z][a-z0-9-]{0,39}) *\}\}/g)].map((match) => match[1] ?? '')
+    [
+      ...[clause.text, clause.limit, clause.repair].join(' ').matchAll(/\{\{ *([a-z][a-z0-9-]{0,39}) *\}\}/g)
+    ].map((match) => match[1] ?? '')
   );
   return [...new Set(names)];
 }

@@ -1,6 +1,6 @@
 <script lang="ts">
   import { api, need, type Finding, type FindingDetail } from '$lib/api/client';
-  import { evidenceText, VERDICT } from '$lib/parts/standard/clauseText';
+  import { evidenceText, SEVERITY, VERDICT } from '$lib/parts/standard/clauseText';
   import When from '$lib/parts/form/When.svelte';
   import ProblemNote from '$lib/parts/form/ProblemNote.svelte';
   import { draft } from '$lib/state/draft.svelte';
@@ -88,8 +88,11 @@
           <a class="hover:underline" href="/devices/{encodeURIComponent(shown.device)}/configuration"
             >{shown.device}</a
           >
-          <span class="text-quiet font-normal">{shown.tag} · revision {shown.revision}</span>
+          <span class="text-quiet font-normal"
+            >{shown.tag} · {SEVERITY[shown.severity]} · revision {shown.revision}</span
+          >
         </h2>
+        {#if shown.words}<p class="mt-1 font-semibold">{shown.words}</p>{/if}
         <ul class="mono bg-removed mt-2 max-h-60 overflow-y-auto rounded px-3 py-2">
           {#each shown.evidence as evidence, i (i)}<li class="whitespace-pre-wrap">
               {evidenceText(evidence)}

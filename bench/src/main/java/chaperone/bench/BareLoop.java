@@ -12,6 +12,7 @@ import java.util.concurrent.ExecutionException;
 import java.util.concurrent.ExecutorService;
 import java.util.concurrent.Executors;
 import java.util.concurrent.Future;
+import java.util.stream.Stream;
 import org.apache.sshd.client.SshClient;
 import org.apache.sshd.client.channel.ChannelShell;
 import org.apache.sshd.client.keyverifier.AcceptAllServerKeyVerifier;
@@ -19,21 +20,35 @@ import org.apache.sshd.client.session.ClientSession;
 import org.apache.sshd.core.CoreModuleProperties;
 
 /**
- * The least that copies a device with this SSH library: log in, give the commands, read until each prompt, log out. It
- * checks nothing, keeps nothing and knows its devices by heart.
+ * The least that copies a device with this SSH library, or that changes a line of it: log in, give the commands, read until
+ * each prompt, log out. It checks nothing, keeps nothing and knows its devices by heart.
  */
 final class BareLoop implements AutoCloseable {
     private static final Duration PATIENCE = Duration.ofSeconds(20);
-    private static final List<String> COMMANDS = List.of(
-            "page off",
-            "admin",
-            "tide-table-9",
-            "show facts",
-            "show storage",
-            "show modules",
-            "show changed",
-            "show config running",
-            "show config saved");
+    private static final List<String> LOG_IN = List.of("page off", "admin", "tide-table-9");
+
+    /** What is done with each device. */
+    enum Work {
+        COPY(List.of(
+                "show facts",
+                "show storage",
+                "show modules",
+                "show changed",
+                "show config running",
+                "show config saved")),
+        PUT_A_LINE(changing("log-server 198.51.100.77")),
+        TAKE_IT_AWAY(changing("not log-server 198.51.100.77"));
+
+        private final List<String> commands;
+
+        Work(List<String> commands) {
+            this.commands = Stream.concat(LOG_IN.stream(), commands.stream()).toList();
+        }
+
+        private static List<String> changing(String line) {
+            return List.of("show config running", "edit", line, "done", "show config running", "save");
+        }
+    }
 
     private final SshClient client = SshClient.setUpDefaultClient();
 
@@ -52,17 +67,18 @@ final class BareLoop implements AutoCloseable {
         try (BareLoop loop = new BareLoop();
                 Scanner lines = new Scanner(System.in)) {
             while (lines.hasNextLine()) {
-                lines.nextLine();
-                System.out.println(loop.seconds(Sweep.hosts(), Sweep.PORT, Sweep.AT_ONCE));
+                String[] wanted = lines.nextLine().split(" ");
+                List<String> hosts = Sweep.hosts(Integer.parseInt(wanted[1]));
+                System.out.println(loop.seconds(Work.valueOf(wanted[0]), hosts));
             }
         }
     }
 
-    private double seconds(List<String> hosts, int port, int threads) throws InterruptedException, ExecutionException {
-        ExecutorService workers = Executors.newFixedThreadPool(threads);
+    private double seconds(Work work, List<String> hosts) throws InterruptedException, ExecutionException {
+        ExecutorService workers = Executors.newFixedThreadPool(Sweep.AT_ONCE);
         long start = System.nanoTime();
         List<Future<Integer>> all = new ArrayList<>();
-        for (String host : hosts) all.add(workers.submit(() -> copy(host, port)));
+        for (String host : hosts) all.add(workers.submit(() -> bytesOf(work, host)));
         for (Future<Integer> each : all) {
             if (each.get() < 4000) throw new IllegalStateException("A device gave only " + each.get() + " bytes");
         }
@@ -71,9 +87,9 @@ final class BareLoop implements AutoCloseable {
         return seconds;
     }
 
-    private int copy(String host, int port) throws IOException {
+    private int bytesOf(Work work, String host) throws IOException {
         try (ClientSession session =
-                client.connect("chaperone", host, port).verify(PATIENCE).getSession()) {
+                client.connect("chaperone", host, Sweep.PORT).verify(PATIENCE).getSession()) {
             session.addPasswordIdentity("harbour-light-7");
             session.auth().verify(PATIENCE);
             try (ChannelShell channel = session.createShellChannel()) {
@@ -82,7 +98,7 @@ final class BareLoop implements AutoCloseable {
                 channel.open().verify(PATIENCE);
                 OutputStream typed = channel.getInvertedIn();
                 output.awaitEnd();
-                for (String command : COMMANDS) {
+                for (String command : work.commands) {
                     output.forgetEnd();
                     typed.write((command + "\r").getBytes(StandardCharsets.UTF_8));
                     typed.flush();

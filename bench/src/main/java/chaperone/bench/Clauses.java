@@ -7,9 +7,12 @@ import chaperone.core.platform.Platform;
 import chaperone.core.platform.Platforms;
 import chaperone.core.standard.Clause;
 import chaperone.core.standard.Clause.Binding;
+import chaperone.core.standard.Comparison;
+import chaperone.core.standard.Condition;
 import chaperone.core.standard.Judge;
 import chaperone.core.standard.Rule;
-import chaperone.core.standard.Rule.Comparison;
+import chaperone.core.standard.Standing;
+import chaperone.core.standard.ValueKind;
 import chaperone.core.standard.Verdict;
 import com.google.re2j.Pattern;
 import java.io.IOException;
@@ -114,10 +117,12 @@ public final class Clauses {
                 new Rule.ForEach(
                         QuickPattern.of(Pattern.compile("^port ")),
                         Optional.of(QuickPattern.of(Pattern.compile(with))),
-                        QuickPattern.of(Pattern.compile("^flood-limit (\\d+)$")),
-                        Comparison.AT_MOST,
-                        15,
-                        "flood-limit 5")));
+                        new Condition.Compares(
+                                QuickPattern.of(Pattern.compile("^flood-limit (\\d+)$")),
+                                ValueKind.NUMBER,
+                                Comparison.AT_MOST,
+                                "15"),
+                        Optional.of("flood-limit 5"))));
         patterns.add("^ *" + with.substring(1));
     }
 
@@ -130,7 +135,7 @@ public final class Clauses {
         ConfigModel model = ConfigModel.of(corvane, corvane.noise());
         long departures = 0;
         for (byte[] text : texts) {
-            Judge judge = new Judge(ConfigBytes.decode(text), model, Map.of());
+            Judge judge = new Judge(ConfigBytes.decode(text), model, Map.of(), Standing.UNKNOWN);
             for (Clause clause : clauses) {
                 Verdict verdict = judge.verdict(clause);
                 departures += verdict.evidence().size();

@@ -38,7 +38,7 @@ public final class Looks {
             Sweep.awaitLine(standIns, "stand-ins ready");
             server = Sweep.server(args[1], database);
             Api api = Sweep.logIn();
-            Sweep.bringIn(api, Sweep.hosts());
+            Sweep.bringIn(api, Sweep.hosts(Sweep.DEVICES));
             Sweep.sweep(api);
             api.put(
                     "/api/reading-plans",

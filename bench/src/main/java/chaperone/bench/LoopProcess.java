@@ -37,9 +37,9 @@ final class LoopProcess implements AutoCloseable {
                 .start());
     }
 
-    /** Seconds that all devices took. */
-    double seconds() throws IOException {
-        asked.write("once\n");
+    /** Seconds that these many devices took. */
+    double seconds(BareLoop.Work work, int devices) throws IOException {
+        asked.write(work + " " + devices + "\n");
         asked.flush();
         String line = said.readLine();
         if (line == null) throw new IOException("The bare loop has ended");

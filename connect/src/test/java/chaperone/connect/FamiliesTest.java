@@ -91,7 +91,7 @@ class FamiliesTest {
     }
 
     private static void await(java.util.function.BooleanSupplier condition, String what) {
-        long end = System.nanoTime() + Duration.ofSeconds(5).toNanos();
+        long end = System.nanoTime() + Duration.ofSeconds(30).toNanos();
         while (!condition.getAsBoolean() && System.nanoTime() < end) Thread.yield();
         assertThat(condition.getAsBoolean()).as(what).isTrue();
     }

@@ -70,7 +70,7 @@ class NetconfConversationTest {
 
     @AfterEach
     void noSessionIsLeft() {
-        long end = System.nanoTime() + Duration.ofSeconds(5).toNanos();
+        long end = System.nanoTime() + Duration.ofSeconds(30).toNanos();
         while (router.sessions() > 0 && System.nanoTime() < end) Thread.yield();
         assertThat(router.sessions()).isZero();
     }
@@ -255,7 +255,7 @@ class NetconfConversationTest {
     }
 
     private static void awaitRunning(String text) {
-        long end = System.nanoTime() + Duration.ofSeconds(5).toNanos();
+        long end = System.nanoTime() + Duration.ofSeconds(30).toNanos();
         while (!router.device().keptRunning().equals(text) && System.nanoTime() < end) Thread.yield();
         assertThat(router.device().keptRunning()).isEqualTo(text);
     }

@@ -8,6 +8,7 @@ import static com.microsoft.playwright.assertions.PlaywrightAssertions.assertTha
 import static org.assertj.core.api.Assertions.assertThat;
 
 import chaperone.server.support.Api;
+import chaperone.server.support.DevicePorts;
 import chaperone.server.support.TestServer;
 import chaperone.standins.OpenSsh;
 import chaperone.standins.demo.DemoFleet;
@@ -33,7 +34,7 @@ import tools.jackson.databind.JsonNode;
 @Timeout(180)
 @TestMethodOrder(MethodOrderer.OrderAnnotation.class)
 class ChangeTest {
-    private static final int DEVICE_PORT = 2953;
+    private static final int DEVICE_PORT = DevicePorts.next();
     private static final String BY_NETCONF = "harr-rtr-1";
 
     private static TestServer server;

@@ -8,6 +8,7 @@ import chaperone.core.table.TableKind;
 import chaperone.server.copy.CopyStore;
 import chaperone.server.fleet.Fleet;
 import chaperone.server.support.Api;
+import chaperone.server.support.DevicePorts;
 import chaperone.server.table.Tables;
 import com.microsoft.playwright.Locator;
 import com.microsoft.playwright.Page;
@@ -28,7 +29,7 @@ import org.junit.jupiter.api.extension.RegisterExtension;
 class CompareTest {
     // What cannot be read yet is refused, and Chromium notes each such answer.
     @RegisterExtension
-    private static final DemoBrowsing DEMO = new DemoBrowsing(2979, "401", "422", "400", "404");
+    private static final DemoBrowsing DEMO = new DemoBrowsing(DevicePorts.next(), "401", "422", "400", "404");
 
     private static final int LINES = 50_000;
 

@@ -3,6 +3,7 @@ package chaperone.e2e;
 import static com.microsoft.playwright.assertions.PlaywrightAssertions.assertThat;
 import static org.assertj.core.api.Assertions.assertThat;
 
+import chaperone.server.support.DevicePorts;
 import chaperone.server.support.TestServer;
 import com.microsoft.playwright.Locator;
 import com.microsoft.playwright.Page;
@@ -123,7 +124,7 @@ class EveryPageTest {
 
     @BeforeAll
     static void start() throws IOException {
-        server = TestServer.startDemo(2982);
+        server = TestServer.startDemo(DevicePorts.next());
         browsing = new Browsing(server);
         axe = Files.readString(Path.of("../web/node_modules/axe-core/axe.min.js"));
         inside = browsing.logIn(ColorScheme.LIGHT, "a.keel", "demo-administrator");

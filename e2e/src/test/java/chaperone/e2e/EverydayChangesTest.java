@@ -8,6 +8,7 @@ import static com.microsoft.playwright.assertions.PlaywrightAssertions.assertTha
 import static org.assertj.core.api.Assertions.assertThat;
 
 import chaperone.server.support.Api;
+import chaperone.server.support.DevicePorts;
 import chaperone.server.support.TestServer;
 import chaperone.standins.device.Fault;
 import com.microsoft.playwright.Locator;
@@ -30,7 +31,7 @@ import org.junit.jupiter.api.Timeout;
 @Timeout(180)
 @TestMethodOrder(MethodOrderer.OrderAnnotation.class)
 class EverydayChangesTest {
-    private static final int DEVICE_PORT = 2988;
+    private static final int DEVICE_PORT = DevicePorts.next();
     private static TestServer server;
     private static Browsing browsing;
     private static Page engineer;

@@ -3,6 +3,7 @@ package chaperone.e2e;
 import static com.microsoft.playwright.assertions.PlaywrightAssertions.assertThat;
 import static org.assertj.core.api.Assertions.assertThat;
 
+import chaperone.server.support.DevicePorts;
 import com.microsoft.playwright.Locator;
 import com.microsoft.playwright.Page;
 import com.microsoft.playwright.options.AriaRole;
@@ -16,7 +17,7 @@ import org.junit.jupiter.api.extension.RegisterExtension;
 @Timeout(180)
 class FirstContactTest {
     @RegisterExtension
-    private static final DemoBrowsing DEMO = new DemoBrowsing(2959, "401", "400");
+    private static final DemoBrowsing DEMO = new DemoBrowsing(DevicePorts.next(), "401", "400");
 
     @Test
     void aFactoryNewSwitchComesIntoTheFleet() {
@@ -73,7 +74,8 @@ class FirstContactTest {
 
         page.navigate("/fleet/bring-in");
         page.getByLabel("Credential set").selectOption(new SelectOption().setLabel("spares (chaperone, web)"));
-        page.getByLabel("Addresses", exactly()).fill("127.20.4.21:2959");
+        page.getByLabel("Addresses", exactly())
+                .fill("127.20.4.21:" + DEMO.server().devicePort());
         button(page, "Bring in").click();
         assertThat(page.getByText("Added to the fleet as esth-acc-1")).isVisible();
 
@@ -125,7 +127,8 @@ class FirstContactTest {
         button(page, "Look").click();
         assertThat(page.locator(".xterm-accessibility").first()).containsText("duns-core-1:view> show facts");
         page.navigate("/devices/mv-curlew-sw-1");
-        assertThat(page.getByText("its own page")).hasAttribute("href", "https://127.20.23.11:2959/");
+        assertThat(page.getByText("its own page"))
+                .hasAttribute("href", "https://127.20.23.11:" + DEMO.server().devicePort() + "/");
     }
 
     @Test

@@ -3,6 +3,7 @@ package chaperone.e2e;
 import static com.microsoft.playwright.assertions.PlaywrightAssertions.assertThat;
 import static org.assertj.core.api.Assertions.assertThat;
 
+import chaperone.server.support.DevicePorts;
 import com.microsoft.playwright.Download;
 import com.microsoft.playwright.Locator;
 import com.microsoft.playwright.Page;
@@ -21,7 +22,7 @@ import org.junit.jupiter.api.extension.RegisterExtension;
 class FleetTest {
     // What is half typed cannot be read yet, and Chromium notes each such answer.
     @RegisterExtension
-    private static final DemoBrowsing DEMO = new DemoBrowsing(2954, "401", "400");
+    private static final DemoBrowsing DEMO = new DemoBrowsing(DevicePorts.next(), "401", "400");
 
     @Test
     void devicesAreFoundKeptAsAGroupEditedAndTakenOut() throws IOException {

@@ -3,6 +3,7 @@ package chaperone.e2e;
 import static com.microsoft.playwright.assertions.PlaywrightAssertions.assertThat;
 import static org.assertj.core.api.Assertions.assertThat;
 
+import chaperone.server.support.DevicePorts;
 import chaperone.server.syslog.TestSyslog;
 import chaperone.standins.OpenSsh;
 import chaperone.standins.demo.DemoFleet;
@@ -26,7 +27,7 @@ import org.junit.jupiter.api.extension.RegisterExtension;
 /** What changed, who did it, and who has accounted for it: as somebody finds out who comes in the morning. */
 @Timeout(180)
 class HistoryTest {
-    private static final int PORT = 2989;
+    private static final int PORT = DevicePorts.next();
 
     @RegisterExtension
     static final DemoBrowsing DEMO = new DemoBrowsing(PORT, "status of 400", "status of 401");

@@ -3,6 +3,7 @@ package chaperone.e2e;
 import static com.microsoft.playwright.assertions.PlaywrightAssertions.assertThat;
 import static org.assertj.core.api.Assertions.assertThat;
 
+import chaperone.server.support.DevicePorts;
 import chaperone.server.support.TestServer;
 import chaperone.standins.demo.DemoFleet;
 import com.microsoft.playwright.Locator;
@@ -27,7 +28,7 @@ import org.junit.jupiter.api.Timeout;
 @Timeout(240)
 @TestMethodOrder(MethodOrderer.OrderAnnotation.class)
 class OnboardingTest {
-    private static final int DEVICE_PORT = 2955;
+    private static final int DEVICE_PORT = DevicePorts.next();
     private static final String NEW_PASSWORD = "spring-tide-12";
 
     private static final List<String> SITES =

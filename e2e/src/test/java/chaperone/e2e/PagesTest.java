@@ -3,6 +3,7 @@ package chaperone.e2e;
 import static com.microsoft.playwright.assertions.PlaywrightAssertions.assertThat;
 import static org.assertj.core.api.Assertions.assertThat;
 
+import chaperone.server.support.DevicePorts;
 import chaperone.server.support.TestServer;
 import com.microsoft.playwright.Locator;
 import com.microsoft.playwright.Page;
@@ -25,7 +26,7 @@ class PagesTest {
 
     @BeforeAll
     static void start() {
-        server = TestServer.startDemo(2952);
+        server = TestServer.startDemo(DevicePorts.next());
         browsing = new Browsing(server);
     }
 

@@ -3,6 +3,7 @@ package chaperone.e2e;
 import static com.microsoft.playwright.assertions.PlaywrightAssertions.assertThat;
 import static org.assertj.core.api.Assertions.assertThat;
 
+import chaperone.server.support.DevicePorts;
 import chaperone.standins.device.Fault;
 import com.microsoft.playwright.Locator;
 import com.microsoft.playwright.Page;
@@ -16,7 +17,7 @@ import org.junit.jupiter.api.extension.RegisterExtension;
 @Timeout(180)
 class PlatformsTest {
     @RegisterExtension
-    private static final DemoBrowsing DEMO = new DemoBrowsing(2953, "401", "422");
+    private static final DemoBrowsing DEMO = new DemoBrowsing(DevicePorts.next(), "401", "422");
 
     @Test
     void aNewMakeIsAFileNotAProgram() {
@@ -78,7 +79,7 @@ class PlatformsTest {
         page.getByLabel("Platform").selectOption("quay-wall");
         page.getByLabel("Credential set").selectOption(new SelectOption().setLabel("firewalls (chaperone)"));
         page.getByLabel("Addresses", new Page.GetByLabelOptions().setExact(true))
-                .fill("127.20.9.32:2953");
+                .fill("127.20.9.32:" + DEMO.server().devicePort());
         page.getByRole(
                         AriaRole.BUTTON,
                         new Page.GetByRoleOptions().setName("Bring in").setExact(true))

@@ -4,6 +4,7 @@ import static com.microsoft.playwright.assertions.PlaywrightAssertions.assertTha
 import static org.assertj.core.api.Assertions.assertThat;
 
 import chaperone.server.support.Api;
+import chaperone.server.support.DevicePorts;
 import chaperone.server.support.TestServer;
 import chaperone.standins.device.Fault;
 import chaperone.standins.device.Image;
@@ -33,7 +34,7 @@ import org.junit.jupiter.api.io.TempDir;
 @Timeout(180)
 @TestMethodOrder(OrderAnnotation.class)
 class ReleaseTest {
-    private static final int DEVICE_PORT = 2957;
+    private static final int DEVICE_PORT = DevicePorts.next();
 
     private static TestServer server;
     private static Browsing browsing;

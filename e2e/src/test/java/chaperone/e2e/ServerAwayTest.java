@@ -2,6 +2,7 @@ package chaperone.e2e;
 
 import static com.microsoft.playwright.assertions.PlaywrightAssertions.assertThat;
 
+import chaperone.server.support.DevicePorts;
 import chaperone.server.support.KillableServer;
 import chaperone.server.support.TestServer;
 import com.microsoft.playwright.Locator;
@@ -17,7 +18,7 @@ import org.junit.jupiter.api.Timeout;
 /** The server is killed under an open page, and comes back. */
 @Timeout(600)
 class ServerAwayTest {
-    private static final int DEVICE_PORT = 2963;
+    private static final int DEVICE_PORT = DevicePorts.next();
 
     @Test
     void aPageKeepsWhatItShowedSaysSinceWhenAndCatchesUpByItself() throws Exception {

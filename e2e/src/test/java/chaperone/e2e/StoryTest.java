@@ -3,6 +3,7 @@ package chaperone.e2e;
 import static com.microsoft.playwright.assertions.PlaywrightAssertions.assertThat;
 import static org.assertj.core.api.Assertions.assertThat;
 
+import chaperone.server.support.DevicePorts;
 import chaperone.server.support.TestServer;
 import chaperone.standins.OpenSsh;
 import chaperone.standins.demo.DemoFleet;
@@ -34,7 +35,7 @@ import org.junit.jupiter.api.Timeout;
 @Timeout(180)
 @TestMethodOrder(MethodOrderer.OrderAnnotation.class)
 class StoryTest {
-    private static final int DEVICE_PORT = 2951;
+    private static final int DEVICE_PORT = DevicePorts.next();
 
     private static TestServer server;
     private static Browsing browsing;
@@ -85,7 +86,7 @@ class StoryTest {
     @Order(2)
     void aMalformedListNamesLineAndColumnAndAddsNothing() {
         page.navigate("/fleet/bring-in");
-        choose("bad.csv", "address,port\n127.20.4.11,2951\n127.20.4.12,twenty\n");
+        choose("bad.csv", "address,port\n127.20.4.11," + DEVICE_PORT + "\n127.20.4.12,twenty\n");
         assertThat(page.getByRole(AriaRole.ALERT)).containsText("\"twenty\" is not a port");
         assertThat(page.getByRole(
                         AriaRole.BUTTON,

@@ -2,6 +2,7 @@ package chaperone.e2e;
 
 import static com.microsoft.playwright.assertions.PlaywrightAssertions.assertThat;
 
+import chaperone.server.support.DevicePorts;
 import com.microsoft.playwright.Locator;
 import com.microsoft.playwright.Page;
 import com.microsoft.playwright.options.AriaRole;
@@ -15,7 +16,7 @@ import org.junit.jupiter.params.provider.CsvSource;
 @Timeout(180)
 class UndoTest {
     @RegisterExtension
-    private static final DemoBrowsing DEMO = new DemoBrowsing(2984, "status of 401");
+    private static final DemoBrowsing DEMO = new DemoBrowsing(DevicePorts.next(), "status of 401");
 
     @ParameterizedTest
     @CsvSource(delimiter = '|', textBlock = """

@@ -5,6 +5,7 @@ import static org.assertj.core.api.Assertions.assertThatThrownBy;
 
 import chaperone.server.account.Role;
 import chaperone.server.support.Api;
+import chaperone.server.support.DevicePorts;
 import chaperone.server.support.TestServer;
 import java.net.URI;
 import java.net.http.HttpClient;
@@ -29,7 +30,7 @@ class AccountApiTest {
 
     @BeforeAll
     static void start() {
-        server = TestServer.start(2936);
+        server = TestServer.start(DevicePorts.next());
         administrator = server.as(Role.ADMINISTRATOR);
         database = server.context().getBean(JdbcClient.class);
     }

@@ -3,6 +3,7 @@ package chaperone.server;
 import static org.assertj.core.api.Assertions.assertThat;
 
 import chaperone.server.account.Role;
+import chaperone.server.support.DevicePorts;
 import chaperone.server.support.TestServer;
 import java.io.IOException;
 import java.nio.file.Files;
@@ -21,7 +22,7 @@ class ApiDescriptionTest {
 
     @Test
     void theCommittedDescriptionIsTheServersOwn() throws IOException {
-        try (TestServer server = TestServer.start(2944)) {
+        try (TestServer server = TestServer.start(DevicePorts.next())) {
             JsonNode served = server.as(Role.VIEWER).get("/v3/api-docs").json(200);
             Path fresh = Files.createDirectories(Path.of("target")).resolve("openapi.json");
             Files.writeString(fresh, JSON.writeValueAsString(JSON.treeToValue(served, Object.class)) + "\n");

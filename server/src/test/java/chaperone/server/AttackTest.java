@@ -5,6 +5,7 @@ import static org.assertj.core.api.Assertions.assertThatThrownBy;
 
 import chaperone.server.account.Role;
 import chaperone.server.support.Api;
+import chaperone.server.support.DevicePorts;
 import chaperone.server.support.TestServer;
 import java.io.IOException;
 import java.io.InputStream;
@@ -41,7 +42,7 @@ class AttackTest {
 
     @BeforeAll
     static void start() {
-        server = TestServer.start(2966);
+        server = TestServer.start(DevicePorts.next());
         administrator = server.as(Role.ADMINISTRATOR);
     }
 

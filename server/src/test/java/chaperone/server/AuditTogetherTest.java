@@ -4,6 +4,7 @@ import static org.assertj.core.api.Assertions.assertThat;
 
 import chaperone.server.account.Role;
 import chaperone.server.support.Api;
+import chaperone.server.support.DevicePorts;
 import chaperone.server.support.TestServer;
 import java.util.Map;
 import org.junit.jupiter.api.AfterAll;
@@ -21,7 +22,7 @@ class AuditTogetherTest {
 
     @BeforeAll
     static void start() {
-        server = TestServer.start(2974);
+        server = TestServer.start(DevicePorts.next());
         engineer = server.as(Role.ENGINEER);
         server.bringIn(engineer, "127.20.1.21");
         database = server.context().getBean(JdbcClient.class);

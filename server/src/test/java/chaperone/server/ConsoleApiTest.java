@@ -4,6 +4,7 @@ import static org.assertj.core.api.Assertions.assertThat;
 
 import chaperone.server.account.Role;
 import chaperone.server.support.Api;
+import chaperone.server.support.DevicePorts;
 import chaperone.server.support.TestServer;
 import java.net.URI;
 import java.net.http.HttpClient;
@@ -27,7 +28,7 @@ class ConsoleApiTest {
 
     @BeforeAll
     static void start() {
-        server = TestServer.start(2958);
+        server = TestServer.start(DevicePorts.next());
         engineer = server.as(Role.ENGINEER);
         Map<String, Object> list = Map.of(
                 "csv",

@@ -4,6 +4,7 @@ import static org.assertj.core.api.Assertions.assertThat;
 
 import chaperone.server.account.Role;
 import chaperone.server.support.Api;
+import chaperone.server.support.DevicePorts;
 import chaperone.server.support.TestServer;
 import chaperone.standins.demo.DemoFleet;
 import chaperone.standins.device.Fault;
@@ -31,7 +32,7 @@ class CopyStoryTest {
 
     @BeforeAll
     static void start() {
-        server = TestServer.startImpatient(2941);
+        server = TestServer.startImpatient(DevicePorts.next());
         api = server.as(Role.ENGINEER);
         bringIn("127.20.1.21\n127.20.1.22\n127.20.1.23\n127.20.2.21\n");
     }

@@ -5,6 +5,7 @@ import static org.assertj.core.api.Assertions.assertThat;
 import chaperone.connect.ssh.SshKeys;
 import chaperone.server.account.Role;
 import chaperone.server.support.Api;
+import chaperone.server.support.DevicePorts;
 import chaperone.server.support.TestServer;
 import chaperone.standins.demo.DemoFleet;
 import java.security.KeyPair;
@@ -25,7 +26,7 @@ class CredentialApiTest {
 
     @BeforeAll
     static void start() {
-        server = TestServer.start(2956);
+        server = TestServer.start(DevicePorts.next());
         administrator = server.as(Role.ADMINISTRATOR);
     }
 

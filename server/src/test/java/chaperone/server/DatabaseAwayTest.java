@@ -4,6 +4,7 @@ import static org.assertj.core.api.Assertions.assertThat;
 
 import chaperone.server.account.Role;
 import chaperone.server.support.Api;
+import chaperone.server.support.DevicePorts;
 import chaperone.server.support.TestServer;
 import java.sql.Connection;
 import java.sql.DriverManager;
@@ -18,7 +19,7 @@ class DatabaseAwayTest {
 
     @Test
     void everythingSaysSoInOurOwnWordsAndComesBackByItself() throws SQLException {
-        try (TestServer server = TestServer.start(2968)) {
+        try (TestServer server = TestServer.start(DevicePorts.next())) {
             Api engineer = server.as(Role.ENGINEER);
             Api program = new Api(server.address());
             String database = server.context().getEnvironment().getProperty("spring.datasource.url", "");

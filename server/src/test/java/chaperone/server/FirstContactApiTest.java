@@ -4,6 +4,7 @@ import static org.assertj.core.api.Assertions.assertThat;
 
 import chaperone.server.account.Role;
 import chaperone.server.support.Api;
+import chaperone.server.support.DevicePorts;
 import chaperone.server.support.TestServer;
 import chaperone.standins.StandIn;
 import java.io.IOException;
@@ -24,7 +25,7 @@ class FirstContactApiTest {
 
     @BeforeAll
     static void start() {
-        server = TestServer.start(2957);
+        server = TestServer.start(DevicePorts.next());
         engineer = server.as(Role.ENGINEER);
     }
 

@@ -3,6 +3,7 @@ package chaperone.server;
 import static org.assertj.core.api.Assertions.assertThat;
 
 import chaperone.server.support.Api;
+import chaperone.server.support.DevicePorts;
 import chaperone.server.support.TestServer;
 import java.io.BufferedReader;
 import java.io.IOException;
@@ -29,7 +30,7 @@ class FleetApiTest {
 
     @BeforeAll
     static void start() {
-        server = TestServer.startDemo(2945);
+        server = TestServer.startDemo(DevicePorts.next());
         engineer = new Api(server.address()).logIn("r.anand", "demo-engineer");
         administrator = new Api(server.address()).logIn("A.Keel", "demo-administrator");
         engineer.awaitJob(1);
@@ -133,7 +134,7 @@ class FleetApiTest {
         assertThat(engineer.delete("/api/devices/duns-core-2").status()).isEqualTo(200);
         assertThat(engineer.get("/api/devices/duns-core-2").status()).isEqualTo(404);
         Map<String, Object> list =
-                Map.of("csv", "127.20.3.12", "credentialSet", switches(), "port", 2945, "listName", "");
+                Map.of("csv", "127.20.3.12", "credentialSet", switches(), "port", server.devicePort(), "listName", "");
         engineer.awaitJob(
                 engineer.post("/api/imports", list).json(202).get("job").asLong());
         assertThat(engineer.get("/api/devices/duns-core-2/revisions").json(200)).isEmpty();

@@ -4,6 +4,7 @@ import static org.assertj.core.api.Assertions.assertThat;
 
 import chaperone.server.account.Role;
 import chaperone.server.support.Api;
+import chaperone.server.support.DevicePorts;
 import chaperone.server.support.TestServer;
 import chaperone.standins.StandIn;
 import java.util.HashMap;
@@ -27,7 +28,7 @@ class ImportApiTest {
 
     @BeforeAll
     static void start() {
-        server = TestServer.start(2939);
+        server = TestServer.start(DevicePorts.next());
         engineer = server.as(Role.ENGINEER);
         wrong = server.as(Role.ADMINISTRATOR).makeCredentialSet("old switches", "chaperone", "low-water-1", "");
     }

@@ -3,6 +3,7 @@ package chaperone.server;
 import static org.assertj.core.api.Assertions.assertThat;
 
 import chaperone.server.support.Api;
+import chaperone.server.support.DevicePorts;
 import chaperone.server.support.TestServer;
 import java.util.HashMap;
 import java.util.HashSet;
@@ -27,7 +28,7 @@ class MapApiTest {
 
     @BeforeAll
     static void start() {
-        server = TestServer.startDemo(2938);
+        server = TestServer.startDemo(DevicePorts.next());
         engineer = new Api(server.address()).logIn("r.anand", "demo-engineer");
         viewer = new Api(server.address()).logIn("watch", "demo-viewer");
         engineer.awaitJob(1);

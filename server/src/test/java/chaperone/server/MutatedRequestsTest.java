@@ -4,6 +4,7 @@ import static org.assertj.core.api.Assertions.assertThat;
 
 import chaperone.server.account.Role;
 import chaperone.server.support.Api;
+import chaperone.server.support.DevicePorts;
 import chaperone.server.support.TestServer;
 import java.net.URLEncoder;
 import java.nio.charset.StandardCharsets;
@@ -80,7 +81,7 @@ class MutatedRequestsTest {
 
     @Test
     void noRequestMeetsAnErrorThatNobodyForesaw() {
-        try (TestServer server = TestServer.start(2970)) {
+        try (TestServer server = TestServer.start(DevicePorts.next())) {
             Api administrator = server.as(Role.ADMINISTRATOR);
             server.bringIn(administrator, "127.20.1.21");
             administrator.copy("brkw-acc-1");

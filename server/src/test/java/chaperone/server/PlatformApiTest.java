@@ -5,6 +5,7 @@ import static org.assertj.core.api.Assertions.assertThat;
 import chaperone.core.platform.Platforms;
 import chaperone.server.account.Role;
 import chaperone.server.support.Api;
+import chaperone.server.support.DevicePorts;
 import chaperone.server.support.TestServer;
 import chaperone.standins.demo.DemoFleet;
 import java.util.ArrayList;
@@ -26,7 +27,7 @@ class PlatformApiTest {
 
     @BeforeAll
     static void start() {
-        server = TestServer.start(2948);
+        server = TestServer.start(DevicePorts.next());
         administrator = server.as(Role.ADMINISTRATOR);
     }
 
@@ -143,7 +144,14 @@ class PlatformApiTest {
     @Test
     void aTrialTellsEveryStepAndNoSecret() {
         Map<String, Object> address = Map.of(
-                "host", "127.20.1.21", "port", 2948, "credentialSet", server.credentialSet(), "allowTelnet", false);
+                "host",
+                "127.20.1.21",
+                "port",
+                server.devicePort(),
+                "credentialSet",
+                server.credentialSet(),
+                "allowTelnet",
+                false);
         String body = administrator
                 .post("/api/platforms/corvane/try", Map.of("address", address))
                 .body();
@@ -159,7 +167,14 @@ class PlatformApiTest {
     @Test
     void aTrialThatFailsSaysWhereAndWhatToDo() {
         Map<String, Object> address = Map.of(
-                "host", "127.20.6.22", "port", 2948, "credentialSet", server.credentialSet(), "allowTelnet", false);
+                "host",
+                "127.20.6.22",
+                "port",
+                server.devicePort(),
+                "credentialSet",
+                server.credentialSet(),
+                "allowTelnet",
+                false);
         String body = administrator
                 .post("/api/platforms/corvane/try", Map.of("address", address))
                 .body();
@@ -175,8 +190,15 @@ class PlatformApiTest {
 
     @Test
     void telnetIsAllowedForADeviceAndTakenBack() {
-        Map<String, Object> list =
-                Map.of("csv", "127.20.5.23", "credentialSet", server.credentialSet(), "port", 2948, "listName", "");
+        Map<String, Object> list = Map.of(
+                "csv",
+                "127.20.5.23",
+                "credentialSet",
+                server.credentialSet(),
+                "port",
+                server.devicePort(),
+                "listName",
+                "");
         long job = administrator.post("/api/imports", list).json(202).get("job").asLong();
         administrator.awaitJob(job);
         assertThat(outcome(job)).isEqualTo("TELNET_NOT_ALLOWED");
@@ -203,7 +225,7 @@ class PlatformApiTest {
                 "credentialSet",
                 server.credentialSet(),
                 "port",
-                2948,
+                server.devicePort(),
                 "listName",
                 "",
                 "platform",

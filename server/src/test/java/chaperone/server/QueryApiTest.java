@@ -12,6 +12,7 @@ import chaperone.server.account.Role;
 import chaperone.server.callable.CallRules;
 import chaperone.server.fleet.AnswerAgeing;
 import chaperone.server.support.Api;
+import chaperone.server.support.DevicePorts;
 import chaperone.server.support.TestServer;
 import java.net.URLEncoder;
 import java.nio.charset.StandardCharsets;
@@ -47,7 +48,7 @@ class QueryApiTest {
 
     @BeforeAll
     static void start() {
-        server = TestServer.start(2949);
+        server = TestServer.start(DevicePorts.next());
         engineer = server.as(Role.ENGINEER);
         GeneratedFleet.fill(server.context().getBean(JdbcClient.class), server.credentialSet(), new Random(20261123));
         server.context().getBean(AnswerAgeing.class).pass();

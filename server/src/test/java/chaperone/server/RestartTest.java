@@ -4,6 +4,7 @@ import static org.assertj.core.api.Assertions.assertThat;
 import static org.junit.jupiter.api.Assertions.assertTimeout;
 
 import chaperone.server.support.Api;
+import chaperone.server.support.DevicePorts;
 import chaperone.server.support.ServerProcess;
 import chaperone.server.support.TestPostgres;
 import chaperone.server.support.TestServer;
@@ -28,7 +29,7 @@ import org.springframework.context.ConfigurableApplicationContext;
 /** Servers as processes of their own, killed in the middle of a copy. */
 @Timeout(180)
 class RestartTest {
-    private static final int DEVICE_PORT = 2943;
+    private static final int DEVICE_PORT = DevicePorts.next();
 
     @Test
     void aJobInHandGoesOnWhateverIsKilled() throws Exception {

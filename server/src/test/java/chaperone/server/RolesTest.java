@@ -5,6 +5,7 @@ import static org.assertj.core.api.Assertions.assertThat;
 import chaperone.server.account.Role;
 import chaperone.server.audit.Audited;
 import chaperone.server.support.Api;
+import chaperone.server.support.DevicePorts;
 import chaperone.server.support.TestServer;
 import jakarta.validation.constraints.NotBlank;
 import jakarta.validation.constraints.NotEmpty;
@@ -108,6 +109,9 @@ class RolesTest {
         PUT    /api/standards/{name}                          | ENGINEER
         DELETE /api/standards/{name}                          | ENGINEER
         POST   /api/standards/{name}/publish                  | ENGINEER
+        GET    /api/shipped-clauses                           | VIEWER
+        GET    /api/standards/{name}/yaml                     | VIEWER
+        PUT    /api/standards/{name}/yaml                     | ENGINEER
         GET    /api/standards/{name}/heat                     | VIEWER
         GET    /api/standards/{name}/findings                 | VIEWER
         GET    /api/standards/{name}/findings/{device}/{tag}  | VIEWER
@@ -284,7 +288,7 @@ class RolesTest {
 
     @BeforeAll
     static void start() {
-        server = TestServer.start(2942);
+        server = TestServer.start(DevicePorts.next());
         for (Role role : Role.values()) PEOPLE.put(role, server.as(role));
     }
 

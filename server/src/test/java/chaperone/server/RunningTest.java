@@ -3,6 +3,7 @@ package chaperone.server;
 import static org.assertj.core.api.Assertions.assertThat;
 
 import chaperone.server.support.Api;
+import chaperone.server.support.DevicePorts;
 import chaperone.server.support.TestServer;
 import chaperone.standins.StandIn;
 import chaperone.standins.device.Fault;
@@ -25,7 +26,7 @@ class RunningTest {
 
     @BeforeAll
     static void start() {
-        server = TestServer.startDemo(2947);
+        server = TestServer.startDemo(DevicePorts.next());
         api = new Api(server.address()).logIn("r.anand", "demo-engineer");
         api.awaitJob(1);
     }

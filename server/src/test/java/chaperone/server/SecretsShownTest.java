@@ -5,6 +5,7 @@ import static org.assertj.core.api.Assertions.assertThat;
 import chaperone.server.account.Role;
 import chaperone.server.revision.Past;
 import chaperone.server.support.Api;
+import chaperone.server.support.DevicePorts;
 import chaperone.server.support.TestServer;
 import java.util.ArrayList;
 import java.util.List;
@@ -25,7 +26,7 @@ class SecretsShownTest {
 
     @BeforeAll
     static void start() {
-        server = TestServer.start(2972);
+        server = TestServer.start(DevicePorts.next());
         viewer = server.as(Role.VIEWER);
         server.bringIn(server.as(Role.ENGINEER), "127.20.1.21\n127.20.1.2\n127.20.9.31\n127.20.21.11\n");
     }

@@ -5,6 +5,7 @@ import static org.assertj.core.api.Assertions.assertThat;
 import chaperone.server.account.Role;
 import chaperone.server.event.ServerEventListener;
 import chaperone.server.support.Api;
+import chaperone.server.support.DevicePorts;
 import chaperone.server.support.TestServer;
 import chaperone.standins.StandIn;
 import chaperone.standins.device.Fault;
@@ -31,7 +32,7 @@ class TwoServersTest {
 
     @BeforeAll
     static void start() {
-        server = TestServer.start(2978);
+        server = TestServer.start(DevicePorts.next());
         second = server.beside();
         here = server.as(Role.ENGINEER);
         there = here.at(TestServer.addressOf(second));

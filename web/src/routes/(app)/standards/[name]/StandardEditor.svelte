@@ -8,10 +8,12 @@
   import { session } from '$lib/state/session.svelte';
   import { Submission } from '$lib/state/submission.svelte';
   import { whenever } from '$lib/state/whenever.svelte';
+  import LibraryDialog from './LibraryDialog.svelte';
   import ClauseForm from './ClauseForm.svelte';
   import { StandardPage } from './standardPage.svelte';
   import TrialPanel from './TrialPanel.svelte';
   import ValuesTable from './ValuesTable.svelte';
+  import YamlDialog from './YamlDialog.svelte';
 
   interface Props {
     name: string;
@@ -22,6 +24,7 @@
   const opened = new StandardPage(name);
   let platforms = $state<string[]>([]);
   let sites = $state<string[]>([]);
+  let open = $state<'library' | 'yaml' | undefined>();
 
   /** Typing is judged when it pauses. */
   whenever(
@@ -48,6 +51,7 @@
     need(api.GET('/api/sites')).then((all) => (sites = all.map((each) => each.name)));
     return keys.add([
       { key: 'ctrl+s', says: 'keep the draft', run: () => session.mayAct && opened.keeping.send() },
+      { key: 'l', says: 'clauses of the library', run: () => session.mayAct && (open = 'library') },
       { key: 'a', says: 'a new clause', run: () => session.mayAct && opened.add(platforms[0] ?? '') }
     ]);
   });
@@ -71,6 +75,7 @@
     </p>
   </div>
   <a class="btn" href="/standards?standard={encodeURIComponent(name)}">Findings</a>
+  <button class="btn" onclick={() => (open = 'yaml')}>YAML…</button>
   {#if session.mayAct}
     <button class="btn" onclick={removing.send}>Remove</button>
     <button class="btn" disabled={opened.isKept || opened.keeping.isSending} onclick={opened.keeping.send}
@@ -101,6 +106,7 @@
           <button class="btn btn-sm" onclick={() => opened.add(platforms[0] ?? '')}
             >New clause <kbd>a</kbd></button
           >
+          <button class="btn btn-sm" onclick={() => (open = 'library')}>Of the library… <kbd>l</kbd></button>
         {/if}
       </div>
       {#if opened.clause}
@@ -118,4 +124,25 @@
     </div>
     <TrialPanel {opened} />
   </div>
+{/if}
+
+{#if open === 'library'}
+  <LibraryDialog
+    platform={opened.clause?.platform ?? platforms[0] ?? ''}
+    ontake={(clauses) => {
+      opened.take(clauses);
+      open = undefined;
+    }}
+    oncancel={() => (open = undefined)}
+  />
+{:else if open === 'yaml'}
+  <YamlDialog
+    {name}
+    isKept={opened.isKept}
+    onkept={(standard) => {
+      opened.show(standard);
+      open = undefined;
+    }}
+    oncancel={() => (open = undefined)}
+  />
 {/if}

@@ -37,10 +37,7 @@ export class StandardPage {
   }
 
   #load = async () => {
-    const standard = await need(api.GET('/api/standards/{name}', this.#params()));
-    this.standard = standard;
-    this.clauses = standard.text.clauses;
-    this.values = standard.text.values as Record<string, Record<string, string>>;
+    this.show(await need(api.GET('/api/standards/{name}', this.#params())));
   };
 
   #params = () => ({ params: { path: { name: this.#name } } });
@@ -48,6 +45,23 @@ export class StandardPage {
   add = (platform: string) => {
     this.clauses.push(emptyClause(platform, freeTag(this.clauses)));
     this.chosen = this.clauses.length - 1;
+  };
+
+  /** Clauses of the library, each with a tag of its own. */
+  take = (clauses: readonly Clause[]) => {
+    for (const clause of clauses) {
+      const isTaken = this.clauses.some((each) => each.tag === clause.tag);
+      this.clauses.push({ ...clause, tag: isTaken ? freeTag(this.clauses) : clause.tag });
+    }
+    this.chosen = Math.max(0, this.clauses.length - 1);
+  };
+
+  /** What was kept elsewhere takes the place of what is on the page. */
+  show = (standard: Standard) => {
+    this.standard = standard;
+    this.clauses = standard.text.clauses;
+    this.values = standard.text.values as Record<string, Record<string, string>>;
+    this.chosen = 0;
   };
 
   takeOut = (index: number) => {

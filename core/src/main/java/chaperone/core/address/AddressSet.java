@@ -12,7 +12,7 @@ import java.util.stream.Stream;
  * Any set of addresses of both families, exactly: ranges in order that neither meet nor overlap. Two sets of the same
  * addresses are equal, however they were written. Joining, cutting and taking away cost as much as both sets have ranges.
  */
-final class AddressSet {
+public final class AddressSet {
     public static final AddressSet EMPTY = new AddressSet(new IPAddressSeqRangeList(), new IPAddressSeqRangeList());
 
     /** Every address there is. */

@@ -5,8 +5,13 @@ package chaperone.core.standard;
  *
  * @param tag short and unique in its standard
  * @param reason why it is required, for people
+ * @param isByHand whether only people may mend what departs from it, since taking it away would do harm
  */
-public record Clause(String tag, String reason, Binding binding, Rule rule) {
+public record Clause(String tag, String reason, Binding binding, Rule rule, boolean isByHand) {
+    /** One that may be repaired. */
+    public Clause(String tag, String reason, Binding binding, Rule rule) {
+        this(tag, reason, binding, rule, false);
+    }
 
     /** What a clause does to a change that would break it. */
     public enum Binding {

@@ -1,155 +1,70 @@
 package chaperone.core.standard;
 
 import chaperone.core.change.ConfigModel;
-import chaperone.core.pattern.QuickPattern;
 import chaperone.core.standard.Rule.ForEach;
 import chaperone.core.standard.Rule.Forbidden;
 import chaperone.core.standard.Rule.Golden;
-import chaperone.core.standard.Verdict.Evidence;
+import chaperone.core.standard.Rule.Known;
+import chaperone.core.standard.Rule.Required;
 import chaperone.core.structure.Statement;
-import com.google.re2j.Matcher;
-import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
-import java.util.function.BiConsumer;
 
 /**
- * Judges a configuration by clauses. The configuration is read once for all of them; each clause then costs one walk over
- * its statements, which for a golden text ends at the statements that it names. Patterns take linear time (RE2).
+ * Judges a device by clauses. Its configuration is read once for all of them; each clause then costs one walk over its
+ * statements, which for a golden text ends at the statements that it names. Patterns take linear time (RE2).
  */
 public final class Judge {
     private final ConfigModel model;
     private final Statement root;
     private final Map<String, String> fields;
+    private final Standing standing;
 
     /** @param fields what the site of the device fills in */
-    public Judge(String text, ConfigModel model, Map<String, String> fields) {
+    public Judge(String text, ConfigModel model, Map<String, String> fields, Standing standing) {
         this.model = model;
         this.root = model.read(text);
         this.fields = Map.copyOf(fields);
+        this.standing = standing;
     }
 
     public Verdict verdict(Clause clause) {
-        List<Evidence> departures = new ArrayList<>();
-        if (clause.rule() instanceof Golden golden) {
-            Optional<String> unfilled = Fields.unfilled(golden.text(), fields);
-            if (unfilled.isPresent()) return Verdict.notKnown("no value for {{" + unfilled.get() + "}} at this site");
-            missing(List.of(), root, wanted(golden), departures);
-        } else if (clause.rule() instanceof Forbidden forbidden) forbidden(forbidden, root, departures);
-        else if (clause.rule() instanceof ForEach each) forEach(each, root, departures);
-        return Verdict.of(departures);
+        if (clause.rule() instanceof Known known) return standing.verdict(known.fact());
+        Optional<String> unfilled = Fields.unfilled(clause.rule(), fields);
+        if (unfilled.isPresent()) return Verdict.notKnown("no value for {{" + unfilled.get() + "}} at this site");
+        return Verdict.of(judging(clause.rule()).departures(root));
     }
 
-    private Statement wanted(Golden golden) {
-        return model.read(Fields.filled(golden.text(), fields));
-    }
-
-    /** What the clause speaks of; nothing if a field of it has no value. */
+    /** What the clause speaks of; nothing if a field of it has no value, or if it speaks of no line. */
     public Section section(Clause clause) {
-        if (clause.rule() instanceof Forbidden forbidden) return Section.ofForbidden(root, forbidden);
-        if (clause.rule() instanceof ForEach each) return Section.ofEach(root, each);
-        Golden golden = (Golden) clause.rule();
-        return Fields.unfilled(golden.text(), fields).isPresent()
-                ? new Section(List.of())
-                : Section.ofGolden(root, wanted(golden));
-    }
-
-    private static void missing(List<String> path, Statement here, Statement wanted, List<Evidence> departures) {
-        for (Statement each : wanted.children()) {
-            Optional<Statement> same = Siblings.same(here, each);
-            if (same.isPresent()) {
-                missing(with(path, each), same.get(), each, departures);
-                continue;
-            }
-            Optional<Statement> named = Siblings.named(here, each);
-            departures.add(new Evidence(
-                    path,
-                    each.text(),
-                    named.map(Statement::text),
-                    named.map(Statement::line).or(() -> lineOf(here))));
-            // A block that is missing altogether is one departure, its first line; the repair brings all of it.
-            named.ifPresent(found -> missing(with(path, each), found, each, departures));
-        }
-    }
-
-    private static Optional<Integer> lineOf(Statement statement) {
-        return statement.line() == Statement.TOP ? Optional.empty() : Optional.of(statement.line());
-    }
-
-    private static List<String> with(List<String> path, Statement statement) {
-        List<String> longer = new ArrayList<>(path);
-        longer.add(statement.text());
-        return longer;
-    }
-
-    private static void forbidden(Forbidden rule, Statement root, List<Evidence> departures) {
-        walk(new ArrayList<>(), root, rule.in(), (path, each) -> {
-            if (rule.statement().isIn(each.text()))
-                departures.add(new Evidence(path, "", Optional.of(each.text()), Optional.of(each.line())));
-        });
-    }
-
-    private static void forEach(ForEach rule, Statement root, List<Evidence> departures) {
-        walk(new ArrayList<>(), root, Optional.empty(), (path, each) -> {
-            if (isMeant(each, rule)) judged(path, each, rule).ifPresent(departures::add);
-        });
+        boolean speaksOfLines = !(clause.rule() instanceof Known)
+                && Fields.unfilled(clause.rule(), fields).isEmpty();
+        return new Section(speaksOfLines ? judging(clause.rule()).marks(root) : List.of());
     }
 
     /**
-     * Visits every statement, in the order of the text.
+     * The configuration that would keep to a clause, and is otherwise what stands, as the family writes it.
      *
-     * @param in those alone that stand in such a block
-     * @param visit gets what stands above the statement, too, which holds only until it returns
+     * @return nothing if the clause does not say what should stand, if only people may mend it, or if no line would
+     * @throws IllegalArgumentException if a field of the clause has no value: then nobody knows what should stand
      */
-    static void walk(
-            List<String> path, Statement above, Optional<QuickPattern> in, BiConsumer<List<String>, Statement> visit) {
-        boolean isMeant = in.isEmpty() || in.get().isIn(above.text());
-        for (Statement each : above.children()) {
-            if (isMeant) visit.accept(path, each);
-            if (each.children().isEmpty()) continue;
-            path.add(each.text());
-            walk(path, each, in, visit);
-            path.remove(path.size() - 1);
-        }
+    public Optional<String> repaired(Clause clause) {
+        if (clause.isByHand() || clause.rule() instanceof Known) return Optional.empty();
+        Fields.unfilled(clause.rule(), fields).ifPresent(name -> {
+            throw new IllegalArgumentException("{{" + name + "}} has no value");
+        });
+        String repaired = model.grammar().write(judging(clause.rule()).repaired(root));
+        return judging(clause.rule()).departures(model.read(repaired)).isEmpty()
+                ? Optional.of(repaired)
+                : Optional.empty();
     }
 
-    private static boolean holds(Statement block, Optional<QuickPattern> with) {
-        if (with.isEmpty()) return true;
-        for (Statement child : block.children()) if (with.get().isIn(child.text())) return true;
-        return false;
-    }
-
-    static boolean isMeant(Statement block, ForEach rule) {
-        return rule.block().isIn(block.text()) && holds(block, rule.with());
-    }
-
-    static boolean departs(Statement block, ForEach rule) {
-        return judged(List.of(), block, rule).isPresent();
-    }
-
-    private static Optional<Evidence> judged(List<String> path, Statement block, ForEach rule) {
-        String expected = rule.comparison().words() + " " + rule.limit();
-        for (Statement child : block.children()) {
-            Optional<Matcher> found = rule.value().find(child.text());
-            if (found.isEmpty()) continue;
-            boolean holds = number(found.get().group(1))
-                    .filter(number -> rule.comparison().holds(number, rule.limit()))
-                    .isPresent();
-            return holds
-                    ? Optional.empty()
-                    : Optional.of(new Evidence(
-                            with(path, block), expected, Optional.of(child.text()), Optional.of(child.line())));
-        }
-        return Optional.of(new Evidence(with(path, block), expected, Optional.empty(), Optional.of(block.line())));
-    }
-
-    /** A number of more digits than any device has is none that could be compared. */
-    private static Optional<Long> number(String digits) {
-        boolean isNumber = digits != null
-                && !digits.isEmpty()
-                && digits.length() <= 18
-                && digits.chars().allMatch(c -> c >= '0' && c <= '9');
-        return isNumber ? Optional.of(Long.parseLong(digits)) : Optional.empty();
+    private RuleJudging judging(Rule rule) {
+        Rule filled = Fields.filled(rule, fields);
+        if (filled instanceof Golden golden) return new GoldenJudging(golden, model.read(golden.text()));
+        if (filled instanceof Required required) return new RequiredJudging(required);
+        if (filled instanceof Forbidden forbidden) return new ForbiddenJudging(forbidden);
+        return new ForEachJudging((ForEach) filled);
     }
 }

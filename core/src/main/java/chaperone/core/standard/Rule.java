@@ -3,15 +3,40 @@ package chaperone.core.standard;
 import chaperone.core.pattern.QuickPattern;
 import java.util.Optional;
 
-/** What a clause requires of a configuration, in the words of one family. */
+/** What a clause requires of a device, in the words of one family. */
 public sealed interface Rule {
 
     /**
-     * Statements that must stand, each where it stands in the text; whatever else there is may stand beside them.
+     * Statements that must stand, each where it stands in the text.
      *
      * @param text as the family writes it, with fields such as {@code {{log}}} that each site fills
+     * @param among the statements at the top that the text speaks of, beside those that it names; of those, too, {@code EXACT}
+     *     takes no other. Left out if the text names all that it speaks of
      */
-    record Golden(String text) implements Rule {}
+    record Golden(String text, Manner manner, Optional<QuickPattern> among) implements Rule {
+        /** At least these statements. */
+        public Golden(String text) {
+            this(text, Manner.AT_LEAST, Optional.empty());
+        }
+    }
+
+    /** How a golden text is held to. */
+    enum Manner {
+        /** Whatever else there is may stand beside it. */
+        AT_LEAST,
+        /** In the blocks that it names nothing else may stand. */
+        EXACT,
+        /** Its statements stand in its order; others may stand between them. */
+        IN_ORDER
+    }
+
+    /**
+     * A statement that must stand: at least one that fits.
+     *
+     * @param in the statement above, and then one must stand in each of those; left out if that does not matter
+     * @param repair the statement that is put where none stands; without it nothing can be repaired
+     */
+    record Required(QuickPattern statement, Optional<QuickPattern> in, Optional<String> repair) implements Rule {}
 
     /**
      * A statement that must not stand.
@@ -25,40 +50,19 @@ public sealed interface Rule {
      *
      * @param block the block's own statement
      * @param with a statement that a block must hold to be meant; left out for all of them
-     * @param value its first group is the number that is compared
-     * @param repair the statement that is put where the condition does not hold
+     * @param repair the statement that is put where the condition does not hold, in place of the one that it speaks of
      */
-    record ForEach(
-            QuickPattern block,
-            Optional<QuickPattern> with,
-            QuickPattern value,
-            Comparison comparison,
-            long limit,
-            String repair)
+    record ForEach(QuickPattern block, Optional<QuickPattern> with, Condition condition, Optional<String> repair)
             implements Rule {}
 
-    /** How a number is compared; {@code AT_MOST} and its kin do not hold where nothing says a number. */
-    enum Comparison {
-        AT_MOST("at most"),
-        AT_LEAST("at least"),
-        EXACTLY("exactly");
+    /** Something that is known of the device as a whole. */
+    record Known(Fact fact) implements Rule {}
 
-        private final String words;
-
-        Comparison(String words) {
-            this.words = words;
-        }
-
-        public String words() {
-            return words;
-        }
-
-        boolean holds(long number, long limit) {
-            return switch (this) {
-                case AT_MOST -> number <= limit;
-                case AT_LEAST -> number >= limit;
-                case EXACTLY -> number == limit;
-            };
-        }
+    /** What a {@link Known} clause asks. */
+    enum Fact {
+        RUNNING_IS_SAVED,
+        RUNNING_IS_AGREED,
+        RELEASE_IS_STANDARD,
+        NO_OPEN_ADVISORY
     }
 }

@@ -1,6 +1,9 @@
 package chaperone.core.standard;
 
+import chaperone.core.config.ConfigStatement;
+import chaperone.core.config.ConfigStatement.Form;
 import chaperone.core.structure.Statement;
+import java.util.List;
 import java.util.Optional;
 
 /** Finds in a block what a statement of a golden text speaks of. */
@@ -19,5 +22,15 @@ final class Siblings {
         return above.children().stream()
                 .filter(child -> child.step().name().equals(wanted.step().name()))
                 .findFirst();
+    }
+
+    static Optional<Statement> meant(Statement above, Statement wanted) {
+        return same(above, wanted).or(() -> named(above, wanted));
+    }
+
+    /** A line that gets lines below it is a block. */
+    static ConfigStatement block(ConfigStatement like, String text, List<ConfigStatement> children) {
+        Form form = like.form() == Form.LINE && !children.isEmpty() ? Form.BLOCK : like.form();
+        return new ConfigStatement(form, text, children);
     }
 }

@@ -34,6 +34,13 @@ public record Verdict(Kind kind, List<Evidence> evidence) {
         return new Verdict(departures.isEmpty() ? Kind.PASS : Kind.FAIL, departures);
     }
 
+    static Verdict of(Standing.Told told) {
+        List<Evidence> evidence = told.kind() == Kind.PASS
+                ? List.of()
+                : List.of(new Evidence(List.of(), told.expected(), Optional.of(told.found()), Optional.empty()));
+        return new Verdict(told.kind(), evidence);
+    }
+
     static Verdict notKnown(String why) {
         return new Verdict(Kind.NOT_KNOWN, List.of(new Evidence(List.of(), why, Optional.empty(), Optional.empty())));
     }

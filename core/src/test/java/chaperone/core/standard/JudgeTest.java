@@ -7,7 +7,7 @@ import chaperone.core.change.ConfigModel;
 import chaperone.core.pattern.QuickPattern;
 import chaperone.core.platform.Platforms;
 import chaperone.core.standard.Clause.Binding;
-import chaperone.core.standard.Rule.Comparison;
+import chaperone.core.standard.Condition.Compares;
 import chaperone.core.standard.Rule.ForEach;
 import chaperone.core.standard.Rule.Forbidden;
 import chaperone.core.standard.Rule.Golden;
@@ -44,10 +44,12 @@ class JudgeTest {
     private static final Rule FLOOD = new ForEach(
             QuickPattern.of(Pattern.compile("^port ")),
             Optional.of(QuickPattern.of(Pattern.compile("^member vlan 330$"))),
-            QuickPattern.of(Pattern.compile("^flood-limit (\\d+)$")),
-            Comparison.AT_MOST,
-            5,
-            "flood-limit 5");
+            new Compares(
+                    QuickPattern.of(Pattern.compile("^flood-limit (\\d+)$")),
+                    ValueKind.NUMBER,
+                    Comparison.AT_MOST,
+                    "5"),
+            Optional.of("flood-limit 5"));
     private static final Rule GUEST =
             new Forbidden(QuickPattern.of(Pattern.compile("^account guest ")), Optional.empty());
     private static final Rule LOGGING = new Golden("log-server {{log}}\ntime-server 198.51.100.7\n");
@@ -61,8 +63,16 @@ class JudgeTest {
         return new Clause("a-1", "for the test", Binding.REFUSE, rule);
     }
 
+    private static Judge judge(String text, Map<String, String> fields) {
+        return new Judge(text, CORVANE, fields, Standing.UNKNOWN);
+    }
+
+    private static String repaired(String text, Rule rule) {
+        return judge(text, FIELDS).repaired(clause(rule)).orElseThrow();
+    }
+
     private static Verdict judged(String text, Rule rule) {
-        return new Judge(text, CORVANE, FIELDS).verdict(clause(rule));
+        return judge(text, FIELDS).verdict(clause(rule));
     }
 
     @Test
@@ -90,17 +100,17 @@ class JudgeTest {
 
     @Test
     void aFieldWithoutAValueIsNotKnownAndNeverAPass() {
-        Verdict verdict = new Judge(SWITCH, CORVANE, Map.of()).verdict(clause(LOGGING));
+        Verdict verdict = judge(SWITCH, Map.of()).verdict(clause(LOGGING));
         assertThat(verdict.kind()).isEqualTo(Kind.NOT_KNOWN);
         assertThat(verdict.evidence().get(0).expected()).contains("{{log}}");
-        assertThatIllegalArgumentException().isThrownBy(() -> Repair.of(SWITCH, clause(LOGGING), CORVANE, Map.of()));
+        assertThatIllegalArgumentException()
+                .isThrownBy(() -> judge(SWITCH, Map.of()).repaired(clause(LOGGING)));
     }
 
     private static List<String> section(Rule rule) {
-        return new Judge(SWITCH, CORVANE, FIELDS)
-                .section(clause(rule)).marks().stream()
-                        .map(mark -> mark.kind() + " " + (mark.line() + 1) + " " + mark.text())
-                        .toList();
+        return judge(SWITCH, FIELDS).section(clause(rule)).marks().stream()
+                .map(mark -> mark.kind() + " " + (mark.line() + 1) + " " + mark.text())
+                .toList();
     }
 
     @Test
@@ -120,8 +130,7 @@ class JudgeTest {
                         "DEPARTS 7 flood-limit 9",
                         "DEPARTS 8 port 1/0/2",
                         "MISSING 8 flood-limit 5");
-        assertThat(new Judge(SWITCH, CORVANE, Map.of()).section(clause(LOGGING)).marks())
-                .isEmpty();
+        assertThat(judge(SWITCH, Map.of()).section(clause(LOGGING)).marks()).isEmpty();
     }
 
     @Test
@@ -160,8 +169,7 @@ class JudgeTest {
     }
 
     private static List<String> commands(Rule rule) {
-        return CORVANE.patch(SWITCH, Repair.of(SWITCH, clause(rule), CORVANE, FIELDS))
-                .lines();
+        return CORVANE.patch(SWITCH, repaired(SWITCH, rule)).lines();
     }
 
     /** Whatever stands: what was repaired passes, a second repair alters nothing, and nothing else was altered. */
@@ -179,9 +187,9 @@ class JudgeTest {
         for (int i = 0; i < 500; i++) {
             String text = some(random);
             Rule rule = rules.get(random.nextInt(rules.size()));
-            String repaired = Repair.of(text, clause(rule), CORVANE, FIELDS);
+            String repaired = repaired(text, rule);
             assertThat(judged(repaired, rule).kind()).as("%s%n%s", rule, text).isEqualTo(Kind.PASS);
-            String again = Repair.of(repaired, clause(rule), CORVANE, FIELDS);
+            String again = repaired(repaired, rule);
             assertThat(CORVANE.patch(repaired, again).isEmpty()).isTrue();
             boolean wasWell = judged(text, rule).kind() == Kind.PASS;
             assertThat(CORVANE.patch(text, repaired).isEmpty()).isEqualTo(wasWell);

@@ -98,7 +98,8 @@ class SecurityRules {
         rules.requestMatchers(HttpMethod.POST, "/api/standards/trial", "/api/standards/fleet-trial")
                 .hasRole(VIEWER);
         rules.requestMatchers(HttpMethod.POST, "/api/standards/*/publish").hasRole(ENGINEER);
-        rules.requestMatchers(HttpMethod.PUT, "/api/standards/*").hasRole(ENGINEER);
+        rules.requestMatchers(HttpMethod.PUT, "/api/standards/*", "/api/standards/*/yaml")
+                .hasRole(ENGINEER);
         rules.requestMatchers(HttpMethod.DELETE, "/api/standards/*").hasRole(ENGINEER);
         rules.requestMatchers(HttpMethod.POST, "/api/templates/*/fill", "/api/templates/*/edits")
                 .hasRole(ENGINEER);

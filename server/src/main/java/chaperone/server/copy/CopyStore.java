@@ -10,6 +10,7 @@ import chaperone.server.fleet.Device;
 import chaperone.server.fleet.DeviceFacts;
 import chaperone.server.fleet.EventKind;
 import chaperone.server.fleet.Fleet;
+import chaperone.server.fleet.StandingChangedEvent;
 import chaperone.server.origin.Origins;
 import chaperone.server.origin.Origins.Found;
 import chaperone.server.origin.PlannedWork;
@@ -100,7 +101,9 @@ public class CopyStore {
         noteContact(device, running.doubt());
         if (running.doubt().isEmpty()) {
             Optional<Boolean> equal = saved.map(kept -> Arrays.equals(running.settledDigest(), kept.settledDigest()));
+            boolean isOther = !equal.equals(device.isSavedRunning());
             device.copied(at, running.isNew(), equal, copy.mark());
+            if (isOther && !running.isNew()) publisher.publishEvent(new StandingChangedEvent(device));
         } else device.copiedInPart(at, running.isNew(), running.doubt(), copy.mark());
         if (running.isNew()) publisher.publishEvent(new RunningChangedEvent(device));
         events.fleetMoved();

@@ -9,6 +9,7 @@ import chaperone.server.drift.Agreement.How;
 import chaperone.server.event.Events;
 import chaperone.server.fleet.Device;
 import chaperone.server.fleet.Fleet;
+import chaperone.server.fleet.StandingChangedEvent;
 import chaperone.server.noise.NoiseRules;
 import chaperone.server.platform.PlatformRegistry;
 import chaperone.server.problem.ProblemException;
@@ -24,6 +25,7 @@ import java.util.List;
 import java.util.Optional;
 import java.util.Set;
 import java.util.stream.Collectors;
+import org.springframework.context.ApplicationEventPublisher;
 import org.springframework.context.event.EventListener;
 import org.springframework.http.HttpStatus;
 import org.springframework.stereotype.Service;
@@ -43,6 +45,7 @@ public class Agreements {
     private final PlatformRegistry platforms;
     private final PartLabels labels;
     private final Events events;
+    private final ApplicationEventPublisher publisher;
     private final Clock clock;
 
     Agreements(
@@ -54,6 +57,7 @@ public class Agreements {
             PlatformRegistry platforms,
             PartLabels labels,
             Events events,
+            ApplicationEventPublisher publisher,
             Clock clock) {
         this.fleet = fleet;
         this.history = history;
@@ -63,6 +67,7 @@ public class Agreements {
         this.platforms = platforms;
         this.labels = labels;
         this.events = events;
+        this.publisher = publisher;
         this.clock = clock;
     }
 
@@ -149,7 +154,13 @@ public class Agreements {
     private void agree(Device device, String text, How how, String by, String note, Instant at) {
         Kept kept = history.keep(device, ConfigKind.AGREED, text, Optional.empty(), at);
         agreements.save(new Agreement(kept.id(), how, by, at, note));
-        if (how == How.PROPOSED) device.runningIsAgreed(true, at);
+        if (how == How.PROPOSED) isAgreed(device, true, at);
+    }
+
+    private void isAgreed(Device device, boolean isSame, Instant at) {
+        boolean isOther = device.isRunningAgreed().filter(was -> was == isSame).isEmpty();
+        device.runningIsAgreed(isSame, at);
+        if (isOther) publisher.publishEvent(new StandingChangedEvent(device));
     }
 
     private void assess(Device device, Instant at) {
@@ -162,7 +173,7 @@ public class Agreements {
     private void assess(Device device, String agreed, String running, Instant at) {
         StructureDiff diff = model(device).differences(agreed, running);
         boolean isSame = diff.counts().areNone();
-        device.runningIsAgreed(isSame, at);
+        isAgreed(device, isSame, at);
         if (isSame) {
             drifts.findById(device.id()).ifPresent(drifts::delete);
             return;

@@ -275,6 +275,11 @@ public class Device {
         return FourAnswers.of(answers);
     }
 
+    /** Nothing if nobody has answered it yet. */
+    public Optional<DeviceAnswer> answer(Question question) {
+        return Optional.ofNullable(answers.get(question));
+    }
+
     /** The moment from which on a question has been answered so stays as long as the answer is of the same kind. */
     public void answer(Question question, Answer given, Instant at) {
         DeviceAnswer before = answers.get(question);
@@ -335,6 +340,11 @@ public class Device {
     /** Absent before the first copy of both. */
     public Optional<Boolean> isSavedRunning() {
         return Optional.ofNullable(savedEqualsRunning);
+    }
+
+    /** Absent before anything was agreed. */
+    public Optional<Boolean> isRunningAgreed() {
+        return Optional.ofNullable(runningEqualsAgreed);
     }
 
     /** A copy that may be only a part: it does not count as kept, and says nothing about saved and running. */

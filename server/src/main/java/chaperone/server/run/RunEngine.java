@@ -44,7 +44,7 @@ import org.springframework.stereotype.Component;
 @Component
 class RunEngine implements DisposableBean {
     private static final Logger LOG = LoggerFactory.getLogger(RunEngine.class);
-    private static final int AT_ONCE = 8;
+    private static final int AT_ONCE = 24;
     private static final Duration TURN = Duration.ofSeconds(60);
     private static final Duration PAUSE = Duration.ofMillis(500);
 

@@ -1,11 +1,14 @@
 package chaperone.server.software;
 
+import chaperone.core.answer.Answer;
 import chaperone.core.answer.KnownRelease;
 import chaperone.core.answer.Question;
 import chaperone.core.release.ImageIdentity;
 import chaperone.server.event.Events;
 import chaperone.server.fleet.Device;
+import chaperone.server.fleet.DeviceAnswer;
 import chaperone.server.fleet.Fleet;
+import chaperone.server.fleet.StandingChangedEvent;
 import chaperone.server.problem.ProblemException;
 import chaperone.server.problem.RetryOnConflict;
 import java.time.Clock;
@@ -79,6 +82,9 @@ class StandardReleases {
         Optional<String> standard = standards
                 .findByPlatformAndModel(device.platform(), device.model())
                 .map(StandardRelease::release);
-        device.answer(Question.CURRENT, new KnownRelease(device.release(), standard).current(), clock.instant());
+        Optional<Answer.Kind> before = device.answer(Question.CURRENT).map(DeviceAnswer::kind);
+        Answer current = new KnownRelease(device.release(), standard).current();
+        device.answer(Question.CURRENT, current, clock.instant());
+        if (!before.equals(Optional.of(current.kind()))) publisher.publishEvent(new StandingChangedEvent(device));
     }
 }

@@ -1,98 +1,105 @@
 package chaperone.server.standard;
 
-import chaperone.core.pattern.QuickPattern;
 import chaperone.core.standard.Clause;
 import chaperone.core.standard.Clause.Binding;
-import chaperone.core.standard.Rule;
-import chaperone.core.standard.Rule.Comparison;
+import chaperone.core.standard.Comparison;
+import chaperone.core.standard.Fields;
+import chaperone.core.standard.Rule.Fact;
+import chaperone.core.standard.Rule.Manner;
+import chaperone.core.standard.ValueKind;
 import chaperone.server.problem.ProblemException;
-import com.google.re2j.Pattern;
-import com.google.re2j.PatternSyntaxException;
 import jakarta.validation.constraints.NotBlank;
 import jakarta.validation.constraints.NotNull;
 import jakarta.validation.constraints.Size;
+import java.util.List;
 import java.util.Optional;
-import org.springframework.http.HttpStatus;
+import java.util.Set;
+import java.util.TreeSet;
+import java.util.stream.Stream;
 
 /**
- * A clause as people write it.
+ * A clause as people write it. Which fields a kind needs: {@link ClauseRules}.
  *
+ * @param group under which it stands in its standard
+ * @param severity {@code MEDIUM} if it is left out
  * @param platform in whose words it is written
  * @param scope a query: which devices it is for; all of the platform if it is empty
  * @param text for {@code GOLDEN}: what must stand, with fields such as {@code {{log}}}
- * @param pattern for {@code FORBIDDEN}: what must not stand; for {@code FOR_EACH}: the blocks that are meant
- * @param within for {@code FORBIDDEN}: a pattern for the statement above; for {@code FOR_EACH}: one that a block must hold
- * @param value for {@code FOR_EACH}: a pattern whose first group is the number
- * @param repair for {@code FOR_EACH}: the statement that is put
+ * @param manner for {@code GOLDEN}: at least, exactly or in this order; at least if it is left out
+ * @param pattern for {@code REQUIRED} and {@code FORBIDDEN}: the statement; for {@code FOR_EACH}: the blocks that are meant;
+ *     for {@code GOLDEN}: what at the top an exact text speaks of beside its own statements
+ * @param within for {@code REQUIRED} and {@code FORBIDDEN}: a pattern for the statement above; for {@code FOR_EACH}: one that
+ *     a block must hold
+ * @param condition for {@code FOR_EACH}: {@code COMPARES} if it is left out
+ * @param value for {@code FOR_EACH}: a pattern for the line, whose first group is what is compared
+ * @param valueKind for {@code FOR_EACH}: what the value is; a number if it is left out
+ * @param limit for {@code FOR_EACH}: with which it is compared; may have fields
+ * @param fact for {@code KNOWN}
+ * @param repair for {@code FOR_EACH} and {@code REQUIRED}: the statement that is put
+ * @param byHand whether only people may mend what departs from it; no if it is left out
+ * @param passed what is said of a device that keeps to it; {@code failed} of one that does not
+ * @param paragraphs of standards of others that it helps to keep, as their readers call them
  */
 public record ClauseText(
         @NotBlank @Size(max = 20) String tag,
+        Optional<@Size(max = 60) String> group,
         @NotNull @Size(max = 500) String reason,
+        Optional<Severity> severity,
         @NotNull Binding binding,
         @NotBlank @Size(max = 40) String platform,
         @NotNull @Size(max = 1000) String scope,
         @NotNull Kind kind,
         Optional<@Size(max = 20_000) String> text,
+        Optional<Manner> manner,
         Optional<@Size(max = 500) String> pattern,
         Optional<@Size(max = 500) String> within,
+        Optional<ConditionKind> condition,
         Optional<@Size(max = 500) String> value,
+        Optional<ValueKind> valueKind,
         Optional<Comparison> comparison,
-        Optional<Long> limit,
-        Optional<@Size(max = 500) String> repair) {
+        Optional<@Size(max = 500) String> limit,
+        Optional<Fact> fact,
+        Optional<@Size(max = 500) String> repair,
+        Optional<Boolean> byHand,
+        Optional<@Size(max = 300) String> passed,
+        Optional<@Size(max = 300) String> failed,
+        Optional<@Size(max = 20) List<@NotBlank @Size(max = 100) String>> paragraphs) {
 
     public enum Kind {
         GOLDEN,
+        REQUIRED,
         FORBIDDEN,
-        FOR_EACH
+        FOR_EACH,
+        KNOWN
+    }
+
+    public enum ConditionKind {
+        COMPARES,
+        HAS_LINE,
+        HAS_NO_LINE
+    }
+
+    /** How much it matters that a device departs. */
+    public enum Severity {
+        LOW,
+        MEDIUM,
+        HIGH,
+        CRITICAL
+    }
+
+    Severity weight() {
+        return severity.orElse(Severity.MEDIUM);
+    }
+
+    /** The fields that sites fill. */
+    Set<String> fields() {
+        Set<String> fields = new TreeSet<>();
+        Stream.of(text, limit, repair).flatMap(Optional::stream).forEach(each -> fields.addAll(Fields.in(each)));
+        return fields;
     }
 
     /** @throws ProblemException naming the clause and the field that is missing or malformed */
     Clause clause() {
-        return new Clause(tag, reason, binding, rule());
-    }
-
-    private Rule rule() {
-        return switch (kind) {
-            case GOLDEN -> new Rule.Golden(needed("text", text));
-            case FORBIDDEN ->
-                new Rule.Forbidden(compiled("pattern", needed("pattern", pattern)), optional("within", within));
-            case FOR_EACH ->
-                new Rule.ForEach(
-                        compiled("pattern", needed("pattern", pattern)),
-                        optional("within", within),
-                        withGroup(compiled("value", needed("value", value))),
-                        comparison.orElseThrow(() -> wrong("comparison", "is missing")),
-                        limit.orElseThrow(() -> wrong("limit", "is missing")),
-                        needed("repair", repair));
-        };
-    }
-
-    private String needed(String field, Optional<String> given) {
-        return given.filter(text -> !text.isBlank()).orElseThrow(() -> wrong(field, "is missing"));
-    }
-
-    private Optional<QuickPattern> optional(String field, Optional<String> given) {
-        return given.filter(text -> !text.isBlank()).map(text -> compiled(field, text));
-    }
-
-    private QuickPattern compiled(String field, String text) {
-        try {
-            return QuickPattern.of(Pattern.compile(text));
-        } catch (PatternSyntaxException e) {
-            throw wrong(field, "is no pattern: " + e.getDescription());
-        }
-    }
-
-    private QuickPattern withGroup(QuickPattern pattern) {
-        if (pattern.pattern().groupCount() < 1) throw wrong("value", "needs a group around the number");
-        return pattern;
-    }
-
-    private ProblemException wrong(String field, String what) {
-        return new ProblemException(
-                HttpStatus.UNPROCESSABLE_CONTENT,
-                "clause",
-                "Clause " + tag + ": \"" + field + "\" " + what + ".",
-                "Mend it and send the standard again; nothing was kept.");
+        return new Clause(tag, reason, binding, ClauseRules.of(this), byHand.orElse(false));
     }
 }

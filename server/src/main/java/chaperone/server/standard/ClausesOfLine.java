@@ -33,8 +33,9 @@ public class ClausesOfLine {
         Map<Map<String, String>, Judge> judges = new HashMap<>();
         List<ClauseOfLine> found = new ArrayList<>();
         for (Soundness.Asked each : soundness.asked(device)) {
-            Judge judge =
-                    judges.computeIfAbsent(each.values(), values -> new Judge(text, soundness.model(device), values));
+            Judge judge = judges.computeIfAbsent(
+                    each.values(),
+                    values -> new Judge(text, soundness.model(device), values, DeviceStanding.of(device)));
             ClauseText clause = each.clause();
             judge.section(clause.clause()).marks().stream()
                     .filter(mark -> mark.line() == line && mark.kind() != Section.Kind.MISSING)

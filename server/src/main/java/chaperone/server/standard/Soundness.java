@@ -5,7 +5,7 @@ import chaperone.core.answer.Question;
 import chaperone.core.change.ConfigModel;
 import chaperone.core.standard.Clause.Binding;
 import chaperone.core.standard.Judge;
-import chaperone.core.standard.Repair;
+import chaperone.core.standard.Standing;
 import chaperone.core.standard.Verdict;
 import chaperone.core.standard.Verdict.Evidence;
 import chaperone.core.standard.Verdict.Kind;
@@ -106,6 +106,11 @@ public class Soundness {
         device.answer(Question.SOUND, known.sound(), at);
     }
 
+    @Transactional(propagation = Propagation.MANDATORY)
+    void judgeIfKnownIsAsked(Device device, Instant at) {
+        if (asked(device).stream().anyMatch(each -> each.clause().kind() == ClauseText.Kind.KNOWN)) judge(device, at);
+    }
+
     private static KnownDepartures known(int asked, List<Departure> departures, String incomplete) {
         long failing = departures.stream().filter(Departure::fails).count();
         long advised = departures.stream()
@@ -184,10 +189,11 @@ public class Soundness {
 
     private List<Departure> departures(Device device, String text, List<Asked> asked) {
         ConfigModel model = model(device);
+        Standing standing = DeviceStanding.of(device);
         Map<Map<String, String>, Judge> judges = new HashMap<>();
         List<Departure> departures = new ArrayList<>();
         for (Asked each : asked) {
-            Judge judge = judges.computeIfAbsent(each.values(), values -> new Judge(text, model, values));
+            Judge judge = judges.computeIfAbsent(each.values(), values -> new Judge(text, model, values, standing));
             Verdict verdict = judge.verdict(each.clause().clause());
             if (verdict.kind() != Kind.PASS)
                 departures.add(new Departure(each.standard().id(), each.clause(), verdict));
@@ -242,8 +248,14 @@ public class Soundness {
                 .findFirst()
                 .orElseThrow(() -> ProblemException.notFound("clause for " + device.name(), standard + " " + tag));
         String running = history.newest(device, ConfigKind.RUNNING).whole();
+        Judge judge = new Judge(running, model(device), asked.values(), DeviceStanding.of(device));
         try {
-            return Repair.of(running, asked.clause().clause(), model(device), asked.values());
+            return judge.repaired(asked.clause().clause())
+                    .orElseThrow(() -> new ProblemException(
+                            HttpStatus.CONFLICT,
+                            "no-repair",
+                            "Clause " + tag + " does not say what would mend " + device.name() + ".",
+                            "Write lines for the device yourself, or give the clause a repair and publish it."));
         } catch (IllegalArgumentException e) {
             throw new ProblemException(
                     HttpStatus.CONFLICT,

@@ -37,20 +37,32 @@ import org.springframework.web.bind.annotation.RestController;
 @RestController
 @RequestMapping("/api/standards")
 class StandardController {
+    private static final int LONGEST_YAML = 500_000;
+
     private final StandardRepository repository;
     private final Standards standards;
     private final StandardViews views;
     private final Fleet fleet;
     private final Removals removals;
+    private final StandardYaml yaml;
 
     StandardController(
-            StandardRepository repository, Standards standards, StandardViews views, Fleet fleet, Removals removals) {
+            StandardRepository repository,
+            Standards standards,
+            StandardViews views,
+            Fleet fleet,
+            Removals removals,
+            StandardYaml yaml) {
         this.removals = removals;
+        this.yaml = yaml;
         this.repository = repository;
         this.standards = standards;
         this.views = views;
         this.fleet = fleet;
     }
+
+    record StandardYamlInput(
+            @NotNull @Size(max = LONGEST_YAML) String yaml) {}
 
     record TrialInput(
             @NotBlank @Size(max = 253) String device,
@@ -121,6 +133,27 @@ class StandardController {
     @Transactional(readOnly = true)
     public FindingDetail finding(@PathVariable String name, @PathVariable String device, @PathVariable String tag) {
         return views.finding(standards.get(name), fleet.get(device), tag);
+    }
+
+    /** What is being written, as YAML. */
+    @GetMapping(path = "/{name}/yaml", produces = "application/yaml")
+    @Transactional(readOnly = true)
+    public String yaml(@PathVariable String name) {
+        return yaml.write(standards.get(name).draft());
+    }
+
+    /** Takes the place of what is being written. */
+    @Audited("wrote a standard")
+    @PutMapping("/{name}/yaml")
+    @RetryOnConflict
+    @Transactional
+    public StandardView writeYaml(
+            @PathVariable @Size(max = 60) String name,
+            @Valid @RequestBody StandardYamlInput input,
+            Principal principal) {
+        StandardText text = yaml.read(input.yaml());
+        AuditNote.add(text.clauses().size() + " clauses");
+        return views.view(standards.write(name, text, principal.getName()));
     }
 
     /** How a text would judge one device, with the lines and what would repair it; nothing is kept. */

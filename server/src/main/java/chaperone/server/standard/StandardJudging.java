@@ -2,6 +2,7 @@ package chaperone.server.standard;
 
 import chaperone.server.fleet.DevicesPlacedEvent;
 import chaperone.server.fleet.Fleet;
+import chaperone.server.fleet.StandingChangedEvent;
 import chaperone.server.removal.RemovalKind;
 import chaperone.server.removal.RestoredEvent;
 import chaperone.server.revision.RevisionsSettledEvent;
@@ -32,6 +33,12 @@ class StandardJudging implements DisposableBean {
     @EventListener
     void runningChanged(RunningChangedEvent changed) {
         soundness.judge(changed.device(), clock.instant());
+    }
+
+    /** Only where a clause asks for it. */
+    @EventListener
+    void standingChanged(StandingChangedEvent changed) {
+        soundness.judgeIfKnownIsAsked(changed.device(), clock.instant());
     }
 
     @EventListener

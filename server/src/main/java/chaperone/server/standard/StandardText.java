@@ -1,6 +1,5 @@
 package chaperone.server.standard;
 
-import chaperone.core.standard.Fields;
 import jakarta.validation.Valid;
 import jakarta.validation.constraints.NotNull;
 import jakarta.validation.constraints.Size;
@@ -23,7 +22,7 @@ public record StandardText(
     /** The fields that sites fill. */
     Set<String> fields() {
         Set<String> fields = new TreeSet<>();
-        clauses.forEach(clause -> clause.text().ifPresent(text -> fields.addAll(Fields.in(text))));
+        clauses.forEach(clause -> fields.addAll(clause.fields()));
         return fields;
     }
 

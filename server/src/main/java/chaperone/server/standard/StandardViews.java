@@ -1,8 +1,8 @@
 package chaperone.server.standard;
 
+import chaperone.core.change.ConfigModel;
 import chaperone.core.standard.Clause.Binding;
 import chaperone.core.standard.Judge;
-import chaperone.core.standard.Repair;
 import chaperone.core.standard.Verdict;
 import chaperone.core.standard.Verdict.Evidence;
 import chaperone.server.fleet.Device;
@@ -13,6 +13,7 @@ import chaperone.server.revision.ConfigKind;
 import chaperone.server.revision.History;
 import chaperone.server.revision.History.Text;
 import chaperone.server.secret.SecretMasks;
+import chaperone.server.standard.ClauseText.Severity;
 import java.time.Instant;
 import java.util.ArrayList;
 import java.util.Comparator;
@@ -65,15 +66,24 @@ class StandardViews {
             Instant madeAt) {}
 
     /** A clause and, by site, how many devices fail it. */
-    record HeatRow(String tag, String reason, Binding binding, Map<String, Long> failing) {}
+    record HeatRow(
+            String tag,
+            Optional<String> group,
+            String reason,
+            Severity severity,
+            Binding binding,
+            Map<String, Long> failing) {}
 
     record HeatView(List<String> sites, List<HeatRow> rows) {}
 
+    /** @param words what the clause has people told */
     record FindingView(
             String standard,
             String tag,
+            Severity severity,
             Binding binding,
             Verdict.Kind kind,
+            Optional<String> words,
             String device,
             String site,
             Instant since,
@@ -170,7 +180,12 @@ class StandardViews {
         }
         List<HeatRow> rows = standard.inForce().map(StandardText::clauses).orElse(List.of()).stream()
                 .map(clause -> new HeatRow(
-                        clause.tag(), clause.reason(), clause.binding(), counts.getOrDefault(clause.tag(), Map.of())))
+                        clause.tag(),
+                        clause.group(),
+                        clause.reason(),
+                        clause.weight(),
+                        clause.binding(),
+                        counts.getOrDefault(clause.tag(), Map.of())))
                 .toList();
         return new HeatView(List.copyOf(sites), rows);
     }
@@ -178,24 +193,28 @@ class StandardViews {
     List<FindingView> findings(Standard standard, Optional<String> tag, Optional<String> site) {
         List<Finding> all = findings.findByStandardIdOrderByTag(standard.id());
         Map<Long, Device> devices = devices(all);
+        Map<String, ClauseText> clauses = standard.inForce().map(StandardText::clauses).orElse(List.of()).stream()
+                .collect(Collectors.toMap(ClauseText::tag, Function.identity()));
         List<FindingView> views = new ArrayList<>();
         for (Finding each : all) {
             Device device = devices.get(each.device());
             boolean isWanted = device != null
                     && tag.map(each.tag()::equals).orElse(true)
                     && site.map(siteOf(device)::equals).orElse(true);
-            if (isWanted) views.add(view(standard, each, device));
+            if (isWanted) views.add(view(standard, each, device, Optional.ofNullable(clauses.get(each.tag()))));
         }
         views.sort(Comparator.comparing(FindingView::tag).thenComparing(FindingView::device));
         return views;
     }
 
-    private static FindingView view(Standard standard, Finding finding, Device device) {
+    private static FindingView view(Standard standard, Finding finding, Device device, Optional<ClauseText> clause) {
         return new FindingView(
                 standard.name(),
                 finding.tag(),
+                clause.map(ClauseText::weight).orElse(Severity.MEDIUM),
                 finding.binding(),
                 finding.kind(),
+                clause.flatMap(ClauseText::failed).filter(words -> finding.kind() == Verdict.Kind.FAIL),
                 device.name(),
                 device.siteName(),
                 finding.since(),
@@ -232,8 +251,8 @@ class StandardViews {
     }
 
     private List<String> repair(Device device, String running, ClauseText clause, Map<String, String> values) {
-        Verdict verdict = new Judge(running, soundness.model(device), values).verdict(clause.clause());
-        return repair(device, running, clause, verdict, values);
+        Judge judge = new Judge(running, soundness.model(device), values, DeviceStanding.of(device));
+        return repair(device, running, clause, judge, judge.verdict(clause.clause()));
     }
 
     /** Every clause of a text that is for a device, judged now. */
@@ -241,7 +260,7 @@ class StandardViews {
         String running = history.newest(device, ConfigKind.RUNNING).whole();
         SectionCut cut = new SectionCut(running, platforms.get(device.platform()), masks);
         Map<String, String> values = text.valuesAt(device.siteName());
-        Judge judge = new Judge(running, soundness.model(device), values);
+        Judge judge = new Judge(running, soundness.model(device), values, DeviceStanding.of(device));
         Map<String, Boolean> scopes = new HashMap<>();
         return text.clauses().stream()
                 .filter(clause -> soundness.isFor(device, clause, scopes))
@@ -253,17 +272,16 @@ class StandardViews {
                             verdict.kind(),
                             shown,
                             cut.of(judge.section(clause.clause())),
-                            repair(device, running, clause, verdict, values));
+                            repair(device, running, clause, judge, verdict));
                 })
                 .toList();
     }
 
-    private List<String> repair(
-            Device device, String running, ClauseText clause, Verdict verdict, Map<String, String> values) {
-        var model = soundness.model(device);
+    private List<String> repair(Device device, String running, ClauseText clause, Judge judge, Verdict verdict) {
+        ConfigModel model = soundness.model(device);
         if (verdict.kind() != Verdict.Kind.FAIL || model.way().isEmpty()) return List.of();
-        String repaired = Repair.of(running, clause.clause(), model, values);
-        return model.patch(running, repaired).lines().stream()
+        return judge.repaired(clause.clause()).stream()
+                .flatMap(repaired -> model.patch(running, repaired).lines().stream())
                 .map(line -> masks.shown(platforms.get(device.platform()), line))
                 .toList();
     }
@@ -276,7 +294,11 @@ class StandardViews {
             Optional<Text> running = history.find(device, ConfigKind.RUNNING);
             if (running.isEmpty()) continue;
             Map<String, Boolean> scopes = new HashMap<>();
-            Judge judge = new Judge(running.get().whole(), soundness.model(device), text.valuesAt(device.siteName()));
+            Judge judge = new Judge(
+                    running.get().whole(),
+                    soundness.model(device),
+                    text.valuesAt(device.siteName()),
+                    DeviceStanding.of(device));
             for (ClauseText clause : text.clauses()) {
                 boolean isAsked = soundness.isFor(device, clause, scopes);
                 int place = isAsked ? judge.verdict(clause.clause()).kind().ordinal() : Verdict.Kind.values().length;

@@ -3,6 +3,7 @@ package chaperone.server.standard;
 import chaperone.server.problem.ProblemException;
 import java.time.Clock;
 import java.util.HashSet;
+import java.util.Map;
 import java.util.Set;
 import org.springframework.context.ApplicationEventPublisher;
 import org.springframework.http.HttpStatus;
@@ -15,9 +16,16 @@ public class Standards {
     private final StandardRepository standards;
     private final Soundness soundness;
     private final ApplicationEventPublisher publisher;
+    private final StandardYaml yaml;
     private final Clock clock;
 
-    Standards(StandardRepository standards, Soundness soundness, ApplicationEventPublisher publisher, Clock clock) {
+    Standards(
+            StandardRepository standards,
+            Soundness soundness,
+            ApplicationEventPublisher publisher,
+            StandardYaml yaml,
+            Clock clock) {
+        this.yaml = yaml;
         this.standards = standards;
         this.soundness = soundness;
         this.publisher = publisher;
@@ -55,8 +63,8 @@ public class Standards {
 
     /** Written and in force at once. */
     @Transactional
-    public void inForce(String name, StandardText text, String by) {
-        write(name, text, by);
+    public void inForce(String name, String written, Map<String, Map<String, String>> values, String by) {
+        write(name, new StandardText(yaml.read(written).clauses(), values), by);
         publish(name, by);
     }
 

@@ -2,6 +2,7 @@ package chaperone.server.block;
 
 import static org.assertj.core.api.Assertions.assertThat;
 
+import chaperone.server.support.DevicePorts;
 import chaperone.server.support.FourFamilies;
 import java.net.URLEncoder;
 import java.nio.charset.StandardCharsets;
@@ -22,7 +23,7 @@ class BlockStoryTest {
 
     @BeforeAll
     static void start() {
-        four = new FourFamilies(2987);
+        four = new FourFamilies(DevicePorts.next());
         four.settle();
     }
 

@@ -5,6 +5,7 @@ import static org.assertj.core.api.Assertions.assertThat;
 import chaperone.server.account.Role;
 import chaperone.server.revision.Past;
 import chaperone.server.support.Api;
+import chaperone.server.support.DevicePorts;
 import chaperone.server.support.TestServer;
 import java.nio.charset.StandardCharsets;
 import java.time.Instant;
@@ -49,7 +50,7 @@ class CompareApiTest {
 
     @BeforeAll
     static void start() {
-        server = TestServer.start(2962);
+        server = TestServer.start(DevicePorts.next());
         engineer = server.as(Role.ENGINEER);
         server.bringIn(engineer, "127.20.1.21\n127.20.1.22\n127.20.1.2\n");
         for (String device : List.of("brkw-acc-2", "brkw-rtr-1")) engineer.copy(device);

@@ -3,6 +3,7 @@ package chaperone.server.content;
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.assertThatThrownBy;
 
+import chaperone.server.support.DevicePorts;
 import chaperone.server.support.TestServer;
 import java.nio.charset.StandardCharsets;
 import java.util.ArrayList;
@@ -26,7 +27,7 @@ class ContentsTest {
 
     @BeforeAll
     static void start() {
-        server = TestServer.start(2946);
+        server = TestServer.start(DevicePorts.next());
         contents = server.context().getBean(Contents.class);
         database = JdbcClient.create(server.context().getBean(javax.sql.DataSource.class));
         transaction = new TransactionTemplate(server.context().getBean(PlatformTransactionManager.class));

@@ -4,6 +4,7 @@ import static org.assertj.core.api.Assertions.assertThat;
 
 import chaperone.server.account.Role;
 import chaperone.server.support.Api;
+import chaperone.server.support.DevicePorts;
 import chaperone.server.support.TestServer;
 import chaperone.standins.demo.DemoFleet;
 import chaperone.standins.device.Chassis;
@@ -39,7 +40,7 @@ class ReadingTest {
 
     @BeforeAll
     static void start() {
-        server = TestServer.startImpatient(2937);
+        server = TestServer.startImpatient(DevicePorts.next());
         engineer = server.as(Role.ENGINEER);
         database = server.context().getBean(JdbcClient.class);
         reading = server.context().getBean(QuickReading.class);

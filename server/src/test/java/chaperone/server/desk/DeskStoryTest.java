@@ -4,6 +4,7 @@ import static org.assertj.core.api.Assertions.assertThat;
 
 import chaperone.server.account.Role;
 import chaperone.server.support.Api;
+import chaperone.server.support.DevicePorts;
 import chaperone.server.support.TestServer;
 import java.time.Instant;
 import java.util.ArrayList;
@@ -21,7 +22,7 @@ import tools.jackson.databind.JsonNode;
 
 @Timeout(60)
 class DeskStoryTest {
-    private static final int PORT = 2989;
+    private static final int PORT = DevicePorts.next();
     private static final List<String> USUAL = List.of("NEEDS", "CHART", "NOTES", "ANSWERS", "ROUTINES", "WAITING");
 
     private static TestServer server;

@@ -6,6 +6,7 @@ import static org.assertj.core.api.Assertions.assertThat;
 import chaperone.server.account.Role;
 import chaperone.server.revision.Past;
 import chaperone.server.support.Api;
+import chaperone.server.support.DevicePorts;
 import chaperone.server.support.GitProgram;
 import chaperone.server.support.TempFolders;
 import chaperone.server.support.TestServer;
@@ -38,7 +39,7 @@ import tools.jackson.databind.node.ObjectNode;
 @Timeout(120)
 @TestMethodOrder(MethodOrderer.OrderAnnotation.class)
 class ExportTest {
-    private static final int PORT = 2987;
+    private static final int PORT = DevicePorts.next();
     private static final String SWITCH = "brkw-acc-1";
 
     private static TestServer server;

@@ -5,6 +5,7 @@ import static org.assertj.core.api.Assertions.assertThat;
 
 import chaperone.server.account.Role;
 import chaperone.server.support.Api;
+import chaperone.server.support.DevicePorts;
 import chaperone.server.support.TempFolders;
 import chaperone.server.support.TestServer;
 import chaperone.standins.demo.DemoFleet;
@@ -39,7 +40,7 @@ import tools.jackson.databind.JsonNode;
 @Timeout(120)
 @TestMethodOrder(MethodOrderer.OrderAnnotation.class)
 class GitTargetTest {
-    private static final int PORT = 2991;
+    private static final int PORT = DevicePorts.next();
     private static final String SSH_HOST = "127.20.200.1";
     private static final String HTTPS_HOST = "127.20.200.2";
     private static final String SWITCH = "brkw-acc-1";

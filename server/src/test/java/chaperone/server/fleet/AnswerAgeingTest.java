@@ -6,6 +6,7 @@ import chaperone.core.answer.Answer;
 import chaperone.core.answer.KnownCopy;
 import chaperone.server.account.Role;
 import chaperone.server.support.Api;
+import chaperone.server.support.DevicePorts;
 import chaperone.server.support.TestServer;
 import java.time.Instant;
 import java.util.Optional;
@@ -26,7 +27,7 @@ class AnswerAgeingTest {
 
     @BeforeAll
     static void start() {
-        server = TestServer.start(2979);
+        server = TestServer.start(DevicePorts.next());
         engineer = server.as(Role.ENGINEER);
         database = server.context().getBean(JdbcClient.class);
         ageing = server.context().getBean(AnswerAgeing.class);

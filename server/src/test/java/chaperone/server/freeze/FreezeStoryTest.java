@@ -4,6 +4,7 @@ import static org.assertj.core.api.Assertions.assertThat;
 
 import chaperone.server.account.Role;
 import chaperone.server.support.Api;
+import chaperone.server.support.DevicePorts;
 import chaperone.server.support.FourFamilies;
 import java.time.Duration;
 import java.time.Instant;
@@ -29,7 +30,7 @@ class FreezeStoryTest {
 
     @BeforeAll
     static void start() {
-        four = new FourFamilies(3003);
+        four = new FourFamilies(DevicePorts.next());
         four.settle();
     }
 

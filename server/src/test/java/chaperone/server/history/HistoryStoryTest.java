@@ -5,6 +5,7 @@ import static org.assertj.core.api.Assertions.assertThat;
 import chaperone.server.account.Role;
 import chaperone.server.revision.Past;
 import chaperone.server.support.Api;
+import chaperone.server.support.DevicePorts;
 import chaperone.server.support.TestServer;
 import java.net.URLEncoder;
 import java.nio.charset.StandardCharsets;
@@ -33,7 +34,7 @@ import tools.jackson.databind.JsonNode;
 @Timeout(120)
 @TestMethodOrder(MethodOrderer.OrderAnnotation.class)
 class HistoryStoryTest {
-    private static final int PORT = 2983;
+    private static final int PORT = DevicePorts.next();
     private static final List<String> SWITCHES = List.of("brkw-acc-1", "brkw-acc-2", "brkw-acc-3");
 
     private static TestServer server;

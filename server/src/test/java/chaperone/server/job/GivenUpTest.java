@@ -5,6 +5,7 @@ import static org.assertj.core.api.Assertions.assertThat;
 import chaperone.server.account.Role;
 import chaperone.server.job.JobLineBatch.Member;
 import chaperone.server.support.Api;
+import chaperone.server.support.DevicePorts;
 import chaperone.server.support.TestServer;
 import java.nio.charset.StandardCharsets;
 import java.util.List;
@@ -24,7 +25,7 @@ class GivenUpTest {
 
     @BeforeAll
     static void start() {
-        server = TestServer.start(2976);
+        server = TestServer.start(DevicePorts.next());
         engineer = server.as(Role.ENGINEER);
         server.bringIn(engineer, "127.20.1.21");
         database = server.context().getBean(JdbcClient.class);

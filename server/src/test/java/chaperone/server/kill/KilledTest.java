@@ -1,8 +1,10 @@
 package chaperone.server.kill;
 
+import chaperone.server.support.DevicePorts;
 import chaperone.server.support.KillableServer;
 import java.time.Duration;
 import java.util.Random;
+import java.util.concurrent.TimeUnit;
 import java.util.stream.Stream;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.Timeout;
@@ -11,10 +13,11 @@ import org.junit.jupiter.api.Timeout;
  * A change and a rollout are running when the server is killed: by turns after some of the one's steps and of the other's.
  * After its restart both go on from what was recorded, and what is recorded then is what the stand-ins run.
  */
-@Timeout(900)
+// As long as a hundred take; each of its waits has an end of its own.
+@Timeout(value = 3, unit = TimeUnit.HOURS)
 class KilledTest {
-    private static final int DEVICE_PORT = 2973;
-    /** More of them in the thorough run. */
+    private static final int DEVICE_PORT = DevicePorts.next();
+    /** More of them in the thorough run, a hundred in {@code ./chaperone bench kills}. */
     private static final int KILLS = Integer.getInteger("kills", 2);
 
     @Test

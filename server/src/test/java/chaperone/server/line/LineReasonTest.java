@@ -5,6 +5,7 @@ import static org.assertj.core.api.Assertions.assertThat;
 import chaperone.server.account.Role;
 import chaperone.server.revision.Past;
 import chaperone.server.support.Api;
+import chaperone.server.support.DevicePorts;
 import chaperone.server.support.TestServer;
 import java.util.List;
 import java.util.Map;
@@ -32,7 +33,7 @@ class LineReasonTest {
 
     @BeforeAll
     static void start() {
-        server = TestServer.start(2992).withoutReadings();
+        server = TestServer.start(DevicePorts.next()).withoutReadings();
         engineer = server.as(Role.ENGINEER);
         server.bringIn(engineer, "127.20.1.21\n127.20.21.11\n");
         Past.of(server, SWITCH, TEXTS);

@@ -13,6 +13,7 @@ import chaperone.core.platform.Platforms;
 import chaperone.server.account.Role;
 import chaperone.server.fleet.Fleet;
 import chaperone.server.support.Api;
+import chaperone.server.support.DevicePorts;
 import chaperone.server.support.TestServer;
 import chaperone.server.syslog.TestSyslog;
 import chaperone.standins.demo.DemoFleet;
@@ -29,7 +30,7 @@ import tools.jackson.databind.JsonNode;
 /** Who brought a revision, from what real devices tell over the network. */
 @Timeout(120)
 class OriginStoryTest {
-    private static final int PORT = 2981;
+    private static final int PORT = DevicePorts.next();
     private static final String SWITCH = "brkw-acc-1";
     private static final String ADDRESS = "127.20.1.21";
 

@@ -6,6 +6,7 @@ import static org.assertj.core.api.Assertions.assertThat;
 import chaperone.server.account.Role;
 import chaperone.server.support.Api;
 import chaperone.server.support.Api.Answer;
+import chaperone.server.support.DevicePorts;
 import chaperone.server.support.TempFolders;
 import chaperone.server.support.TestServer;
 import java.io.ByteArrayOutputStream;
@@ -40,7 +41,7 @@ import tools.jackson.databind.JsonNode;
 @Timeout(120)
 @TestMethodOrder(MethodOrderer.OrderAnnotation.class)
 class PastStoryTest {
-    private static final int PORT = 2997;
+    private static final int PORT = DevicePorts.next();
     private static final String SWITCH = "brkw-acc-1";
     private static final String ROUTER = "brkw-rtr-1";
     private static final String REVISIONS = "/api/devices/" + SWITCH + "/revisions";

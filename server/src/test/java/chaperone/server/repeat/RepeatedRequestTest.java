@@ -5,6 +5,7 @@ import static org.assertj.core.api.Assertions.assertThat;
 import chaperone.server.account.Role;
 import chaperone.server.support.Api;
 import chaperone.server.support.Api.Answer;
+import chaperone.server.support.DevicePorts;
 import chaperone.server.support.FourFamilies;
 import java.util.ArrayList;
 import java.util.List;
@@ -27,7 +28,7 @@ class RepeatedRequestTest {
 
     @BeforeAll
     static void start() {
-        four = new FourFamilies(3009);
+        four = new FourFamilies(DevicePorts.next());
         engineer = four.engineer;
         four.settle();
     }

@@ -7,6 +7,7 @@ import chaperone.core.table.TableKind;
 import chaperone.server.account.Role;
 import chaperone.server.revision.Past;
 import chaperone.server.support.Api;
+import chaperone.server.support.DevicePorts;
 import chaperone.server.support.TestServer;
 import chaperone.server.table.Tables;
 import java.time.Duration;
@@ -35,7 +36,7 @@ class RetentionApiTest {
 
     @BeforeAll
     static void start() {
-        server = TestServer.start(2963);
+        server = TestServer.start(DevicePorts.next());
         administrator = server.as(Role.ADMINISTRATOR);
     }
 

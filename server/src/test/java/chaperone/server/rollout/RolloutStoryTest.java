@@ -4,6 +4,7 @@ import static org.assertj.core.api.Assertions.assertThat;
 
 import chaperone.server.account.Role;
 import chaperone.server.support.Api;
+import chaperone.server.support.DevicePorts;
 import chaperone.server.support.TestServer;
 import chaperone.standins.StandIn;
 import chaperone.standins.device.Chassis;
@@ -41,7 +42,7 @@ class RolloutStoryTest {
 
     @BeforeAll
     static void start() {
-        server = TestServer.start(2983);
+        server = TestServer.start(DevicePorts.next());
         engineer = server.as(Role.ENGINEER);
         approver = server.as(Role.APPROVER);
         String list = Stream.concat(PAIRED.stream(), Stream.of("brkw-acc-1", "ald-wall-1", "mv-curlew-sw-1"))

@@ -7,6 +7,7 @@ import chaperone.server.copy.CopyJobs;
 import chaperone.server.fleet.Fleet;
 import chaperone.server.query.ChosenDevices;
 import chaperone.server.support.Api;
+import chaperone.server.support.DevicePorts;
 import chaperone.server.support.TestClock;
 import chaperone.server.support.TestServer;
 import java.time.Duration;
@@ -38,7 +39,7 @@ class RoutineTest {
 
     @BeforeAll
     static void start() {
-        server = TestServer.start(2964);
+        server = TestServer.start(DevicePorts.next());
         engineer = server.as(Role.ENGINEER);
         server.bringIn(engineer, "127.20.1.21\n127.20.1.22\n");
         database = server.context().getBean(JdbcClient.class);

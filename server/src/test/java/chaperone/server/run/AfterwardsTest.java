@@ -3,6 +3,7 @@ package chaperone.server.run;
 import static org.assertj.core.api.Assertions.assertThat;
 
 import chaperone.server.support.Api;
+import chaperone.server.support.DevicePorts;
 import chaperone.server.support.FourFamilies;
 import java.io.IOException;
 import java.util.List;
@@ -24,7 +25,7 @@ class AfterwardsTest {
 
     @BeforeAll
     static void start() {
-        four = new FourFamilies(3011);
+        four = new FourFamilies(DevicePorts.next());
     }
 
     @AfterAll

@@ -4,6 +4,7 @@ import static org.assertj.core.api.Assertions.assertThat;
 
 import chaperone.server.account.Role;
 import chaperone.server.support.Api;
+import chaperone.server.support.DevicePorts;
 import chaperone.server.support.FourFamilies;
 import chaperone.standins.device.Fault;
 import java.util.ArrayList;
@@ -24,7 +25,7 @@ class ChangeStoryTest {
 
     @BeforeAll
     static void start() {
-        four = new FourFamilies(2971);
+        four = new FourFamilies(DevicePorts.next());
     }
 
     @AfterAll

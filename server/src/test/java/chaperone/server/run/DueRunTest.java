@@ -3,6 +3,7 @@ package chaperone.server.run;
 import static org.assertj.core.api.Assertions.assertThat;
 
 import chaperone.server.account.Role;
+import chaperone.server.support.DevicePorts;
 import chaperone.server.support.FourFamilies;
 import java.time.Duration;
 import java.time.Instant;
@@ -22,7 +23,7 @@ class DueRunTest {
 
     @BeforeAll
     static void start() {
-        four = new FourFamilies(3005);
+        four = new FourFamilies(DevicePorts.next());
         four.settle();
     }
 

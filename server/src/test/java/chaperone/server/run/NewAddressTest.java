@@ -2,6 +2,7 @@ package chaperone.server.run;
 
 import static org.assertj.core.api.Assertions.assertThat;
 
+import chaperone.server.support.DevicePorts;
 import chaperone.server.support.FourFamilies;
 import chaperone.server.support.TestServer;
 import chaperone.standins.StandIn;
@@ -24,7 +25,7 @@ class NewAddressTest {
 
     @BeforeAll
     static void start() {
-        four = new FourFamilies(TestServer.startImpatient(3012));
+        four = new FourFamilies(TestServer.startImpatient(DevicePorts.next()));
     }
 
     @AfterAll

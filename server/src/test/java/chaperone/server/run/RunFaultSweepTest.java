@@ -2,6 +2,7 @@ package chaperone.server.run;
 
 import static org.assertj.core.api.Assertions.assertThat;
 
+import chaperone.server.support.DevicePorts;
 import chaperone.server.support.FourFamilies;
 import chaperone.server.support.TestServer;
 import chaperone.standins.StandIn;
@@ -48,7 +49,7 @@ class RunFaultSweepTest {
 
     @BeforeAll
     static void start() {
-        four = new FourFamilies(TestServer.startImpatient(3001));
+        four = new FourFamilies(TestServer.startImpatient(DevicePorts.next()));
     }
 
     @AfterAll

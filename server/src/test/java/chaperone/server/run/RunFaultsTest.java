@@ -4,6 +4,7 @@ import static org.assertj.core.api.Assertions.assertThat;
 
 import chaperone.server.lease.DeviceLease;
 import chaperone.server.lease.DeviceLease.Lease;
+import chaperone.server.support.DevicePorts;
 import chaperone.server.support.FourFamilies;
 import chaperone.standins.StandIn;
 import chaperone.standins.device.Fault;
@@ -24,7 +25,7 @@ class RunFaultsTest {
 
     @BeforeAll
     static void start() {
-        four = new FourFamilies(2977);
+        four = new FourFamilies(DevicePorts.next());
     }
 
     @AfterAll

@@ -2,6 +2,7 @@ package chaperone.server.run;
 
 import static org.assertj.core.api.Assertions.assertThat;
 
+import chaperone.server.support.DevicePorts;
 import chaperone.server.support.FourFamilies;
 import chaperone.standins.device.Fault;
 import java.time.Instant;
@@ -25,7 +26,7 @@ class RunMannerTest {
 
     @BeforeAll
     static void start() {
-        four = new FourFamilies(3007);
+        four = new FourFamilies(DevicePorts.next());
     }
 
     @AfterAll

@@ -7,6 +7,7 @@ import chaperone.server.account.Role;
 import chaperone.server.revision.Past;
 import chaperone.server.revision.RevisionEditPass;
 import chaperone.server.support.Api;
+import chaperone.server.support.DevicePorts;
 import chaperone.server.support.TestServer;
 import chaperone.standins.demo.DemoFleet;
 import java.net.URLEncoder;
@@ -31,7 +32,7 @@ import tools.jackson.databind.JsonNode;
 @Timeout(120)
 @TestMethodOrder(MethodOrderer.OrderAnnotation.class)
 class SearchStoryTest {
-    private static final int PORT = 2985;
+    private static final int PORT = DevicePorts.next();
     private static final List<String> DEVICES =
             List.of("ald-wall-1", "brkw-acc-1", "brkw-acc-2", "brkw-rtr-1", "mv-avocet-sw-1");
 

@@ -4,6 +4,7 @@ import static org.assertj.core.api.Assertions.assertThat;
 
 import chaperone.server.account.Role;
 import chaperone.server.support.Api;
+import chaperone.server.support.DevicePorts;
 import chaperone.server.support.TestServer;
 import chaperone.standins.device.Image;
 import java.nio.charset.StandardCharsets;
@@ -33,7 +34,7 @@ class SoftwareStoryTest {
 
     @BeforeAll
     static void start() {
-        server = TestServer.start(2981);
+        server = TestServer.start(DevicePorts.next());
         engineer = server.as(Role.ENGINEER);
         server.bringIn(
                 engineer,

@@ -4,6 +4,7 @@ import static org.assertj.core.api.Assertions.assertThat;
 
 import chaperone.server.account.Role;
 import chaperone.server.support.Api;
+import chaperone.server.support.DevicePorts;
 import chaperone.server.support.TestServer;
 import java.util.HashMap;
 import java.util.List;
@@ -30,7 +31,7 @@ class StandardStoryTest {
 
     @BeforeAll
     static void start() {
-        server = TestServer.start(2975);
+        server = TestServer.start(DevicePorts.next());
         engineer = server.as(Role.ENGINEER);
         approver = server.as(Role.APPROVER);
         String list = Stream.of(SWITCH, "cairn-rtr-1")

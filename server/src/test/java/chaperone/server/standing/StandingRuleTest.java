@@ -4,6 +4,7 @@ import static org.assertj.core.api.Assertions.assertThat;
 
 import chaperone.server.account.Role;
 import chaperone.server.support.Api;
+import chaperone.server.support.DevicePorts;
 import chaperone.server.support.FourFamilies;
 import chaperone.server.support.TestServer;
 import java.time.Duration;
@@ -30,7 +31,7 @@ class StandingRuleTest {
 
     @BeforeAll
     static void start() {
-        four = new FourFamilies(2986);
+        four = new FourFamilies(DevicePorts.next());
         administrator = four.server.as(Role.ADMINISTRATOR);
     }
 

@@ -104,7 +104,7 @@ public final class Api {
 
     private Answer send(String method, String path, BodyPublisher content, String type, Map<String, String> headers) {
         HttpRequest.Builder request = HttpRequest.newBuilder(URI.create(address + path))
-                .timeout(Duration.ofSeconds(30))
+                .timeout(Duration.ofMinutes(1))
                 .method(method, content)
                 .header("Content-Type", type);
         headers.forEach(request::header);
@@ -138,9 +138,9 @@ public final class Api {
         }
     }
 
-    /** Asks until the answer is as wished; fails after half a minute. */
+    /** Asks until the answer is as wished; fails after two minutes, which a busy machine may need. */
     public JsonNode await(String path, Predicate<JsonNode> wished) {
-        return await(path, wished, Duration.ofSeconds(30));
+        return await(path, wished, Duration.ofMinutes(2));
     }
 
     /** @param longest after which it fails */

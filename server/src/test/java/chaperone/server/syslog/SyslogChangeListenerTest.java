@@ -13,6 +13,7 @@ import chaperone.server.account.Role;
 import chaperone.server.fleet.Device;
 import chaperone.server.fleet.Fleet;
 import chaperone.server.support.Api;
+import chaperone.server.support.DevicePorts;
 import chaperone.server.support.TestServer;
 import java.io.IOException;
 import java.net.DatagramPacket;
@@ -44,7 +45,7 @@ import org.springframework.jdbc.core.simple.JdbcClient;
 /** Devices say by their own log messages, over UDP, that they were edited. */
 @Timeout(120)
 class SyslogChangeListenerTest {
-    private static final int PORT = 2965;
+    private static final int PORT = DevicePorts.next();
 
     private static TestServer server;
     private static Api engineer;

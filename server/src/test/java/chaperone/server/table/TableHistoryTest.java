@@ -7,6 +7,7 @@ import chaperone.core.table.Table.Row;
 import chaperone.core.table.TableKind;
 import chaperone.server.account.Role;
 import chaperone.server.support.Api;
+import chaperone.server.support.DevicePorts;
 import chaperone.server.support.TestServer;
 import java.sql.Connection;
 import java.sql.SQLException;
@@ -43,7 +44,7 @@ class TableHistoryTest {
 
     @BeforeAll
     static void start() {
-        server = TestServer.start(2967);
+        server = TestServer.start(DevicePorts.next());
         administrator = server.as(Role.ADMINISTRATOR);
         database = server.context().getBean(JdbcClient.class);
         server.bringIn(administrator, "127.20.1.21\n");

@@ -3,6 +3,7 @@ package chaperone.server.template;
 import static org.assertj.core.api.Assertions.assertThat;
 
 import chaperone.server.support.Api;
+import chaperone.server.support.DevicePorts;
 import chaperone.server.support.FourFamilies;
 import java.util.List;
 import java.util.Map;
@@ -44,7 +45,7 @@ class TemplateStoryTest {
 
     @BeforeAll
     static void start() {
-        four = new FourFamilies(2979);
+        four = new FourFamilies(DevicePorts.next());
     }
 
     @AfterAll

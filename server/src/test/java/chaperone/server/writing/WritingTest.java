@@ -2,6 +2,7 @@ package chaperone.server.writing;
 
 import static org.assertj.core.api.Assertions.assertThat;
 
+import chaperone.server.support.DevicePorts;
 import chaperone.server.support.FourFamilies;
 import java.util.ArrayList;
 import java.util.HashMap;
@@ -23,7 +24,7 @@ class WritingTest {
 
     @BeforeAll
     static void start() {
-        four = new FourFamilies(2970);
+        four = new FourFamilies(DevicePorts.next());
         four.settle();
     }
 

@@ -1,0 +1,182 @@
+package chaperone.core.standard;
+
+import chaperone.core.config.ConfigStatement;
+import chaperone.core.pattern.QuickPattern;
+import chaperone.core.standard.Rule.Golden;
+import chaperone.core.standard.Rule.Manner;
+import chaperone.core.standard.Section.Kind;
+import chaperone.core.standard.Section.Mark;
+import chaperone.core.standard.Verdict.Evidence;
+import chaperone.core.structure.Statement;
+import java.util.ArrayList;
+import java.util.Comparator;
+import java.util.List;
+import java.util.Optional;
+
+/**
+ * Statements that must stand. The walk ends at those that the text names; each is looked for among its siblings.
+ *
+ * @param wanted the text, filled and read as a configuration
+ */
+record GoldenJudging(Golden rule, Statement wanted) implements RuleJudging {
+
+    @Override
+    public List<Evidence> departures(Statement root) {
+        List<Evidence> departures = new ArrayList<>();
+        departures(List.of(), root, wanted, departures);
+        return departures;
+    }
+
+    private void departures(List<String> path, Statement here, Statement there, List<Evidence> departures) {
+        for (Statement each : there.children()) {
+            Optional<Statement> same = Siblings.same(here, each);
+            Optional<Statement> found = same.or(() -> Siblings.named(here, each));
+            if (same.isEmpty()) {
+                departures.add(new Evidence(
+                        path,
+                        each.text(),
+                        found.map(Statement::text),
+                        found.map(Statement::line).or(() -> lineOf(here))));
+            }
+            // A block that is missing altogether is one departure, its first line; the repair brings all of it.
+            found.ifPresent(block -> departures(Walk.with(path, each), block, each, departures));
+        }
+        for (Statement each : beside(here, there))
+            departures.add(new Evidence(path, "", Optional.of(each.text()), Optional.of(each.line())));
+        for (Statement each : displaced(here, there))
+            departures.add(new Evidence(
+                    path,
+                    "behind " + before(here, there, each).text(),
+                    Optional.of(each.text()),
+                    Optional.of(each.line())));
+    }
+
+    private static Optional<Integer> lineOf(Statement statement) {
+        return statement.line() == Statement.TOP ? Optional.empty() : Optional.of(statement.line());
+    }
+
+    /** What an exact text does not name, and so must not stand. */
+    private List<Statement> beside(Statement here, Statement there) {
+        if (rule.manner() != Manner.EXACT) return List.of();
+        boolean isTop = there.line() == Statement.TOP;
+        Optional<QuickPattern> among = rule.among();
+        boolean isOpen = isTop ? among.isEmpty() : there.children().isEmpty();
+        if (isOpen) return List.of();
+        return here.children().stream()
+                .filter(child -> !isTop || among.orElseThrow().isIn(child.text()))
+                .filter(child -> Siblings.same(there, child).isEmpty()
+                        && Siblings.named(there, child).isEmpty())
+                .toList();
+    }
+
+    /** Those that stand before one behind which they should stand. */
+    private List<Statement> displaced(Statement here, Statement there) {
+        if (rule.manner() != Manner.IN_ORDER) return List.of();
+        List<Statement> displaced = new ArrayList<>();
+        int last = -1;
+        for (Statement each : standing(here, there)) {
+            int index = indexOf(here, each);
+            if (index < last) displaced.add(each);
+            last = Math.max(last, index);
+        }
+        return displaced;
+    }
+
+    /** Those of the text that stand here, in the text's order. */
+    private static List<Statement> standing(Statement here, Statement there) {
+        return there.children().stream()
+                .flatMap(each -> Siblings.meant(here, each).stream())
+                .distinct()
+                .toList();
+    }
+
+    private static int indexOf(Statement above, Statement child) {
+        List<Statement> children = above.children();
+        for (int i = 0; i < children.size(); i++) if (children.get(i) == child) return i;
+        return -1;
+    }
+
+    private static Statement before(Statement here, Statement there, Statement displaced) {
+        return standing(here, there).stream()
+                .takeWhile(each -> each != displaced)
+                .max(Comparator.comparingInt(each -> indexOf(here, each)))
+                .orElse(displaced);
+    }
+
+    @Override
+    public List<Mark> marks(Statement root) {
+        List<Mark> marks = new ArrayList<>();
+        marks(root, wanted, marks);
+        return marks;
+    }
+
+    private void marks(Statement here, Statement there, List<Mark> marks) {
+        List<Statement> displaced = displaced(here, there);
+        int last = here.line();
+        for (Statement each : there.children()) {
+            Optional<Statement> same = Siblings.same(here, each);
+            Optional<Statement> found = same.or(() -> Siblings.named(here, each));
+            if (same.isPresent()) {
+                Kind kind = displaced.contains(same.get()) ? Kind.DEPARTS : Kind.HOLDS;
+                marks.add(new Mark(kind, same.get().line(), same.get().text()));
+            } else {
+                found.ifPresent(other -> marks.add(new Mark(Kind.DEPARTS, other.line(), other.text())));
+                marks.add(new Mark(Kind.MISSING, found.map(Statement::line).orElse(last), each.text()));
+            }
+            found.ifPresent(block -> marks(block, each, marks));
+            last = found.map(Statement::line).orElse(last);
+        }
+        for (Statement each : beside(here, there)) marks.add(new Mark(Kind.DEPARTS, each.line(), each.text()));
+    }
+
+    @Override
+    public List<ConfigStatement> repaired(Statement root) {
+        return merged(root, wanted);
+    }
+
+    private List<ConfigStatement> merged(Statement here, Statement there) {
+        List<Statement> beside = beside(here, there);
+        List<Statement> ordered = inOrder(here, there);
+        List<ConfigStatement> merged = new ArrayList<>();
+        for (Statement child : ordered) {
+            if (beside.contains(child)) continue;
+            ConfigStatement value = child.value();
+            for (Statement each : there.children()) {
+                boolean isSame = Siblings.same(here, each).filter(child::equals).isPresent();
+                boolean isReplaced = Siblings.same(here, each).isEmpty()
+                        && Siblings.named(here, each).filter(child::equals).isPresent();
+                if (isSame) value = Siblings.block(child.value(), child.text(), merged(child, each));
+                else if (isReplaced) value = Siblings.block(each.value(), each.text(), merged(child, each));
+            }
+            merged.add(value);
+        }
+        int behind = -1;
+        for (Statement each : there.children()) {
+            Optional<Statement> found = Siblings.meant(here, each);
+            if (found.isPresent()) behind = Math.max(behind, indexIn(merged, found.get(), each));
+            else merged.add(rule.manner() == Manner.IN_ORDER && behind >= 0 ? ++behind : merged.size(), each.value());
+        }
+        return merged;
+    }
+
+    private static int indexIn(List<ConfigStatement> merged, Statement found, Statement wanted) {
+        for (int i = 0; i < merged.size(); i++) {
+            String text = merged.get(i).text();
+            if (text.equals(found.text()) || text.equals(wanted.text())) return i;
+        }
+        return -1;
+    }
+
+    /** The children of a block, those of the text in its order at the places that they have among the others. */
+    private List<Statement> inOrder(Statement here, Statement there) {
+        if (displaced(here, there).isEmpty()) return here.children();
+        List<Statement> wantedOnes = standing(here, there);
+        List<Statement> ordered = new ArrayList<>();
+        int next = 0;
+        for (Statement child : here.children()) {
+            boolean isOne = wantedOnes.stream().anyMatch(each -> each == child);
+            ordered.add(isOne ? wantedOnes.get(next++) : child);
+        }
+        return ordered;
+    }
+}
