@@ -127,6 +127,7 @@ export type Standard = Schemas['StandardView'];
 export type StandardText = Schemas['StandardText'];
 export type Clause = Schemas['ClauseText'];
 export type Heat = Schemas['HeatView'];
+export type ClauseException = Schemas['ExceptionView'];
 export type ShippedClause = Schemas['ShippedClause'];
 export type Finding = Schemas['FindingView'];
 export type Evidence = Schemas['Evidence'];

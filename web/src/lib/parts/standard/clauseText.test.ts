@@ -1,6 +1,15 @@
 import { expect, it } from 'vitest';
 import type { Clause } from '$lib/api/client';
-import { emptyClause, evidenceText, fieldsOf, freeTag, sectionText, warmth } from './clauseText';
+import {
+  comparisonsOf,
+  emptyClause,
+  endsSoon,
+  evidenceText,
+  fieldsOf,
+  freeTag,
+  sectionText,
+  warmth
+} from './clauseText';
 
 const golden = (text: string): Clause => ({ ...emptyClause('corvane', 'a'), text });
 
@@ -34,4 +43,19 @@ it('counts what a clause speaks of, not what stands around it or is missing', ()
   expect(sectionText({ lines, of: 231 })).toBe('section of 2 lines, cut from 231');
   expect(sectionText({ lines: lines.slice(0, 2), of: 1 })).toBe('section of 1 line, cut from 1');
   expect(sectionText({ lines: lines.slice(2, 3), of: 9 })).toBe('nothing of it stands in 9 lines');
+});
+
+it('knows how values are compared, and what ends within a week', () => {
+  expect(comparisonsOf('ADDRESS')).not.toContain('AT_MOST');
+  expect(comparisonsOf('NUMBER')).toContain('AT_MOST');
+  const now = new Date('2026-11-30T12:00:00Z');
+  const ends = (endsAt: string, endedAt?: string) => endsSoon({ endsAt, ...(endedAt && { endedAt }) }, now);
+  expect(ends('2026-12-05T00:00:00Z')).toBe(true);
+  expect(ends('2026-12-08T00:00:00Z')).toBe(false);
+  expect(ends('2026-12-05T00:00:00Z', '2026-11-29T00:00:00Z')).toBe(false);
+});
+
+it('finds fields in limits and repairs too', () => {
+  const clause: Clause = { ...golden('x'), limit: '{{net}}', repair: 'log {{log}}' };
+  expect(fieldsOf([clause])).toEqual(['net', 'log']);
 });

@@ -1,4 +1,4 @@
-import type { Clause, Evidence, Finding, Section } from '$lib/api/client';
+import type { Clause, ClauseException, Evidence, Finding, Section } from '$lib/api/client';
 import { count } from '$lib/text/time';
 
 export const BINDING: Record<Clause['binding'], string> = {
@@ -118,6 +118,12 @@ export function evidenceText(evidence: Evidence): string {
     ? `${where}${evidence.expected} is missing`
     : `${where}${line}${evidence.found}, expected ${evidence.expected}`;
 }
+
+const WEEK = 7 * 86_400_000;
+
+/** Whether an exception holds and ends within a week. */
+export const endsSoon = (exception: Pick<ClauseException, 'endsAt' | 'endedAt'>, now: Date): boolean =>
+  !exception.endedAt && new Date(exception.endsAt).getTime() - now.getTime() < WEEK;
 
 /** How strongly a cell of the heat table is drawn, from 0 to 3. */
 export function warmth(failing: number, most: number): number {

@@ -1,7 +1,14 @@
 <script lang="ts">
   import { goto } from '$app/navigation';
   import { onMount } from 'svelte';
-  import { api, need, type Finding, type Heat, type StandardRow } from '$lib/api/client';
+  import {
+    api,
+    need,
+    type ClauseException,
+    type Finding,
+    type Heat,
+    type StandardRow
+  } from '$lib/api/client';
   import Dialog from '$lib/parts/form/Dialog.svelte';
   import Field from '$lib/parts/form/Field.svelte';
   import FormEnd from '$lib/parts/form/FormEnd.svelte';
@@ -16,6 +23,7 @@
   import { Submission } from '$lib/state/submission.svelte';
   import { whenever } from '$lib/state/whenever.svelte';
   import { count } from '$lib/text/time';
+  import Exceptions from './Exceptions.svelte';
   import Findings from './Findings.svelte';
 
   let rows = $state.raw<StandardRow[] | undefined>();
@@ -34,6 +42,7 @@
   /** Answers to what was asked before do not count: a repair must be of the device that is shown. */
   const heat = new Latest<Heat>();
   const findings = new Latest<Finding[]>();
+  const exceptions = new Latest<ClauseException[]>();
   const doing = new Doing(async () => {
     rows = await need(api.GET('/api/standards'));
     await ask();
@@ -45,7 +54,8 @@
     const query = { ...(tag ? { tag } : {}), ...(site ? { site } : {}) };
     await Promise.all([
       heat.ask(need(api.GET('/api/standards/{name}/heat', { params: { path } }))),
-      findings.ask(need(api.GET('/api/standards/{name}/findings', { params: { path, query } })))
+      findings.ask(need(api.GET('/api/standards/{name}/findings', { params: { path, query } }))),
+      exceptions.ask(need(api.GET('/api/standards/{name}/exceptions', { params: { path } })))
     ]);
   }
 
@@ -94,7 +104,7 @@
   {/if}
 </div>
 
-<ProblemNote problem={doing.problem ?? heat.problem ?? findings.problem} class="mt-3" />
+<ProblemNote problem={doing.problem ?? heat.problem ?? findings.problem ?? exceptions.problem} class="mt-3" />
 
 {#if rows?.length === 0}
   <div class="panel mt-4 max-w-xl p-6">
@@ -124,7 +134,14 @@
         onchoose={(clause, place) => address.change({ tag: clause, site: place ?? '' })}
       />
     </div>
-    {#if name && findings.value}<Findings standard={name} findings={findings.value} {tag} {site} />{/if}
+    {#if name && findings.value}<Findings
+        standard={name}
+        findings={findings.value}
+        {tag}
+        {site}
+        onexcepted={ask}
+      />{/if}
+    <Exceptions exceptions={exceptions.value ?? []} onended={ask} />
   {:else if heat.value}
     <p class="panel mt-3 p-4">Nothing of it is in force yet: write its clauses, try them, and publish.</p>
   {/if}

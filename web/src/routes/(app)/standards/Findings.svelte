@@ -3,6 +3,7 @@
   import { evidenceText, SEVERITY, VERDICT } from '$lib/parts/standard/clauseText';
   import When from '$lib/parts/form/When.svelte';
   import ProblemNote from '$lib/parts/form/ProblemNote.svelte';
+  import ExceptDialog from './ExceptDialog.svelte';
   import { draft } from '$lib/state/draft.svelte';
   import { Latest } from '$lib/state/latest.svelte';
   import { session } from '$lib/state/session.svelte';
@@ -14,9 +15,11 @@
     findings: readonly Finding[];
     tag: string | undefined;
     site: string | undefined;
+    onexcepted: () => void;
   }
 
-  let { standard, findings, tag, site }: Props = $props();
+  let { standard, findings, tag, site, onexcepted }: Props = $props();
+  let excepting = $state<readonly Finding[]>([]);
   let chosen = $state<string | undefined>();
   let wanted: readonly Finding[] = [];
   let done = $state('');
@@ -24,7 +27,8 @@
   const idOf = (finding: Finding) => `${finding.device} ${finding.tag}`;
   /** Nothing takes the place of one that is gone: what is repaired is what was looked at. */
   const shown = $derived(chosen ? findings.find((each) => idOf(each) === chosen) : findings[0]);
-  const failing = $derived(findings.filter((each) => each.kind === 'FAIL'));
+  const failing = $derived(findings.filter((each) => each.kind === 'FAIL' && !each.isExcepted));
+  const alike = $derived(failing.filter((each) => each.tag === shown?.tag));
 
   const detail = new Latest<FindingDetail>();
   whenever(
@@ -74,8 +78,8 @@
               <b>{finding.device}</b>
               <span class="text-quiet">{tag ? '' : `${finding.tag} · `}since <When at={finding.since} /></span
               >
-              <span class={finding.kind === 'FAIL' ? 'text-error' : 'text-quiet'}
-                >{VERDICT[finding.kind]}</span
+              <span class={finding.kind === 'FAIL' && !finding.isExcepted ? 'text-error' : 'text-quiet'}
+                >{finding.isExcepted ? 'excepted' : VERDICT[finding.kind]}</span
               >
             </button>
           </li>
@@ -127,6 +131,21 @@
                 >Repair all {failing.length} of the list</button
               >
             {/if}
+            {#if !shown.isExcepted}
+              <button class="btn" onclick={() => (excepting = shown ? [shown] : [])}>Except…</button>
+              {#if alike.length > 1}
+                <button class="btn" onclick={() => (excepting = alike)}
+                  >Except all {alike.length} from {shown.tag}…</button
+                >
+              {/if}
+            {/if}
+            {#if site || !tag}
+              <a
+                class="btn"
+                href="/standards?standard={encodeURIComponent(standard)}&tag={encodeURIComponent(shown.tag)}"
+                >Where else?</a
+              >
+            {/if}
           </div>
         {/if}
         <ProblemNote problem={repairing.problem} class="mt-3" />
@@ -136,4 +155,17 @@
       <p class="panel p-4">This one is settled. Choose another.</p>
     {/if}
   </div>
+{/if}
+
+{#if excepting.length > 0}
+  <ExceptDialog
+    {standard}
+    tag={excepting[0]!.tag}
+    devices={excepting.map((each) => each.device)}
+    ongranted={() => {
+      excepting = [];
+      onexcepted();
+    }}
+    oncancel={() => (excepting = [])}
+  />
 {/if}

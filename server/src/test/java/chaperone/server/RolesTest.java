@@ -112,6 +112,9 @@ class RolesTest {
         GET    /api/shipped-clauses                           | VIEWER
         GET    /api/standards/{name}/yaml                     | VIEWER
         PUT    /api/standards/{name}/yaml                     | ENGINEER
+        GET    /api/standards/{name}/exceptions               | VIEWER
+        POST   /api/standards/{name}/exceptions               | ENGINEER
+        DELETE /api/exceptions/{id}                           | ENGINEER
         GET    /api/standards/{name}/heat                     | VIEWER
         GET    /api/standards/{name}/findings                 | VIEWER
         GET    /api/standards/{name}/findings/{device}/{tag}  | VIEWER

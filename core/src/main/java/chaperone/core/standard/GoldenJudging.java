@@ -18,7 +18,7 @@ import java.util.Optional;
  *
  * @param wanted the text, filled and read as a configuration
  */
-record GoldenJudging(Golden rule, Statement wanted) implements RuleJudging {
+record GoldenJudging(Golden golden, Statement wanted) implements RuleJudging {
 
     @Override
     public List<Evidence> departures(Statement root) {
@@ -57,9 +57,9 @@ record GoldenJudging(Golden rule, Statement wanted) implements RuleJudging {
 
     /** What an exact text does not name, and so must not stand. */
     private List<Statement> beside(Statement here, Statement there) {
-        if (rule.manner() != Manner.EXACT) return List.of();
+        if (golden.manner() != Manner.EXACT) return List.of();
         boolean isTop = there.line() == Statement.TOP;
-        Optional<QuickPattern> among = rule.among();
+        Optional<QuickPattern> among = golden.among();
         boolean isOpen = isTop ? among.isEmpty() : there.children().isEmpty();
         if (isOpen) return List.of();
         return here.children().stream()
@@ -71,7 +71,7 @@ record GoldenJudging(Golden rule, Statement wanted) implements RuleJudging {
 
     /** Those that stand before one behind which they should stand. */
     private List<Statement> displaced(Statement here, Statement there) {
-        if (rule.manner() != Manner.IN_ORDER) return List.of();
+        if (golden.manner() != Manner.IN_ORDER) return List.of();
         List<Statement> displaced = new ArrayList<>();
         int last = -1;
         for (Statement each : standing(here, there)) {
@@ -154,7 +154,7 @@ record GoldenJudging(Golden rule, Statement wanted) implements RuleJudging {
         for (Statement each : there.children()) {
             Optional<Statement> found = Siblings.meant(here, each);
             if (found.isPresent()) behind = Math.max(behind, indexIn(merged, found.get(), each));
-            else merged.add(rule.manner() == Manner.IN_ORDER && behind >= 0 ? ++behind : merged.size(), each.value());
+            else merged.add(golden.manner() == Manner.IN_ORDER && behind >= 0 ? ++behind : merged.size(), each.value());
         }
         return merged;
     }

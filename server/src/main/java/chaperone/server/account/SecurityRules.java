@@ -97,7 +97,9 @@ class SecurityRules {
         rules.requestMatchers(HttpMethod.PUT, "/api/desk/layout").hasRole(VIEWER);
         rules.requestMatchers(HttpMethod.POST, "/api/standards/trial", "/api/standards/fleet-trial")
                 .hasRole(VIEWER);
-        rules.requestMatchers(HttpMethod.POST, "/api/standards/*/publish").hasRole(ENGINEER);
+        rules.requestMatchers(HttpMethod.POST, "/api/standards/*/publish", "/api/standards/*/exceptions")
+                .hasRole(ENGINEER);
+        rules.requestMatchers(HttpMethod.DELETE, "/api/exceptions/*").hasRole(ENGINEER);
         rules.requestMatchers(HttpMethod.PUT, "/api/standards/*", "/api/standards/*/yaml")
                 .hasRole(ENGINEER);
         rules.requestMatchers(HttpMethod.DELETE, "/api/standards/*").hasRole(ENGINEER);

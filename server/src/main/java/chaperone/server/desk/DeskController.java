@@ -24,7 +24,7 @@ import org.springframework.web.bind.annotation.RestController;
 class DeskController {
     private static final String WAITING = """
             select (select count(*) from drift) as drifting,
-              (select count(distinct device_id) from finding where kind = 'FAIL') as failing,
+              (select count(distinct device_id) from finding where kind = 'FAIL' and not excepted) as failing,
               (select count(*) from change where state in ('PROPOSED', 'STUCK')) as changes,
               (select count(*) from rollout where state in ('PLANNED', 'STOPPED')) as rollouts""";
 

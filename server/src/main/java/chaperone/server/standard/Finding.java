@@ -39,6 +39,8 @@ class Finding {
     @JdbcTypeCode(SqlTypes.JSON)
     private String evidence;
 
+    private boolean excepted;
+
     protected Finding() {}
 
     Finding(long device, long standard, String tag, Instant since) {
@@ -55,6 +57,15 @@ class Finding {
         binding = bound;
         revision = number;
         evidence = JSON.writeValueAsString(shown);
+    }
+
+    /** Whether an exception holds for it. */
+    void excepted(boolean holds) {
+        excepted = holds;
+    }
+
+    boolean isExcepted() {
+        return excepted;
     }
 
     long id() {

@@ -10,6 +10,8 @@ import chaperone.core.standard.Verdict;
 import chaperone.core.standard.Verdict.Evidence;
 import chaperone.core.standard.Verdict.Kind;
 import chaperone.server.event.Events;
+import chaperone.server.exception.GrantedException.Waived;
+import chaperone.server.exception.GrantedExceptions;
 import chaperone.server.fleet.Device;
 import chaperone.server.fleet.Fleet;
 import chaperone.server.noise.NoiseRules;
@@ -28,6 +30,7 @@ import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.Set;
 import java.util.function.Function;
 import java.util.stream.Collectors;
 import org.springframework.http.HttpStatus;
@@ -40,6 +43,7 @@ import org.springframework.transaction.annotation.Transactional;
 public class Soundness {
     private final StandardRepository standards;
     private final FindingRepository findings;
+    private final GrantedExceptions exceptions;
     private final Fleet fleet;
     private final Events events;
     private final ChosenDevices devices;
@@ -57,6 +61,10 @@ public class Soundness {
         boolean fails() {
             return verdict.kind() == Kind.FAIL;
         }
+
+        Waived of(Device device) {
+            return new Waived(standard, clause.tag(), device.id());
+        }
     }
 
     /** A clause that a change would break. */
@@ -65,6 +73,7 @@ public class Soundness {
     Soundness(
             StandardRepository standards,
             FindingRepository findings,
+            GrantedExceptions exceptions,
             Fleet fleet,
             Events events,
             ChosenDevices devices,
@@ -75,6 +84,7 @@ public class Soundness {
             SecretMasks masks) {
         this.standards = standards;
         this.findings = findings;
+        this.exceptions = exceptions;
         this.fleet = fleet;
         this.events = events;
         this.devices = devices;
@@ -101,8 +111,12 @@ public class Soundness {
         if (running.isEmpty()) return;
         int revision = running.get().revision().number();
         List<Departure> departures = departures(device, running.get().whole(), asked);
-        KnownDepartures known = known(asked.size(), departures, device.incomplete());
-        if (device.incomplete().isEmpty()) keep(device, departures, revision, at);
+        Set<Waived> waived = exceptions.of(device.id());
+        List<Departure> counting = departures.stream()
+                .filter(each -> !waived.contains(each.of(device)))
+                .toList();
+        KnownDepartures known = known(asked.size(), counting, device.incomplete());
+        if (device.incomplete().isEmpty()) keep(device, departures, waived, revision, at);
         device.answer(Question.SOUND, known.sound(), at);
     }
 
@@ -119,7 +133,7 @@ public class Soundness {
         return new KnownDepartures(asked, failing, advised, departures.size() - failing, incomplete);
     }
 
-    private void keep(Device device, List<Departure> departures, int revision, Instant at) {
+    private void keep(Device device, List<Departure> departures, Set<Waived> waived, int revision, Instant at) {
         Map<String, Finding> known = findings.findByDeviceId(device.id()).stream()
                 .collect(Collectors.toMap(each -> key(each.standard(), each.tag()), Function.identity()));
         for (Departure each : departures) {
@@ -133,6 +147,7 @@ public class Soundness {
                     revision,
                     shown(device, each.verdict().evidence()),
                     at);
+            finding.excepted(waived.contains(each.of(device)));
             findings.save(finding);
         }
         findings.deleteAll(known.values());
@@ -205,7 +220,10 @@ public class Soundness {
         return ConfigModel.of(platforms.get(device.platform()), noise.of(device));
     }
 
-    /** Clauses that a device keeps to now and would not with another configuration; those it broke before do not count. */
+    /**
+     * Clauses that a device keeps to now and would not with another configuration; those that it broke before do not count,
+     * nor those that are waived for it.
+     */
     @Transactional(readOnly = true)
     public List<Breach> breaches(Device device, String before, String after) {
         List<Asked> asked = asked(device);
@@ -214,8 +232,9 @@ public class Soundness {
                 .filter(Departure::fails)
                 .map(each -> key(each.standard(), each.clause().tag()))
                 .toList();
+        Set<Waived> waived = exceptions.of(device.id());
         return departures(device, after, asked).stream()
-                .filter(Departure::fails)
+                .filter(each -> each.fails() && !waived.contains(each.of(device)))
                 .filter(each ->
                         !broken.contains(key(each.standard(), each.clause().tag())))
                 .map(each -> breach(device, each))

@@ -76,7 +76,10 @@ class StandardViews {
 
     record HeatView(List<String> sites, List<HeatRow> rows) {}
 
-    /** @param words what the clause has people told */
+    /**
+     * @param words what the clause has people told
+     * @param isExcepted whether the clause is waived for this device
+     */
     record FindingView(
             String standard,
             String tag,
@@ -88,6 +91,7 @@ class StandardViews {
             String site,
             Instant since,
             int revision,
+            boolean isExcepted,
             List<Evidence> evidence) {}
 
     /** @param line from 0; {@code isMeant} of those that the evidence is about, the others stand around them */
@@ -173,7 +177,7 @@ class StandardViews {
         Set<String> sites = new TreeSet<>();
         for (Finding each : all) {
             Device device = devices.get(each.device());
-            if (device == null || each.kind() != Verdict.Kind.FAIL) continue;
+            if (device == null || each.kind() != Verdict.Kind.FAIL || each.isExcepted()) continue;
             String site = siteOf(device);
             sites.add(site);
             counts.computeIfAbsent(each.tag(), tag -> new TreeMap<>()).merge(site, 1L, Long::sum);
@@ -219,6 +223,7 @@ class StandardViews {
                 device.siteName(),
                 finding.since(),
                 finding.revision(),
+                finding.isExcepted(),
                 finding.evidence());
     }
 

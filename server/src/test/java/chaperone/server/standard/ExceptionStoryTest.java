@@ -1,0 +1,208 @@
+package chaperone.server.standard;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import chaperone.server.account.Role;
+import chaperone.server.support.Api;
+import chaperone.server.support.DevicePorts;
+import chaperone.server.support.TestServer;
+import java.time.Duration;
+import java.time.Instant;
+import java.util.HashMap;
+import java.util.List;
+import java.util.Map;
+import org.junit.jupiter.api.AfterAll;
+import org.junit.jupiter.api.BeforeAll;
+import org.junit.jupiter.api.BeforeEach;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.api.Timeout;
+import org.springframework.jdbc.core.simple.JdbcClient;
+import tools.jackson.databind.JsonNode;
+
+/** A standard that comes as YAML, what is known of a device as a whole, and clauses that are waived for a while. */
+@Timeout(120)
+class ExceptionStoryTest {
+    private static final String SWITCH = "brkw-acc-1";
+    private static final String YAML = """
+            clauses:
+            - tag: log
+              group: logging
+              severity: high
+              reason: the log server
+              binding: refuse
+              platform: corvane
+              scope: ''
+              kind: golden
+              text: log-server {{log}}
+              failed: its nights are lost
+            - tag: saved
+              reason: a restart must not bring back what nobody wants
+              binding: warn
+              platform: corvane
+              scope: ''
+              kind: known
+              fact: running_is_saved
+            values:
+              (no site): {log: 203.0.113.77}
+            """;
+
+    private static TestServer server;
+    private static Api engineer;
+
+    @BeforeAll
+    static void start() {
+        server = TestServer.start(DevicePorts.next());
+        engineer = server.as(Role.ENGINEER);
+        server.standIn(SWITCH).device().save();
+        server.bringIn(engineer, "127.20.1.21");
+        engineer.put("/api/sites/brkw", Map.of("name", "Brackwater"));
+        engineer.post("/api/devices/edit", Map.of("devices", List.of(SWITCH), "site", "Brackwater"));
+        engineer.copy(SWITCH);
+        engineer.put("/api/standards/access/yaml", Map.of("yaml", YAML.replace("(no site)", site())))
+                .json(200);
+        engineer.post("/api/standards/access/publish", Map.of()).json(200);
+        awaitSound("NO");
+    }
+
+    @AfterAll
+    static void stop() {
+        server.close();
+    }
+
+    @BeforeEach
+    void noExceptionHolds() {
+        for (JsonNode each : engineer.get("/api/standards/access/exceptions").json(200))
+            if (!each.hasNonNull("endedAt")) engineer.delete("/api/exceptions/" + each.get("id"));
+    }
+
+    private static String site() {
+        return engineer.get("/api/devices/" + SWITCH)
+                .json(200)
+                .at("/device/site")
+                .asString();
+    }
+
+    private static void awaitSound(String kind) {
+        engineer.await(
+                "/api/devices/" + SWITCH,
+                view -> view.at("/device/answers/sound/kind").asString().equals(kind));
+    }
+
+    private static Map<String, Object> input(Map<String, Object> other) {
+        Map<String, Object> input = new HashMap<>(Map.of(
+                "tag", "log",
+                "devices", List.of(SWITCH),
+                "reason", "the new server comes on Friday",
+                "owner", "m.oduya",
+                "endsAt", Instant.now().plus(Duration.ofDays(3)).toString()));
+        input.putAll(other);
+        return input;
+    }
+
+    private static Api.Answer grant(Map<String, Object> other) {
+        return engineer.post("/api/standards/access/exceptions", input(other));
+    }
+
+    @Test
+    void whatWasSentAsYamlIsWhatIsGivenBack() {
+        String yaml = engineer.get("/api/standards/access/yaml").body();
+        assertThat(yaml).contains("kind: golden", "fact: running_is_saved", "severity: high");
+        JsonNode problem = engineer.put(
+                        "/api/standards/access/yaml", Map.of("yaml", yaml.replace("kind: known", "kind: rumoured")))
+                .json(422);
+        assertThat(problem.get("detail").asString()).contains("clause saved", "kind");
+        assertThat(engineer.get("/api/standards/access/yaml").body()).isEqualTo(yaml);
+        assertThat(engineer.get("/api/shipped-clauses").json(200)).hasSizeGreaterThan(59);
+    }
+
+    @Test
+    void anExceptionHoldsUntilItIsEnded() {
+        JsonNode granted = grant(Map.of()).json(201).get(0);
+        awaitSound("YES");
+        JsonNode finding =
+                engineer.get("/api/standards/access/findings?tag=log").json(200).get(0);
+        assertThat(finding.get("isExcepted").asBoolean()).isTrue();
+        assertThat(finding.get("severity").asString()).isEqualTo("HIGH");
+        assertThat(finding.get("words").asString()).isEqualTo("its nights are lost");
+        assertThat(engineer.get("/api/standards/access/heat").json(200).get("sites"))
+                .isEmpty();
+        engineer.copy(SWITCH);
+        awaitSound("YES");
+        JsonNode again = grant(Map.of("reason", "later")).json(201).get(0);
+        JsonNode all = engineer.get("/api/standards/access/exceptions").json(200);
+        assertThat(all.get(0).get("reason").asString()).isEqualTo("later");
+        assertThat(engineer.delete("/api/exceptions/" + granted.get("id")).status())
+                .as("it was replaced")
+                .isEqualTo(404);
+        assertThat(engineer.delete("/api/exceptions/" + again.get("id")).status())
+                .isEqualTo(204);
+        awaitSound("NO");
+    }
+
+    @Test
+    void itEndsByItself() {
+        grant(Map.of());
+        awaitSound("YES");
+        server.context()
+                .getBean(JdbcClient.class)
+                .sql("update granted_exception set ends_at = now() - interval '1 minute' where ended_at is null")
+                .update();
+        server.context().getBean(ExceptionsEnding.class).tick();
+        awaitSound("NO");
+        assertThat(engineer.get("/api/standards/access/exceptions").json(200).valueStream())
+                .as("ended, and by nobody")
+                .anyMatch(each -> each.hasNonNull("endedAt") && !each.hasNonNull("endedBy"));
+        assertThat(server.as(Role.ADMINISTRATOR).get("/api/audit?size=50").body())
+                .contains("an exception ended");
+    }
+
+    /** A change may break a clause that is waived for its device. */
+    @Test
+    void nothingThatIsWaivedRefusesAChange() {
+        server.standIn(SWITCH).device().type("deckhand", List.of("log-server 203.0.113.77"));
+        server.standIn(SWITCH).device().save();
+        engineer.copy(SWITCH);
+        awaitSound("YES");
+        long change = engineer.post(
+                        "/api/change-edits",
+                        Map.of("device", SWITCH, "kind", "LINES", "lines", List.of("not log-server 203.0.113.77")))
+                .json(201)
+                .get("number")
+                .asLong();
+        String preview = "/api/changes/" + change + "/preview";
+        assertThat(engineer.get(preview).json(200).at("/devices/0/breaches")).hasSize(1);
+        grant(Map.of()).json(201);
+        assertThat(engineer.get(preview).json(200).at("/devices/0/breaches")).isEmpty();
+        engineer.post("/api/changes/" + change + "/drop", Map.of()).json(200);
+        server.standIn(SWITCH).device().type("deckhand", List.of("not log-server 203.0.113.77"));
+        server.standIn(SWITCH).device().save();
+        engineer.copy(SWITCH);
+    }
+
+    @Test
+    void whatIsKnownOfTheDeviceIsJudgedWhenItBecomesKnown() {
+        grant(Map.of());
+        awaitSound("YES");
+        server.standIn(SWITCH).device().type("deckhand", List.of("vlan 377 \"ice house\""));
+        engineer.copy(SWITCH);
+        awaitSound("NO");
+        JsonNode finding = engineer.get("/api/standards/access/findings?tag=saved")
+                .json(200)
+                .get(0);
+        assertThat(finding.at("/evidence/0/found").asString()).isEqualTo("it runs lines that are not saved");
+        server.standIn(SWITCH).device().save();
+        engineer.copy(SWITCH);
+        awaitSound("YES");
+    }
+
+    @Test
+    void whatCannotBeWaivedIsRefusedAndNothingIsKept() {
+        int before = engineer.get("/api/standards/access/exceptions").json(200).size();
+        assertThat(grant(Map.of("endsAt", "2020-01-01T00:00:00Z")).status()).isEqualTo(422);
+        assertThat(grant(Map.of("endsAt", "2099-01-01T00:00:00Z")).status()).isEqualTo(422);
+        assertThat(grant(Map.of("tag", "nothing")).status()).isEqualTo(404);
+        assertThat(grant(Map.of("devices", List.of(SWITCH, "nobody"))).status()).isEqualTo(404);
+        assertThat(grant(Map.of("reason", " ")).status()).isEqualTo(400);
+        assertThat(engineer.get("/api/standards/access/exceptions").json(200)).hasSize(before);
+    }
+}
