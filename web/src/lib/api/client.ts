@@ -128,6 +128,7 @@ export type StandardText = Schemas['StandardText'];
 export type Clause = Schemas['ClauseText'];
 export type Heat = Schemas['HeatView'];
 export type ClauseException = Schemas['ExceptionView'];
+export type PastTrial = Schemas['PastTrialView'];
 export type ShippedClause = Schemas['ShippedClause'];
 export type Finding = Schemas['FindingView'];
 export type Evidence = Schemas['Evidence'];

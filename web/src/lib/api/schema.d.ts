@@ -2996,6 +2996,22 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/standards/past-trial": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["pastTrial"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/standards/trial": {
         parameters: {
             query?: never;
@@ -4917,6 +4933,10 @@ export interface components {
             present: string;
             tokensStay?: boolean;
         };
+        PastClause: {
+            failures: components["schemas"]["PastFailure"][];
+            tag: string;
+        };
         PastCount: {
             /** Format: int64 */
             files: number;
@@ -4935,6 +4955,14 @@ export interface components {
             number: number;
             path: string;
             who?: components["schemas"]["OriginView"];
+        };
+        PastFailure: {
+            device: string;
+            /** Format: date-time */
+            from: string;
+            site: string;
+            /** Format: date-time */
+            until?: string;
         };
         PastFileView: {
             /** Format: date-time */
@@ -4980,6 +5008,19 @@ export interface components {
             revisions: number;
             /** Format: date-time */
             until: string;
+        };
+        PastTrialInput: {
+            /** Format: int32 */
+            days: number;
+            text: components["schemas"]["StandardText"];
+        };
+        PastTrialView: {
+            clauses: components["schemas"]["PastClause"][];
+            /** Format: date-time */
+            from: string;
+            isWhole: boolean;
+            /** Format: int32 */
+            revisions: number;
         };
         Pasted: {
             text: string;
@@ -11007,6 +11048,30 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["FleetTrialView"][];
+                };
+            };
+        };
+    };
+    pastTrial: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["PastTrialInput"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["PastTrialView"];
                 };
             };
         };

@@ -21,6 +21,7 @@ import java.util.stream.Stream;
 import org.junit.jupiter.api.AfterAll;
 import org.junit.jupiter.api.BeforeAll;
 import org.junit.jupiter.api.BeforeEach;
+import org.junit.jupiter.api.Order;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.Timeout;
 import org.junit.jupiter.params.ParameterizedTest;
@@ -31,6 +32,8 @@ import org.junit.jupiter.params.provider.MethodSource;
  * Every page by keyboard, in both themes: no console error, no request that leaves, no serious finding of axe-core.
  * Each page is a case of its own, so that no bound on time grows with their number.
  */
+// The longest begins first, so that nothing waits for it alone in the end.
+@Order(1)
 @Timeout(180)
 class EveryPageTest {
     private static final List<String> PAGES = List.of(

@@ -120,6 +120,7 @@ class RolesTest {
         GET    /api/standards/{name}/findings/{device}/{tag}  | VIEWER
         POST   /api/standards/trial                           | VIEWER
         POST   /api/standards/fleet-trial                     | VIEWER
+        POST   /api/standards/past-trial                      | VIEWER
         GET    /api/templates                                 | VIEWER
         GET    /api/templates/{name}                          | VIEWER
         PUT    /api/templates/{name}                          | ENGINEER
@@ -400,6 +401,7 @@ class RolesTest {
                 "/api/devices/{name}/configuration/trial",
                 "/api/standards/trial",
                 "/api/standards/fleet-trial",
+                "/api/standards/past-trial",
                 "/api/routines/preview",
                 "/api/desk/layout",
                 "/api/desk/visits");

@@ -11,6 +11,7 @@
   import LibraryDialog from './LibraryDialog.svelte';
   import ClauseForm from './ClauseForm.svelte';
   import { StandardPage } from './standardPage.svelte';
+  import PastTrialPanel from './PastTrialPanel.svelte';
   import TrialPanel from './TrialPanel.svelte';
   import ValuesTable from './ValuesTable.svelte';
   import YamlDialog from './YamlDialog.svelte';
@@ -35,7 +36,10 @@
   // What the whole fleet said is asked for by hand.
   whenever(
     () => JSON.stringify(opened.text),
-    () => opened.fleet.outdate()
+    () => {
+      opened.fleet.outdate();
+      opened.past.outdate();
+    }
   );
 
   const removing = new Submission(async () => {
@@ -122,7 +126,10 @@
         <ValuesTable fields={opened.fields} {sites} values={opened.values} onfill={opened.fill} />
       {/if}
     </div>
-    <TrialPanel {opened} />
+    <div class="grid min-w-0 grid-cols-1 gap-3">
+      <TrialPanel {opened} />
+      <PastTrialPanel {opened} />
+    </div>
   </div>
 {/if}
 

@@ -3,6 +3,7 @@ import {
   need,
   type Clause,
   type FleetTrial,
+  type PastTrial,
   type Standard,
   type StandardText,
   type Trial
@@ -21,6 +22,8 @@ export class StandardPage {
   device = $state('');
   readonly trial = new Latest<Trial[]>();
   readonly fleet = new Latest<FleetTrial[]>();
+  readonly past = new Latest<PastTrial>();
+  days = $state(30);
   readonly doing: Doing;
   readonly #name: string;
 
@@ -94,6 +97,11 @@ export class StandardPage {
       need(api.POST('/api/standards/trial', { body: { device: this.device, text: this.text } }))
     );
   };
+
+  tryOnPast = () =>
+    this.past.ask(
+      need(api.POST('/api/standards/past-trial', { body: { days: this.days, text: this.text } }))
+    );
 
   tryOnFleet = () => this.fleet.ask(need(api.POST('/api/standards/fleet-trial', { body: this.text })));
 }

@@ -95,7 +95,11 @@ class SecurityRules {
         rules.requestMatchers(HttpMethod.POST, "/api/git/update").hasRole(ADMINISTRATOR);
         rules.requestMatchers(HttpMethod.POST, "/api/desk/visits").hasRole(VIEWER);
         rules.requestMatchers(HttpMethod.PUT, "/api/desk/layout").hasRole(VIEWER);
-        rules.requestMatchers(HttpMethod.POST, "/api/standards/trial", "/api/standards/fleet-trial")
+        rules.requestMatchers(
+                        HttpMethod.POST,
+                        "/api/standards/trial",
+                        "/api/standards/fleet-trial",
+                        "/api/standards/past-trial")
                 .hasRole(VIEWER);
         rules.requestMatchers(HttpMethod.POST, "/api/standards/*/publish", "/api/standards/*/exceptions")
                 .hasRole(ENGINEER);

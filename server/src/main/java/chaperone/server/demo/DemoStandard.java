@@ -1,11 +1,16 @@
 package chaperone.server.demo;
 
+import chaperone.server.exception.GrantedException.Grant;
+import chaperone.server.fleet.Fleet;
 import chaperone.server.standard.Standards;
 import java.io.IOException;
 import java.io.InputStream;
 import java.io.UncheckedIOException;
 import java.nio.charset.StandardCharsets;
+import java.time.Clock;
+import java.time.Duration;
 import java.util.Collection;
+import java.util.List;
 import java.util.Map;
 import java.util.function.Function;
 import java.util.stream.Collectors;
@@ -16,9 +21,15 @@ import org.springframework.stereotype.Component;
 @Component
 @Profile("demo")
 class DemoStandard {
-    private final Standards standards;
+    private static final String NAME = "access and logging";
 
-    DemoStandard(Standards standards) {
+    private final Standards standards;
+    private final Fleet fleet;
+    private final Clock clock;
+
+    DemoStandard(Standards standards, Fleet fleet, Clock clock) {
+        this.fleet = fleet;
+        this.clock = clock;
         this.standards = standards;
     }
 
@@ -27,7 +38,13 @@ class DemoStandard {
                 .collect(Collectors.toMap(
                         Function.identity(),
                         site -> Map.of("log", site.equals("Dunsay") ? "203.0.113.20" : "198.51.100.20")));
-        standards.inForce("access and logging", yaml("access-and-logging"), values, "r.anand");
+        standards.inForce(NAME, yaml("access-and-logging"), values, "r.anand");
+        // It ends within a week: the page of the standards says so.
+        Grant grant = new Grant(
+                "its log server moves when the new mast stands",
+                "m.oduya",
+                clock.instant().plus(Duration.ofDays(5)));
+        standards.except(NAME, "log", List.of(fleet.get("duns-acc-2")), grant, "r.anand");
     }
 
     private static String yaml(String name) {

@@ -41,6 +41,8 @@ class HeavyRequests implements WebMvcConfigurer, AsyncHandlerInterceptor {
                         "/api/standards/*/findings/*/*",
                         "/api/standards/trial",
                         "/api/standards/fleet-trial",
+                        "/api/standards/past-trial",
+                        "/api/standards/*/exceptions",
                         "/api/images",
                         "/api/templates/*",
                         "/api/templates/*/fill",

@@ -223,6 +223,18 @@ public class History {
         return revisions.all(device.id(), kind);
     }
 
+    /** Whole revisions that were the newest ones at some time since a moment, the oldest first. */
+    @Transactional(readOnly = true)
+    public List<Revision> since(Device device, ConfigKind kind, Instant from) {
+        List<Revision> whole = revisions.all(device.id(), kind).stream()
+                .filter(revision -> revision.incomplete().isEmpty())
+                .toList();
+        long before = whole.stream()
+                .takeWhile(revision -> !revision.firstCopyAt().isAfter(from))
+                .count();
+        return whole.subList((int) Math.max(0, before - 1), whole.size());
+    }
+
     /** A revision as the device showed it, secrets and all. */
     @Transactional(readOnly = true)
     public Text get(Device device, ConfigKind kind, int number) {

@@ -4,7 +4,6 @@ import chaperone.server.audit.AuditNote;
 import chaperone.server.audit.Audited;
 import chaperone.server.exception.GrantedException;
 import chaperone.server.exception.GrantedException.Grant;
-import chaperone.server.exception.GrantedException.Waived;
 import chaperone.server.exception.GrantedExceptions;
 import chaperone.server.fleet.Device;
 import chaperone.server.fleet.Fleet;
@@ -24,6 +23,7 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.function.Function;
 import java.util.stream.Collectors;
+import java.util.stream.IntStream;
 import java.util.stream.Stream;
 import org.springframework.http.HttpStatus;
 import org.springframework.transaction.annotation.Transactional;
@@ -106,25 +106,16 @@ class ExceptionController {
     @Transactional
     public List<ExceptionView> grant(
             @PathVariable String name, @Valid @RequestBody ExceptionInput input, Principal principal) {
-        Standard standard = standards.get(name);
-        if (standard.inForce().stream()
-                .flatMap(text -> text.clauses().stream())
-                .noneMatch(clause -> clause.tag().equals(input.tag())))
-            throw ProblemException.notFound("clause of " + name + " that is in force", input.tag());
         Instant now = clock.instant();
         boolean isPossible = input.endsAt().isAfter(now) && input.endsAt().isBefore(now.plus(LONGEST));
         if (!isPossible) throw ProblemException.ofField("endsAt", "It has to end, within two years from now.");
         AuditNote.add(input.tag() + " until " + input.endsAt() + ": " + input.reason());
+        List<Device> devices =
+                input.devices().stream().distinct().map(fleet::get).toList();
         Grant grant = new Grant(input.reason().strip(), input.owner().strip(), input.endsAt());
-        return input.devices().stream()
-                .distinct()
-                .map(fleet::get)
-                .map(device -> {
-                    Waived waived = new Waived(standard.id(), input.tag(), device.id());
-                    GrantedException granted = exceptions.grant(waived, grant, principal.getName());
-                    soundness.judge(device, now);
-                    return view(granted, device);
-                })
+        List<GrantedException> granted = standards.except(name, input.tag(), devices, grant, principal.getName());
+        return IntStream.range(0, devices.size())
+                .mapToObj(i -> view(granted.get(i), devices.get(i)))
                 .toList();
     }
 

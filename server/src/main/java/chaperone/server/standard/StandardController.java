@@ -7,6 +7,7 @@ import chaperone.server.problem.RetryOnConflict;
 import chaperone.server.removal.RemovalKind;
 import chaperone.server.removal.Removals;
 import chaperone.server.removal.Removed;
+import chaperone.server.standard.PastTrial.PastTrialView;
 import chaperone.server.standard.StandardViews.FindingDetail;
 import chaperone.server.standard.StandardViews.FindingView;
 import chaperone.server.standard.StandardViews.FleetTrialView;
@@ -15,10 +16,14 @@ import chaperone.server.standard.StandardViews.StandardRow;
 import chaperone.server.standard.StandardViews.StandardView;
 import chaperone.server.standard.StandardViews.TrialView;
 import jakarta.validation.Valid;
+import jakarta.validation.constraints.Max;
+import jakarta.validation.constraints.Min;
 import jakarta.validation.constraints.NotBlank;
 import jakarta.validation.constraints.NotNull;
 import jakarta.validation.constraints.Size;
 import java.security.Principal;
+import java.time.Clock;
+import java.time.Duration;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
@@ -45,6 +50,8 @@ class StandardController {
     private final Fleet fleet;
     private final Removals removals;
     private final StandardYaml yaml;
+    private final PastTrial past;
+    private final Clock clock;
 
     StandardController(
             StandardRepository repository,
@@ -52,7 +59,11 @@ class StandardController {
             StandardViews views,
             Fleet fleet,
             Removals removals,
-            StandardYaml yaml) {
+            StandardYaml yaml,
+            PastTrial past,
+            Clock clock) {
+        this.past = past;
+        this.clock = clock;
         this.removals = removals;
         this.yaml = yaml;
         this.repository = repository;
@@ -63,6 +74,9 @@ class StandardController {
 
     record StandardYamlInput(
             @NotNull @Size(max = LONGEST_YAML) String yaml) {}
+
+    record PastTrialInput(
+            @Min(1) @Max(92) int days, @NotNull @Valid StandardText text) {}
 
     record TrialInput(
             @NotBlank @Size(max = 253) String device,
@@ -162,6 +176,14 @@ class StandardController {
     public List<TrialView> trial(@Valid @RequestBody TrialInput input) {
         standards.check(input.text());
         return views.trial(fleet.get(input.device()), input.text());
+    }
+
+    /** How a text would have judged the fleet on the days before now; nothing is kept. */
+    @PostMapping("/past-trial")
+    @Transactional(readOnly = true)
+    public PastTrialView pastTrial(@Valid @RequestBody PastTrialInput input) {
+        standards.check(input.text());
+        return past.of(input.text(), clock.instant().minus(Duration.ofDays(input.days())));
     }
 
     /** How a text would judge the fleet; nothing is kept. */

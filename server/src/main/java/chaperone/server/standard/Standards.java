@@ -1,8 +1,14 @@
 package chaperone.server.standard;
 
+import chaperone.server.exception.GrantedException;
+import chaperone.server.exception.GrantedException.Grant;
+import chaperone.server.exception.GrantedException.Waived;
+import chaperone.server.exception.GrantedExceptions;
+import chaperone.server.fleet.Device;
 import chaperone.server.problem.ProblemException;
 import java.time.Clock;
 import java.util.HashSet;
+import java.util.List;
 import java.util.Map;
 import java.util.Set;
 import org.springframework.context.ApplicationEventPublisher;
@@ -16,6 +22,7 @@ public class Standards {
     private final StandardRepository standards;
     private final Soundness soundness;
     private final ApplicationEventPublisher publisher;
+    private final GrantedExceptions exceptions;
     private final StandardYaml yaml;
     private final Clock clock;
 
@@ -23,8 +30,10 @@ public class Standards {
             StandardRepository standards,
             Soundness soundness,
             ApplicationEventPublisher publisher,
+            GrantedExceptions exceptions,
             StandardYaml yaml,
             Clock clock) {
+        this.exceptions = exceptions;
         this.yaml = yaml;
         this.standards = standards;
         this.soundness = soundness;
@@ -74,6 +83,27 @@ public class Standards {
         standard.publish(by, clock.instant());
         publisher.publishEvent(new StandardPublishedEvent());
         return standard;
+    }
+
+    /**
+     * Waives a clause that is in force for some devices, and judges them.
+     *
+     * @throws ProblemException if no clause in force has this tag
+     */
+    @Transactional
+    public List<GrantedException> except(String name, String tag, List<Device> devices, Grant grant, String by) {
+        Standard standard = get(name);
+        boolean isInForce = standard.inForce().stream()
+                .flatMap(text -> text.clauses().stream())
+                .anyMatch(clause -> clause.tag().equals(tag));
+        if (!isInForce) throw ProblemException.notFound("clause of " + name + " that is in force", tag);
+        return devices.stream()
+                .map(device -> {
+                    GrantedException granted = exceptions.grant(new Waived(standard.id(), tag, device.id()), grant, by);
+                    soundness.judge(device, clock.instant());
+                    return granted;
+                })
+                .toList();
     }
 
     @Transactional

@@ -195,6 +195,41 @@ class ExceptionStoryTest {
         awaitSound("YES");
     }
 
+    /** When would it have failed? As long as the line stood, by the moments at which copies showed it. */
+    @Test
+    void aTextIsTriedOnThePast() {
+        Map<String, Object> clause = Map.of(
+                "tag", "no-crane",
+                "reason", "",
+                "binding", "WARN",
+                "platform", "corvane",
+                "scope", "",
+                "kind", "FORBIDDEN",
+                "pattern", "^vlan 376 ");
+        Map<String, Object> trial = Map.of("days", 30, "text", Map.of("clauses", List.of(clause), "values", Map.of()));
+        JsonNode before = engineer.post("/api/standards/past-trial", trial).json(200);
+        assertThat(before.at("/clauses/0/failures")).isEmpty();
+        server.standIn(SWITCH).device().type("deckhand", List.of("vlan 376 \"crane\""));
+        engineer.copy(SWITCH);
+        JsonNode during =
+                engineer.post("/api/standards/past-trial", trial).json(200).at("/clauses/0/failures");
+        assertThat(during).hasSize(1);
+        assertThat(during.get(0).hasNonNull("until")).isFalse();
+        server.standIn(SWITCH).device().type("deckhand", List.of("not vlan 376"));
+        engineer.copy(SWITCH);
+        JsonNode after =
+                engineer.post("/api/standards/past-trial", trial).json(200).at("/clauses/0/failures");
+        assertThat(after).hasSize(1);
+        assertThat(after.get(0).get("from")).isEqualTo(during.get(0).get("from"));
+        assertThat(Instant.parse(after.get(0).get("until").asString()))
+                .isAfter(Instant.parse(after.get(0).get("from").asString()));
+        assertThat(engineer.post("/api/standards/past-trial", Map.of("days", 0, "text", trial.get("text")))
+                        .status())
+                .isEqualTo(400);
+        server.standIn(SWITCH).device().save();
+        engineer.copy(SWITCH);
+    }
+
     @Test
     void whatCannotBeWaivedIsRefusedAndNothingIsKept() {
         int before = engineer.get("/api/standards/access/exceptions").json(200).size();
