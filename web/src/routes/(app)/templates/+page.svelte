@@ -96,7 +96,7 @@
     <form class="mt-2" onsubmit={beginning.submit}>
       <Field label="Name" hint="Such as segment on access ports." error={beginning.of('name')}>
         <!-- svelte-ignore a11y_autofocus -->
-        <input class="input w-full" maxlength="60" required pattern="[^/]+" bind:value={title} autofocus />
+        <input class="input w-full" maxlength="60" required pattern="[^\/]+" bind:value={title} autofocus />
       </Field>
       <FormEnd submission={beginning} send="Begin" oncancel={() => (begins = false)} />
     </form>

@@ -54,7 +54,10 @@ class StandardsTest {
         // A condition of another kind, and a value that is no number.
         button(page, "a value compares").click();
         labelled(page, "Line").fill("^member vlan (\\d+)$");
-        page.getByLabel("Is", new Page.GetByLabelOptions().setExact(true)).selectOption("at most");
+        page.getByRole(
+                        AriaRole.COMBOBOX,
+                        new Page.GetByRoleOptions().setName("Is").setExact(true))
+                .selectOption("at most");
         labelled(page, "Limit").fill("many");
         assertThat(page.getByRole(AriaRole.ALERT).first()).containsText("\"limit\" is no value of the kind NUMBER");
         labelled(page, "Limit").fill("1");

@@ -94,7 +94,7 @@ class ExceptionController {
                         .collect(Collectors.toMap(Device::id, Function.identity()));
         return all.stream()
                 .filter(each -> devices.containsKey(each.waived().device()))
-                .map(each -> view(each, devices.get(each.waived().device())))
+                .map(each -> view(each, devices.get(each.waived().device()).name()))
                 .toList();
     }
 
@@ -110,8 +110,7 @@ class ExceptionController {
         boolean isPossible = input.endsAt().isAfter(now) && input.endsAt().isBefore(now.plus(LONGEST));
         if (!isPossible) throw ProblemException.ofField("endsAt", "It has to end, within two years from now.");
         AuditNote.add(input.tag() + " until " + input.endsAt() + ": " + input.reason());
-        List<Device> devices =
-                input.devices().stream().distinct().map(fleet::get).toList();
+        List<String> devices = input.devices().stream().distinct().toList();
         Grant grant = new Grant(input.reason().strip(), input.owner().strip(), input.endsAt());
         List<GrantedException> granted = standards.except(name, input.tag(), devices, grant, principal.getName());
         return IntStream.range(0, devices.size())
@@ -132,12 +131,12 @@ class ExceptionController {
         });
     }
 
-    private static ExceptionView view(GrantedException of, Device device) {
+    private static ExceptionView view(GrantedException of, String device) {
         Grant grant = of.grant();
         return new ExceptionView(
                 of.id(),
                 of.waived().tag(),
-                device.name(),
+                device,
                 grant.reason(),
                 grant.owner(),
                 grant.endsAt(),

@@ -4,8 +4,9 @@ import chaperone.server.exception.GrantedException;
 import chaperone.server.exception.GrantedException.Grant;
 import chaperone.server.exception.GrantedException.Waived;
 import chaperone.server.exception.GrantedExceptions;
-import chaperone.server.fleet.Device;
+import chaperone.server.fleet.Fleet;
 import chaperone.server.problem.ProblemException;
+import chaperone.server.problem.RetryOnConflict;
 import java.time.Clock;
 import java.util.HashSet;
 import java.util.List;
@@ -23,6 +24,7 @@ public class Standards {
     private final Soundness soundness;
     private final ApplicationEventPublisher publisher;
     private final GrantedExceptions exceptions;
+    private final Fleet fleet;
     private final StandardYaml yaml;
     private final Clock clock;
 
@@ -31,9 +33,11 @@ public class Standards {
             Soundness soundness,
             ApplicationEventPublisher publisher,
             GrantedExceptions exceptions,
+            Fleet fleet,
             StandardYaml yaml,
             Clock clock) {
         this.exceptions = exceptions;
+        this.fleet = fleet;
         this.yaml = yaml;
         this.standards = standards;
         this.soundness = soundness;
@@ -90,14 +94,16 @@ public class Standards {
      *
      * @throws ProblemException if no clause in force has this tag
      */
+    @RetryOnConflict
     @Transactional
-    public List<GrantedException> except(String name, String tag, List<Device> devices, Grant grant, String by) {
+    public List<GrantedException> except(String name, String tag, List<String> devices, Grant grant, String by) {
         Standard standard = get(name);
         boolean isInForce = standard.inForce().stream()
                 .flatMap(text -> text.clauses().stream())
                 .anyMatch(clause -> clause.tag().equals(tag));
         if (!isInForce) throw ProblemException.notFound("clause of " + name + " that is in force", tag);
         return devices.stream()
+                .map(fleet::get)
                 .map(device -> {
                     GrantedException granted = exceptions.grant(new Waived(standard.id(), tag, device.id()), grant, by);
                     soundness.judge(device, clock.instant());
