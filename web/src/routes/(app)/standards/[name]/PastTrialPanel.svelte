@@ -42,15 +42,14 @@
                 )}</span
               >{/if}
           </p>
-          <ul class="max-h-40 overflow-y-auto">
+          <ul>
             {#each clause.failures.slice(0, MOST) as failure (`${failure.device} ${failure.from}`)}
               <li class="grid grid-cols-[9rem_1fr] gap-2">
                 <span class="font-semibold">{failure.device}</span>
-                <span class="text-quiet"
-                  ><When at={failure.from} /> – {#if failure.until}<When
-                      at={failure.until}
-                    />{:else}now{/if}</span
-                >
+                <span class="text-quiet">
+                  {#if failure.from === opened.past.value.from}all along{:else}<When at={failure.from} />{/if}
+                  – {#if failure.until}<When at={failure.until} />{:else}now{/if}
+                </span>
               </li>
             {/each}
           </ul>
