@@ -10,6 +10,7 @@ import java.util.Optional;
 final class DurationText {
     private static final Pattern WHOLE = Pattern.compile("(?i)(?:\\d{1,9} *[a-z]* *)+");
     private static final Pattern PART = Pattern.compile("(\\d{1,9}) *([A-Za-z]*)");
+    private static final int LONGEST = 100;
     private static final Map<String, Duration> UNITS = Map.ofEntries(
             Map.entry("ms", Duration.ofMillis(1)),
             Map.entry("", Duration.ofSeconds(1)),
@@ -33,7 +34,7 @@ final class DurationText {
     /** Nothing if it is none, or has a unit that is not known. */
     static Optional<Duration> read(String text) {
         String bare = text.strip();
-        if (!WHOLE.matches(bare)) return Optional.empty();
+        if (bare.length() > LONGEST || !WHOLE.matches(bare)) return Optional.empty();
         Duration sum = Duration.ZERO;
         Matcher part = PART.matcher(bare);
         while (part.find()) {

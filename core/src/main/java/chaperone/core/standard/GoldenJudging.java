@@ -9,9 +9,12 @@ import chaperone.core.standard.Section.Mark;
 import chaperone.core.standard.Verdict.Evidence;
 import chaperone.core.structure.Statement;
 import java.util.ArrayList;
-import java.util.Comparator;
+import java.util.Collections;
+import java.util.IdentityHashMap;
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
+import java.util.Set;
 
 /**
  * Statements that must stand. The walk ends at those that the text names; each is looked for among its siblings.
@@ -43,12 +46,12 @@ record GoldenJudging(Golden golden, Statement wanted) implements RuleJudging {
         }
         for (Statement each : beside(here, there))
             departures.add(new Evidence(path, "", Optional.of(each.text()), Optional.of(each.line())));
-        for (Statement each : displaced(here, there))
+        for (Displaced each : displaced(here, there))
             departures.add(new Evidence(
                     path,
-                    "behind " + before(here, there, each).text(),
-                    Optional.of(each.text()),
-                    Optional.of(each.line())));
+                    "behind " + each.behind().text(),
+                    Optional.of(each.statement().text()),
+                    Optional.of(each.statement().line())));
     }
 
     private static Optional<Integer> lineOf(Statement statement) {
@@ -69,15 +72,19 @@ record GoldenJudging(Golden golden, Statement wanted) implements RuleJudging {
                 .toList();
     }
 
-    /** Those that stand before one behind which they should stand. */
-    private List<Statement> displaced(Statement here, Statement there) {
+    /** A statement that stands before one behind which it should stand. */
+    private record Displaced(Statement statement, Statement behind) {}
+
+    private List<Displaced> displaced(Statement here, Statement there) {
         if (golden.manner() != Manner.IN_ORDER) return List.of();
-        List<Statement> displaced = new ArrayList<>();
-        int last = -1;
+        Map<Statement, Integer> places = new IdentityHashMap<>();
+        for (Statement each : here.children()) places.put(each, places.size());
+        List<Displaced> displaced = new ArrayList<>();
+        Statement last = here;
         for (Statement each : standing(here, there)) {
-            int index = indexOf(here, each);
-            if (index < last) displaced.add(each);
-            last = Math.max(last, index);
+            boolean isBefore = last != here && places.get(each) < places.get(last);
+            if (isBefore) displaced.add(new Displaced(each, last));
+            else last = each;
         }
         return displaced;
     }
@@ -90,19 +97,6 @@ record GoldenJudging(Golden golden, Statement wanted) implements RuleJudging {
                 .toList();
     }
 
-    private static int indexOf(Statement above, Statement child) {
-        List<Statement> children = above.children();
-        for (int i = 0; i < children.size(); i++) if (children.get(i) == child) return i;
-        return -1;
-    }
-
-    private static Statement before(Statement here, Statement there, Statement displaced) {
-        return standing(here, there).stream()
-                .takeWhile(each -> each != displaced)
-                .max(Comparator.comparingInt(each -> indexOf(here, each)))
-                .orElse(displaced);
-    }
-
     @Override
     public List<Mark> marks(Statement root) {
         List<Mark> marks = new ArrayList<>();
@@ -111,7 +105,8 @@ record GoldenJudging(Golden golden, Statement wanted) implements RuleJudging {
     }
 
     private void marks(Statement here, Statement there, List<Mark> marks) {
-        List<Statement> displaced = displaced(here, there);
+        Set<Statement> displaced = Collections.newSetFromMap(new IdentityHashMap<>());
+        displaced(here, there).forEach(each -> displaced.add(each.statement()));
         int last = here.line();
         for (Statement each : there.children()) {
             Optional<Statement> same = Siblings.same(here, each);
@@ -135,20 +130,16 @@ record GoldenJudging(Golden golden, Statement wanted) implements RuleJudging {
     }
 
     private List<ConfigStatement> merged(Statement here, Statement there) {
-        List<Statement> beside = beside(here, there);
-        List<Statement> ordered = inOrder(here, there);
+        Set<Statement> beside = Collections.newSetFromMap(new IdentityHashMap<>());
+        beside.addAll(beside(here, there));
+        Map<Statement, Statement> wantedOf = new IdentityHashMap<>();
+        for (Statement each : there.children())
+            Siblings.meant(here, each).ifPresent(child -> wantedOf.put(child, each));
         List<ConfigStatement> merged = new ArrayList<>();
-        for (Statement child : ordered) {
+        for (Statement child : inOrder(here, there)) {
             if (beside.contains(child)) continue;
-            ConfigStatement value = child.value();
-            for (Statement each : there.children()) {
-                boolean isSame = Siblings.same(here, each).filter(child::equals).isPresent();
-                boolean isReplaced = Siblings.same(here, each).isEmpty()
-                        && Siblings.named(here, each).filter(child::equals).isPresent();
-                if (isSame) value = Siblings.block(child.value(), child.text(), merged(child, each));
-                else if (isReplaced) value = Siblings.block(each.value(), each.text(), merged(child, each));
-            }
-            merged.add(value);
+            Statement each = wantedOf.get(child);
+            merged.add(each == null ? child.value() : mended(child, each));
         }
         int behind = -1;
         for (Statement each : there.children()) {
@@ -157,6 +148,12 @@ record GoldenJudging(Golden golden, Statement wanted) implements RuleJudging {
             else merged.add(golden.manner() == Manner.IN_ORDER && behind >= 0 ? ++behind : merged.size(), each.value());
         }
         return merged;
+    }
+
+    /** A statement as the text wants it; one that says the same already keeps its spelling. */
+    private ConfigStatement mended(Statement child, Statement each) {
+        Statement like = child.key().equals(each.key()) ? child : each;
+        return Siblings.block(like.value(), like.text(), merged(child, each));
     }
 
     private static int indexIn(List<ConfigStatement> merged, Statement found, Statement wanted) {
@@ -171,12 +168,11 @@ record GoldenJudging(Golden golden, Statement wanted) implements RuleJudging {
     private List<Statement> inOrder(Statement here, Statement there) {
         if (displaced(here, there).isEmpty()) return here.children();
         List<Statement> wantedOnes = standing(here, there);
+        Set<Statement> named = Collections.newSetFromMap(new IdentityHashMap<>());
+        named.addAll(wantedOnes);
         List<Statement> ordered = new ArrayList<>();
         int next = 0;
-        for (Statement child : here.children()) {
-            boolean isOne = wantedOnes.stream().anyMatch(each -> each == child);
-            ordered.add(isOne ? wantedOnes.get(next++) : child);
-        }
+        for (Statement child : here.children()) ordered.add(named.contains(child) ? wantedOnes.get(next++) : child);
         return ordered;
     }
 }

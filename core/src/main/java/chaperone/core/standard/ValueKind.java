@@ -32,6 +32,9 @@ public enum ValueKind {
     RELEASE(EnumSet.of(AT_MOST, AT_LEAST, EXACTLY, OTHER_THAN)),
     TEXT(EnumSet.of(EXACTLY, OTHER_THAN));
 
+    /** Of a value on a line: more is no value that anybody put there. */
+    private static final int LONGEST = 10_000;
+
     private final Set<Comparison> comparisons;
 
     ValueKind(Set<Comparison> comparisons) {
@@ -63,7 +66,7 @@ public enum ValueKind {
         if (!comparisons.contains(comparison))
             throw new IllegalArgumentException(this + " is not compared by " + comparison);
         String bare = unquoted(value);
-        if (!isOne(bare) || !isOne(limit)) return false;
+        if (bare.length() > LONGEST || !isOne(bare) || !isOne(limit)) return false;
         return switch (this) {
             case NUMBER -> ordered(bare, comparison, limit, ValueKind::number, Comparator.naturalOrder());
             case DURATION -> ordered(bare, comparison, limit, DurationText::read, Comparator.<Duration>naturalOrder());

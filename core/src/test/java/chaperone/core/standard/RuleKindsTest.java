@@ -94,6 +94,25 @@ class RuleKindsTest {
         assertThat(departures(turned)).containsExactly(": log-server 198.51.100.20, behind log-server 198.51.100.99");
     }
 
+    /** A list turned round, against the text in its order: linear but for looking each line up. */
+    @Test
+    void manyLinesOutOfOrderAreNamedAndPutInOrder() {
+        StringBuilder turned = new StringBuilder("list edge-in\n");
+        StringBuilder wanted = new StringBuilder("list edge-in\n");
+        for (int i = 1; i <= 1500; i++) {
+            wanted.append("  ").append(i).append(" pass tcp any any ").append(i).append('\n');
+            turned.append("  ")
+                    .append(1501 - i)
+                    .append(" pass tcp any any ")
+                    .append(1501 - i)
+                    .append('\n');
+        }
+        Clause clause = clause(new Golden(wanted.toString(), Manner.IN_ORDER, Optional.empty()));
+        assertThat(judge(turned.toString()).verdict(clause).evidence()).hasSize(1499);
+        String repaired = judge(turned.toString()).repaired(clause).orElseThrow();
+        assertThat(repaired).isEqualTo(wanted.toString());
+    }
+
     @Test
     void somethingMustStandSomewhereOrInEachBlock() {
         Rule anywhere = new Required(pattern("^admin-secret "), Optional.empty(), Optional.empty());

@@ -49,6 +49,19 @@ class ValueKindTest {
         assertThat(kind.holds(value, how, limit)).isEqualTo(expected);
     }
 
+    /** What somebody made to cost much, or to overflow, is none of the kind. */
+    @Test
+    void hostileValuesHoldNowhere() {
+        assertThat(ValueKind.DURATION.holds("999999999d".repeat(200_000), Comparison.AT_LEAST, "1s"))
+                .isFalse();
+        assertThat(ValueKind.SET.holds("1,".repeat(1_000_000), Comparison.WITHIN, "1-5"))
+                .isFalse();
+        assertThat(ValueKind.ADDRESS.holds("192.0.2.1 ".repeat(500_000), Comparison.WITHIN, "192.0.2.0/24"))
+                .isFalse();
+        assertThat(ValueKind.RELEASE.holds("7.".repeat(1_000_000), Comparison.AT_LEAST, "7.4"))
+                .isFalse();
+    }
+
     /** Ranges of numbers against the sets that they stand for, member by member. */
     @Test
     void setsAreWhatTheirMembersAre() {

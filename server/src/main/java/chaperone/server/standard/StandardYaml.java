@@ -4,7 +4,9 @@ import chaperone.server.problem.ProblemException;
 import com.fasterxml.jackson.annotation.JsonInclude;
 import jakarta.validation.ConstraintViolation;
 import jakarta.validation.Validator;
+import java.util.Arrays;
 import java.util.Comparator;
+import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
 import java.util.stream.Collectors;
@@ -22,6 +24,8 @@ import tools.jackson.databind.DeserializationFeature;
 import tools.jackson.databind.MapperFeature;
 import tools.jackson.databind.PropertyNamingStrategies;
 import tools.jackson.databind.cfg.EnumFeature;
+import tools.jackson.databind.exc.InvalidFormatException;
+import tools.jackson.databind.exc.UnrecognizedPropertyException;
 import tools.jackson.databind.json.JsonMapper;
 
 /** Standards as YAML 1.1: the same fields as elsewhere, in small letters with hyphens between their words. */
@@ -108,8 +112,22 @@ class StandardYaml {
                             step.getPropertyName() == null ? "[" + step.getIndex() + "]" : "." + step.getPropertyName())
                     .collect(Collectors.joining());
             String where = path.isEmpty() ? "" : named(fields, path.substring(1)) + " ";
-            throw malformed(where + e.getOriginalMessage());
+            throw malformed(where + words(e));
         }
+    }
+
+    /** What is wrong with it, without the names of our own classes. */
+    private static String words(JacksonException e) {
+        if (e instanceof UnrecognizedPropertyException) return "is not known here";
+        boolean isEnum = e instanceof InvalidFormatException wrong
+                && wrong.getTargetType() != null
+                && wrong.getTargetType().isEnum();
+        if (!isEnum) return "is of another form than expected";
+        Object[] values = ((InvalidFormatException) e).getTargetType().getEnumConstants();
+        return "is none of "
+                + Arrays.stream(values)
+                        .map(value -> value.toString().toLowerCase(Locale.ROOT))
+                        .collect(Collectors.joining(", "));
     }
 
     /** {@code clauses[2].limit} with the tag of the clause in place of its number. */

@@ -34,9 +34,9 @@ class StandardYamlTest {
             clauses: [ => line 1
             clauses:|- tag: a|  tag: b => line 3: found duplicate key tag
             nothing: 1 => it has no clauses
-            clauses: 5 => "clauses"
-            clauses:|- tag: log|  kind: golden|  reason: x|  binding: never => clause log, "binding":
-            clauses:|- tag: log|  kind: golden|  reason: x|  binding: warn|  platform: corvane|  scope: ''|  lines: 3 => clause log, "lines":
+            clauses: 5 => "clauses" is of another form
+            clauses:|- tag: log|  kind: golden|  reason: x|  binding: never => clause log, "binding": is none of advise, warn, refuse
+            clauses:|- tag: log|  kind: golden|  reason: x|  binding: warn|  platform: corvane|  scope: ''|  lines: 3 => clause log, "lines": is not known here
             clauses:|- tag: log|  kind: golden|  binding: warn|  platform: corvane|  scope: '' => clause log, "reason":
             clauses:|- tag: ''|  kind: golden|  reason: x|  binding: warn|  platform: corvane|  scope: '' => clause , "tag":
             clauses:|- => clause 1
