@@ -19,11 +19,16 @@
   const compared = new Latest<BlockComparison>();
   let bar: QueryBar | undefined = $state();
   let edits = $state.raw<BlockVersion | undefined>();
-  let asked = $state(0);
+  let moved = $state(0);
+  let movedBefore = 0;
+  /** The same question as before, since the fleet has moved: what is shown is no answer to another one. */
+  let isRepeated = $state(false);
 
   whenever(
-    () => ({ query, at: at.join('\n'), asked }),
+    () => ({ query, at: at.join('\n'), moved }),
     (wanted) => {
+      isRepeated = wanted.moved !== movedBefore;
+      movedBefore = wanted.moved;
       const params = { query: { query: wanted.query, at: wanted.at } };
       return compared.soon(() => compared.ask(need(api.GET('/api/blocks', { params }))));
     }
@@ -35,7 +40,7 @@
 
   onMount(() => {
     const ends = [
-      live.on('fleet', () => asked++),
+      live.on('fleet', () => moved++),
       keys.add([{ key: '/', says: 'choose devices', run: () => bar?.focus() }])
     ];
     return () => ends.forEach((end) => end());
@@ -66,7 +71,7 @@
 {#if !compared.problem?.span}<ProblemNote problem={compared.problem} class="mt-3" />{/if}
 
 {#if compared.value}
-  <div class={compared.isStale ? 'opacity-60' : ''}>
+  <div class={compared.isStale && !isRepeated ? 'opacity-60' : ''} aria-busy={compared.isAwaited}>
     {#if at.length === 0}
       <p class="panel mt-4 max-w-xl p-4">
         Choose a statement by its path: {count(devices, 'device')} have {count(
