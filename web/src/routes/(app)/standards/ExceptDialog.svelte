@@ -3,8 +3,10 @@
   import Dialog from '$lib/parts/form/Dialog.svelte';
   import Field from '$lib/parts/form/Field.svelte';
   import FormEnd from '$lib/parts/form/FormEnd.svelte';
+  import { preferences } from '$lib/state/preferences.svelte';
   import { session } from '$lib/state/session.svelte';
   import { Submission } from '$lib/state/submission.svelte';
+  import { fieldOf, instantOf } from '$lib/text/moment';
   import { count } from '$lib/text/time';
 
   interface Props {
@@ -17,14 +19,15 @@
 
   let { standard, tag, devices, ongranted, oncancel }: Props = $props();
   const DAY = 86_400_000;
-  const dayIn = (days: number) => new Date(Date.now() + days * DAY).toISOString().slice(0, 10);
+  const zone = preferences.zone;
+  const dayIn = (days: number) => fieldOf(new Date(Date.now() + days * DAY).toISOString(), zone).slice(0, 10);
   let reason = $state('');
   let owner = $state(session.who?.name ?? '');
   let day = $state(dayIn(14));
 
   const granting = new Submission(async () => {
     // The day that is named is still one of it.
-    const endsAt = new Date(new Date(`${day}T00:00`).getTime() + DAY).toISOString();
+    const endsAt = instantOf(`${day}T23:59`, zone) ?? '';
     await need(
       api.POST('/api/standards/{name}/exceptions', {
         params: { path: { name: standard } },

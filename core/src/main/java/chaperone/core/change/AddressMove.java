@@ -8,6 +8,7 @@ import com.google.re2j.Pattern;
 import java.util.List;
 import java.util.Optional;
 import java.util.Set;
+import java.util.function.Function;
 import java.util.stream.Collectors;
 import java.util.stream.Stream;
 
@@ -27,34 +28,35 @@ public record AddressMove(String from, String to) {
     public static Optional<AddressMove> of(String host, Promise promise, ConfigModel model) {
         boolean isBefore = promise.base().contains(host);
         if (!isBefore && !promise.text().contains(host) || IpAddress.read(host).isEmpty()) return Optional.empty();
-        return leads(host, promise.base(), promise.text(), model)
+        List<Difference> differences =
+                model.differences(promise.base(), promise.text()).withMeaning().differences();
+        return leads(host, differences, Difference::before, Difference::after)
                 .map(other -> new AddressMove(host, other))
-                .or(() ->
-                        leads(host, promise.text(), promise.base(), model).map(other -> new AddressMove(other, host)));
+                .or(() -> leads(host, differences, Difference::after, Difference::before)
+                        .map(other -> new AddressMove(other, host)));
     }
 
     public String other(String host) {
         return host.equals(from) ? to : from;
     }
 
-    private static Optional<String> leads(String host, String before, String after, ConfigModel model) {
-        List<Difference> differences =
-                model.differences(before, after).withMeaning().differences();
+    /** @param here the side of a difference on which the device is called by the host; {@code there} is the other one */
+    private static Optional<String> leads(String host, List<Difference> differences, Side here, Side there) {
         Optional<String> inPlace = only(differences.stream()
-                .filter(each -> each.before().isPresent())
-                .flatMap(each -> each.after().stream()
-                        .flatMap(part -> put(host, each.before().get(), part))));
+                .flatMap(each -> here.apply(each).stream()
+                        .flatMap(part -> there.apply(each).stream().flatMap(other -> put(host, part, other)))));
         if (inPlace.isPresent()) return inPlace;
         List<Part> added = differences.stream()
-                .filter(each -> each.before().isEmpty())
-                .flatMap(each -> each.after().stream())
+                .filter(each -> here.apply(each).isEmpty())
+                .flatMap(each -> there.apply(each).stream())
                 .toList();
         return only(differences.stream()
-                .filter(each -> each.after().isEmpty())
-                .flatMap(each -> each.before().stream())
-                .filter(part -> part.text().contains(host))
+                .filter(each -> there.apply(each).isEmpty())
+                .flatMap(each -> here.apply(each).stream())
                 .flatMap(part -> added.stream().flatMap(other -> put(host, part, other))));
     }
+
+    private interface Side extends Function<Difference, Optional<Part>> {}
 
     private static Optional<String> only(Stream<String> found) {
         Set<String> addresses = found.collect(Collectors.toSet());
@@ -63,6 +65,7 @@ public record AddressMove(String from, String to) {
 
     /** Which address stands where the other one stood, if all else but the length of its prefix is the same. */
     private static Stream<String> put(String host, Part before, Part after) {
+        if (!before.text().contains(host)) return Stream.empty();
         Matcher said = Pattern.compile(BEFORE + "(" + Pattern.quote(host) + LENGTH + ")(?:[^A-Za-z0-9.:_-]|$)")
                 .matcher(before.text());
         if (!said.find()) return Stream.empty();

@@ -3,6 +3,7 @@ package chaperone.core.standard;
 import com.google.re2j.Matcher;
 import com.google.re2j.Pattern;
 import java.time.Duration;
+import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
 
@@ -38,7 +39,7 @@ final class DurationText {
         Duration sum = Duration.ZERO;
         Matcher part = PART.matcher(bare);
         while (part.find()) {
-            Duration unit = UNITS.get(part.group(2).toLowerCase(java.util.Locale.ROOT));
+            Duration unit = UNITS.get(part.group(2).toLowerCase(Locale.ROOT));
             if (unit == null) return Optional.empty();
             sum = sum.plus(unit.multipliedBy(Long.parseLong(part.group(1))));
         }

@@ -9,6 +9,7 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.stream.Collectors;
 import org.springframework.stereotype.Component;
 import tools.jackson.databind.JsonNode;
 import tools.jackson.databind.node.ObjectNode;
@@ -60,7 +61,7 @@ class ClauseLibrary {
             throw new IllegalStateException(platform + " " + clause.tag() + " has no samples");
         Map<String, String> examples = fields.properties().stream()
                 .filter(field -> clause.fields().contains(field.getKey()))
-                .collect(java.util.stream.Collectors.toMap(
+                .collect(Collectors.toMap(
                         Map.Entry::getKey, field -> field.getValue().asString()));
         return new ShippedClause(clause, examples, passes, fails);
     }

@@ -9,6 +9,8 @@ import com.github.kagkarlsson.scheduler.task.helper.Tasks;
 import com.github.kagkarlsson.scheduler.task.schedule.FixedDelay;
 import java.time.Clock;
 import java.time.Duration;
+import org.slf4j.Logger;
+import org.slf4j.LoggerFactory;
 import org.springframework.context.annotation.Bean;
 import org.springframework.context.annotation.Configuration;
 import org.springframework.stereotype.Component;
@@ -17,6 +19,7 @@ import org.springframework.transaction.support.TransactionTemplate;
 /** Ends exceptions when their time has come, and judges their devices anew. */
 @Component
 class ExceptionsEnding {
+    private static final Logger LOG = LoggerFactory.getLogger(ExceptionsEnding.class);
     private static final String ITSELF = "chaperone";
 
     private final GrantedExceptions exceptions;
@@ -56,7 +59,14 @@ class ExceptionsEnding {
     }
 
     void tick() {
-        for (long id : exceptions.over()) transaction.executeWithoutResult(status -> end(id));
+        for (long id : exceptions.over()) {
+            try {
+                transaction.executeWithoutResult(status -> end(id));
+            } catch (RuntimeException e) {
+                // The others end all the same; this one is tried again with the next tick.
+                LOG.warn("Exception {} could not be ended", id, e);
+            }
+        }
     }
 
     private void end(long id) {

@@ -1,6 +1,7 @@
 package chaperone.server.standard;
 
 import chaperone.core.change.ConfigModel;
+import chaperone.core.standard.Clause;
 import chaperone.core.standard.Judge;
 import chaperone.core.standard.Verdict.Kind;
 import chaperone.server.fleet.Device;
@@ -10,11 +11,13 @@ import chaperone.server.revision.History;
 import chaperone.server.revision.Revision;
 import java.time.Instant;
 import java.util.ArrayList;
+import java.util.Comparator;
 import java.util.HashMap;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.stream.Collectors;
 import org.springframework.stereotype.Component;
 
 /** How a text would have judged the devices since a moment, from the revisions that are kept; nothing is kept of it. */
@@ -53,12 +56,15 @@ class PastTrial {
         text.clauses().stream()
                 .filter(clause -> clause.kind() != ClauseText.Kind.KNOWN)
                 .forEach(clause -> failures.put(clause.tag(), new ArrayList<>()));
+        Map<String, Clause> rules =
+                text.clauses().stream().collect(Collectors.toMap(ClauseText::tag, ClauseText::clause));
         int judged = 0;
         boolean isWhole = true;
         for (Device device : fleet.choose(List.of())) {
             Map<String, Boolean> scopes = new HashMap<>();
-            List<ClauseText> asked = text.clauses().stream()
+            List<Clause> asked = text.clauses().stream()
                     .filter(clause -> failures.containsKey(clause.tag()) && soundness.isFor(device, clause, scopes))
+                    .map(clause -> rules.get(clause.tag()))
                     .toList();
             if (asked.isEmpty()) continue;
             List<Revision> revisions = history.since(device, ConfigKind.RUNNING, from);
@@ -75,14 +81,14 @@ class PastTrial {
 
     private static List<PastFailure> sorted(List<PastFailure> failures) {
         return failures.stream()
-                .sorted(java.util.Comparator.comparing(PastFailure::from).thenComparing(PastFailure::device))
+                .sorted(Comparator.comparing(PastFailure::from).thenComparing(PastFailure::device))
                 .toList();
     }
 
     private void judge(
             Device device,
             List<Revision> revisions,
-            List<ClauseText> asked,
+            List<Clause> asked,
             Map<String, String> values,
             Instant from,
             Map<String, List<PastFailure>> failures) {
@@ -93,8 +99,8 @@ class PastTrial {
             String whole =
                     history.get(device, ConfigKind.RUNNING, revision.number()).whole();
             Judge judge = new Judge(whole, model, values, DeviceStanding.of(device));
-            for (ClauseText clause : asked) {
-                boolean fails = judge.verdict(clause.clause()).kind() == Kind.FAIL;
+            for (Clause clause : asked) {
+                boolean fails = judge.verdict(clause).kind() == Kind.FAIL;
                 if (fails) failing.putIfAbsent(clause.tag(), at);
                 else if (failing.containsKey(clause.tag()))
                     failures.get(clause.tag()).add(failure(device, failing.remove(clause.tag()), Optional.of(at)));

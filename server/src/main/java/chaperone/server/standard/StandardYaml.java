@@ -6,6 +6,7 @@ import jakarta.validation.ConstraintViolation;
 import jakarta.validation.Validator;
 import java.util.Arrays;
 import java.util.Comparator;
+import java.util.List;
 import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
@@ -18,6 +19,7 @@ import org.yaml.snakeyaml.Yaml;
 import org.yaml.snakeyaml.constructor.SafeConstructor;
 import org.yaml.snakeyaml.error.MarkedYAMLException;
 import org.yaml.snakeyaml.error.YAMLException;
+import org.yaml.snakeyaml.nodes.Tag;
 import org.yaml.snakeyaml.representer.Representer;
 import tools.jackson.core.JacksonException;
 import tools.jackson.databind.DeserializationFeature;
@@ -62,7 +64,7 @@ class StandardYaml {
             representers.put(
                     String.class,
                     text -> representScalar(
-                            org.yaml.snakeyaml.nodes.Tag.STR,
+                            Tag.STR,
                             text.toString(),
                             text.toString().contains("\n")
                                     ? DumperOptions.ScalarStyle.LITERAL
@@ -141,12 +143,12 @@ class StandardYaml {
     }
 
     private static Optional<String> tagOf(Map<?, ?> fields, int number) {
-        boolean isTagged = fields.get("clauses") instanceof java.util.List<?> clauses
+        boolean isTagged = fields.get("clauses") instanceof List<?> clauses
                 && number < clauses.size()
                 && clauses.get(number) instanceof Map<?, ?> clause
                 && clause.get("tag") != null;
         if (!isTagged) return Optional.empty();
-        Map<?, ?> clause = (Map<?, ?>) ((java.util.List<?>) fields.get("clauses")).get(number);
+        Map<?, ?> clause = (Map<?, ?>) ((List<?>) fields.get("clauses")).get(number);
         return Optional.of(clause.get("tag").toString());
     }
 

@@ -19,6 +19,13 @@ import org.junit.jupiter.params.provider.CsvSource;
 /** Changes of the address that a device is called by: it is looked for at the new one, with the key that it is known by. */
 @Timeout(240)
 class NewAddressTest {
+    /** How each family is told its address. */
+    private static final String WAYS = """
+            brkw-acc-1  => gateway vlan 330|address {}/16
+            ald-wall-1  => port e1 address {}/16
+            cairn-rtr-1 => put ports lan-0 address {}/16
+            """;
+
     private static final String NOT_CALLABLE = "127.40.1.21";
 
     private static FourFamilies four;
@@ -34,11 +41,7 @@ class NewAddressTest {
     }
 
     @ParameterizedTest
-    @CsvSource(delimiterString = " => ", textBlock = """
-            brkw-acc-1  => gateway vlan 330|address {}/16
-            ald-wall-1  => port e1 address {}/16
-            cairn-rtr-1 => put ports lan-0 address {}/16
-            """)
+    @CsvSource(delimiterString = " => ", textBlock = WAYS)
     void aDeviceIsFoundAgainAtItsNewAddressAndAtItsOldOneWhenThatIsUndone(String name, String lines) {
         StandIn device = four.device(name);
         String old = device.address().getHostString();
@@ -107,11 +110,7 @@ class NewAddressTest {
 
     /** Where nobody may call, only the guard leads it back. */
     @ParameterizedTest
-    @CsvSource(delimiterString = " => ", textBlock = """
-            brkw-acc-1  => gateway vlan 330|address {}/16
-            ald-wall-1  => port e1 address {}/16
-            cairn-rtr-1 => put ports lan-0 address {}/16
-            """)
+    @CsvSource(delimiterString = " => ", textBlock = WAYS)
     void theGuardGivesBackWhatCannotBeFollowed(String name, String lines) {
         StandIn device = four.device(name);
         String old = device.address().getHostString();
