@@ -107,7 +107,7 @@ export interface paths {
             path?: never;
             cookie?: never;
         };
-        get: operations["list_21"];
+        get: operations["list_23"];
         put?: never;
         post?: never;
         delete?: never;
@@ -123,7 +123,7 @@ export interface paths {
             path?: never;
             cookie?: never;
         };
-        get: operations["file_3"];
+        get: operations["file_4"];
         put?: never;
         post?: never;
         delete?: never;
@@ -539,7 +539,7 @@ export interface paths {
             path?: never;
             cookie?: never;
         };
-        get: operations["report"];
+        get: operations["report_1"];
         put?: never;
         post?: never;
         delete?: never;
@@ -747,7 +747,7 @@ export interface paths {
             path?: never;
             cookie?: never;
         };
-        get: operations["text_3"];
+        get: operations["text_4"];
         put?: never;
         post?: never;
         delete?: never;
@@ -891,7 +891,7 @@ export interface paths {
             path?: never;
             cookie?: never;
         };
-        get: operations["notes"];
+        get: operations["notes_1"];
         put?: never;
         post?: never;
         delete?: never;
@@ -955,7 +955,7 @@ export interface paths {
             path?: never;
             cookie?: never;
         };
-        get: operations["list_20"];
+        get: operations["list_22"];
         put?: never;
         post?: never;
         delete?: never;
@@ -971,7 +971,7 @@ export interface paths {
             path?: never;
             cookie?: never;
         };
-        get: operations["file_2"];
+        get: operations["file_3"];
         put?: never;
         post?: never;
         delete?: never;
@@ -1307,7 +1307,7 @@ export interface paths {
             path?: never;
             cookie?: never;
         };
-        get: operations["text_2"];
+        get: operations["text_3"];
         put?: never;
         post?: never;
         delete?: never;
@@ -1355,7 +1355,7 @@ export interface paths {
             path?: never;
             cookie?: never;
         };
-        get: operations["difference"];
+        get: operations["difference_1"];
         put?: never;
         post?: never;
         delete?: never;
@@ -1406,6 +1406,22 @@ export interface paths {
         get?: never;
         put?: never;
         post: operations["help"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/devices/{name}/verdicts": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["verdicts"];
+        put?: never;
+        post?: never;
         delete?: never;
         options?: never;
         head?: never;
@@ -1508,6 +1524,38 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/findings": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["list_21"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/findings/list.{format}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["file_2"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/fleet-edits": {
         parameters: {
             query?: never;
@@ -1547,7 +1595,7 @@ export interface paths {
             path?: never;
             cookie?: never;
         };
-        get: operations["list_19"];
+        get: operations["list_20"];
         put?: never;
         post?: never;
         delete?: never;
@@ -1659,7 +1707,7 @@ export interface paths {
             path?: never;
             cookie?: never;
         };
-        get: operations["list_18"];
+        get: operations["list_19"];
         put?: never;
         post?: never;
         delete?: never;
@@ -1963,7 +2011,7 @@ export interface paths {
             path?: never;
             cookie?: never;
         };
-        get: operations["list_17"];
+        get: operations["list_18"];
         put?: never;
         post?: never;
         delete?: never;
@@ -2315,7 +2363,7 @@ export interface paths {
             path?: never;
             cookie?: never;
         };
-        get: operations["list_16"];
+        get: operations["list_17"];
         put?: never;
         post?: never;
         delete?: never;
@@ -2443,7 +2491,7 @@ export interface paths {
             path?: never;
             cookie?: never;
         };
-        get: operations["text_1"];
+        get: operations["text_2"];
         put?: never;
         post?: never;
         delete?: never;
@@ -2523,7 +2571,7 @@ export interface paths {
             path?: never;
             cookie?: never;
         };
-        get: operations["list_15"];
+        get: operations["list_16"];
         put?: never;
         post?: never;
         delete?: never;
@@ -2731,7 +2779,7 @@ export interface paths {
             path?: never;
             cookie?: never;
         };
-        get: operations["list_14"];
+        get: operations["list_15"];
         put?: never;
         post?: never;
         delete?: never;
@@ -2923,7 +2971,7 @@ export interface paths {
             path?: never;
             cookie?: never;
         };
-        get: operations["list_13"];
+        get: operations["list_14"];
         put?: never;
         post?: never;
         delete?: never;
@@ -3092,6 +3140,22 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/standards/{name}/findings/{device}/{tag}/notes": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["notes"];
+        put?: never;
+        post: operations["write_4"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/standards/{name}/heat": {
         parameters: {
             query?: never;
@@ -3100,6 +3164,22 @@ export interface paths {
             cookie?: never;
         };
         get: operations["heat"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/standards/{name}/matrix": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["matrix"];
         put?: never;
         post?: never;
         delete?: never;
@@ -3118,6 +3198,86 @@ export interface paths {
         get?: never;
         put?: never;
         post: operations["publish"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/standards/{name}/report.{format}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["report"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/standards/{name}/results": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["results"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/standards/{name}/versions": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["list_13"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/standards/{name}/versions/{number}/difference": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["difference"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/standards/{name}/versions/{number}/yaml": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["text_1"];
+        put?: never;
+        post?: never;
         delete?: never;
         options?: never;
         head?: never;
@@ -4180,6 +4340,50 @@ export interface components {
             excerpt: components["schemas"]["ExcerptLine"][];
             repair: string[];
         };
+        FindingNoteInput: {
+            text: string;
+        };
+        FindingNoteView: {
+            /** Format: date-time */
+            madeAt: string;
+            madeBy: string;
+            text: string;
+        };
+        FindingPage: {
+            /** Format: int64 */
+            devices: number;
+            findings: components["schemas"]["FindingRow"][];
+            /** Format: int64 */
+            matching: number;
+        };
+        FindingRow: {
+            /** @enum {string} */
+            binding?: "ADVISE" | "WARN" | "REFUSE";
+            /** Format: int32 */
+            broughtBy?: number;
+            device: string;
+            ended?: string;
+            endedWho?: components["schemas"]["OriginView"];
+            evidence: components["schemas"]["Evidence"][];
+            /** @enum {string} */
+            kind: "PASS" | "FAIL" | "NOT_KNOWN";
+            /** Format: date-time */
+            lastSeen?: string;
+            /** Format: int32 */
+            notes: number;
+            /** Format: int32 */
+            revision?: number;
+            /** @enum {string} */
+            severity: "LOW" | "MEDIUM" | "HIGH" | "CRITICAL";
+            /** Format: date-time */
+            since: string;
+            site: string;
+            standard: string;
+            /** @enum {string} */
+            state: "OPEN" | "EXCEPTED" | "CLOSED";
+            tag: string;
+            who?: components["schemas"]["OriginView"];
+        };
         FindingView: {
             /** @enum {string} */
             binding: "ADVISE" | "WARN" | "REFUSE";
@@ -4723,6 +4927,19 @@ export interface components {
             madeBy: string;
             text: string;
         };
+        MatrixRow: {
+            device: string;
+            outcomes: {
+                [key: string]: "PASS" | "FAIL" | "EXCEPTED" | "NOT_KNOWN" | "NOT_ASKED";
+            };
+            site: string;
+        };
+        MatrixView: {
+            /** Format: int64 */
+            matching: number;
+            rows: components["schemas"]["MatrixRow"][];
+            tags: string[];
+        };
         MeaningCounts: {
             /** Format: int32 */
             added: number;
@@ -4763,6 +4980,10 @@ export interface components {
             name: string;
             serial: string;
             slot: string;
+        };
+        NamedCounts: {
+            counts: components["schemas"]["OutcomeCounts"];
+            name: string;
         };
         NewAccount: {
             fullName: string;
@@ -4893,6 +5114,18 @@ export interface components {
             lines: number;
             meaning: string;
             outcome: string;
+        };
+        OutcomeCounts: {
+            /** Format: int64 */
+            excepted: number;
+            /** Format: int64 */
+            fail: number;
+            /** Format: int64 */
+            notAsked: number;
+            /** Format: int64 */
+            notKnown: number;
+            /** Format: int64 */
+            pass: number;
         };
         Pair: {
             /** Format: date-time */
@@ -5227,6 +5460,22 @@ export interface components {
         Replay: {
             pieces: components["schemas"]["PieceView"][];
             recording: components["schemas"]["RecordingView"];
+        };
+        ResultsView: {
+            all: components["schemas"]["OutcomeCounts"];
+            byClause: components["schemas"]["TagCounts"][];
+            byGroup: components["schemas"]["NamedCounts"][];
+            byParagraph: components["schemas"]["NamedCounts"][];
+            bySite: components["schemas"]["NamedCounts"][];
+            /** Format: int64 */
+            devices: number;
+            /** Format: int32 */
+            number: number;
+            /** Format: date-time */
+            publishedAt: string;
+            standard: string;
+            /** Format: int64 */
+            waiting: number;
         };
         RetentionInput: {
             /** Format: int32 */
@@ -5598,6 +5847,19 @@ export interface components {
                 };
             };
         };
+        StandardVerdicts: {
+            isNewest: boolean;
+            /** Format: date-time */
+            judgedAt: string;
+            /** Format: int64 */
+            notAsked: number;
+            /** Format: int32 */
+            number: number;
+            /** Format: int32 */
+            revision: number;
+            standard: string;
+            verdicts: components["schemas"]["VerdictView"][];
+        };
         StandardView: {
             fields: string[];
             isPublishedAsWritten: boolean;
@@ -5721,6 +5983,10 @@ export interface components {
             /** Format: date-time */
             readAt: string;
             rows: string[][];
+        };
+        TagCounts: {
+            counts: components["schemas"]["OutcomeCounts"];
+            tag: string;
         };
         TakeBackInput: {
             revisions: number[];
@@ -5894,6 +6160,32 @@ export interface components {
             port: number;
             /** Format: int64 */
             uses: number;
+        };
+        VerdictView: {
+            /** @enum {string} */
+            binding: "ADVISE" | "WARN" | "REFUSE";
+            finding?: components["schemas"]["FindingRow"];
+            group?: string;
+            /** @enum {string} */
+            outcome: "PASS" | "FAIL" | "EXCEPTED" | "NOT_KNOWN" | "NOT_ASKED";
+            reason: string;
+            /** @enum {string} */
+            severity: "LOW" | "MEDIUM" | "HIGH" | "CRITICAL";
+            tag: string;
+            words?: string;
+        };
+        VersionView: {
+            added: string[];
+            altered: string[];
+            /** Format: int32 */
+            clauses: number;
+            hasValues: boolean;
+            /** Format: int32 */
+            number: number;
+            /** Format: date-time */
+            publishedAt: string;
+            publishedBy: string;
+            removed: string[];
         };
         Visit: {
             /** Format: date-time */
@@ -6134,7 +6426,7 @@ export interface operations {
             };
         };
     };
-    list_21: {
+    list_23: {
         parameters: {
             query?: {
                 who?: string | null;
@@ -6162,7 +6454,7 @@ export interface operations {
             };
         };
     };
-    file_3: {
+    file_4: {
         parameters: {
             query?: {
                 who?: string | null;
@@ -6901,7 +7193,7 @@ export interface operations {
             };
         };
     };
-    report: {
+    report_1: {
         parameters: {
             query?: never;
             header?: never;
@@ -7202,7 +7494,7 @@ export interface operations {
             };
         };
     };
-    text_3: {
+    text_4: {
         parameters: {
             query?: never;
             header?: never;
@@ -7471,7 +7763,7 @@ export interface operations {
             };
         };
     };
-    notes: {
+    notes_1: {
         parameters: {
             query: {
                 since: string;
@@ -7557,7 +7849,7 @@ export interface operations {
             };
         };
     };
-    list_20: {
+    list_22: {
         parameters: {
             query?: {
                 query?: string;
@@ -7587,7 +7879,7 @@ export interface operations {
             };
         };
     };
-    file_2: {
+    file_3: {
         parameters: {
             query?: {
                 query?: string;
@@ -8186,7 +8478,7 @@ export interface operations {
             };
         };
     };
-    text_2: {
+    text_3: {
         parameters: {
             query?: {
                 kind?: "RUNNING" | "SAVED" | "AGREED";
@@ -8256,7 +8548,7 @@ export interface operations {
             };
         };
     };
-    difference: {
+    difference_1: {
         parameters: {
             query: {
                 before: number;
@@ -8353,6 +8645,28 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["LineHelpView"];
+                };
+            };
+        };
+    };
+    verdicts: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                name: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["StandardVerdicts"][];
                 };
             };
         };
@@ -8477,6 +8791,72 @@ export interface operations {
             };
         };
     };
+    list_21: {
+        parameters: {
+            query?: {
+                standard?: string | null;
+                tag?: string | null;
+                site?: string | null;
+                device?: string | null;
+                query?: string | null;
+                person?: string | null;
+                severity?: "LOW" | "MEDIUM" | "HIGH" | "CRITICAL" | null;
+                state?: "OPEN" | "EXCEPTED" | "CLOSED" | null;
+                since?: string | null;
+                order?: "AGE" | "SEVERITY" | "CLAUSE" | "DEVICE" | "SITE" | null;
+                page?: number;
+                size?: number;
+            };
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["FindingPage"];
+                };
+            };
+        };
+    };
+    file_2: {
+        parameters: {
+            query?: {
+                standard?: string | null;
+                tag?: string | null;
+                site?: string | null;
+                device?: string | null;
+                query?: string | null;
+                person?: string | null;
+                severity?: "LOW" | "MEDIUM" | "HIGH" | "CRITICAL" | null;
+                state?: "OPEN" | "EXCEPTED" | "CLOSED" | null;
+                since?: string | null;
+                order?: "AGE" | "SEVERITY" | "CLAUSE" | "DEVICE" | "SITE" | null;
+            };
+            header?: never;
+            path: {
+                format: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": string;
+                };
+            };
+        };
+    };
     newest: {
         parameters: {
             query?: never;
@@ -8519,7 +8899,7 @@ export interface operations {
             };
         };
     };
-    list_19: {
+    list_20: {
         parameters: {
             query?: never;
             header?: never;
@@ -8737,7 +9117,7 @@ export interface operations {
             };
         };
     };
-    list_18: {
+    list_19: {
         parameters: {
             query?: never;
             header?: never;
@@ -8984,7 +9364,7 @@ export interface operations {
             query?: never;
             header?: never;
             path: {
-                kind: "JOBS" | "DEVICE_EVENTS" | "CREDENTIAL_USES" | "TRACES" | "REMOVALS" | "RECORDINGS" | "ROUTINE_RUNS";
+                kind: "JOBS" | "DEVICE_EVENTS" | "CREDENTIAL_USES" | "TRACES" | "CLOSED_FINDINGS" | "REMOVALS" | "RECORDINGS" | "ROUTINE_RUNS";
             };
             cookie?: never;
         };
@@ -9230,7 +9610,7 @@ export interface operations {
             };
         };
     };
-    list_17: {
+    list_18: {
         parameters: {
             query?: {
                 size?: number;
@@ -9844,7 +10224,7 @@ export interface operations {
             };
         };
     };
-    list_16: {
+    list_17: {
         parameters: {
             query?: never;
             header?: never;
@@ -10076,7 +10456,7 @@ export interface operations {
             };
         };
     };
-    text_1: {
+    text_2: {
         parameters: {
             query?: never;
             header?: never;
@@ -10234,7 +10614,7 @@ export interface operations {
             };
         };
     };
-    list_15: {
+    list_16: {
         parameters: {
             query?: never;
             header?: never;
@@ -10556,7 +10936,7 @@ export interface operations {
             };
         };
     };
-    list_14: {
+    list_15: {
         parameters: {
             query?: never;
             header?: never;
@@ -10897,7 +11277,7 @@ export interface operations {
             };
         };
     };
-    list_13: {
+    list_14: {
         parameters: {
             query?: never;
             header?: never;
@@ -11267,6 +11647,58 @@ export interface operations {
             };
         };
     };
+    notes: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                name: string;
+                device: string;
+                tag: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["FindingNoteView"][];
+                };
+            };
+        };
+    };
+    write_4: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                name: string;
+                device: string;
+                tag: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["FindingNoteInput"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["FindingNoteView"][];
+                };
+            };
+        };
+    };
     heat: {
         parameters: {
             query?: never;
@@ -11289,6 +11721,30 @@ export interface operations {
             };
         };
     };
+    matrix: {
+        parameters: {
+            query?: {
+                query?: string;
+            };
+            header?: never;
+            path: {
+                name: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["MatrixView"];
+                };
+            };
+        };
+    };
     publish: {
         parameters: {
             query?: never;
@@ -11307,6 +11763,127 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["StandardView"];
+                };
+            };
+        };
+    };
+    report: {
+        parameters: {
+            query?: {
+                query?: string | null;
+                show?: "FAILED" | "PASSED" | "BOTH" | null;
+                from?: string | null;
+            };
+            header?: never;
+            path: {
+                name: string;
+                format: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": string;
+                };
+            };
+        };
+    };
+    results: {
+        parameters: {
+            query?: {
+                query?: string;
+            };
+            header?: never;
+            path: {
+                name: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ResultsView"];
+                };
+            };
+        };
+    };
+    list_13: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                name: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["VersionView"][];
+                };
+            };
+        };
+    };
+    difference: {
+        parameters: {
+            query?: {
+                with?: number;
+            };
+            header?: never;
+            path: {
+                name: string;
+                number: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "text/x-diff": string;
+                };
+            };
+        };
+    };
+    text_1: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                name: string;
+                number: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/yaml": string;
                 };
             };
         };

@@ -12,6 +12,13 @@
   }
 
   let { heat, tag, site, onchoose }: Props = $props();
+  const NONE_HERE = 3;
+  const isKept = (row: Heat['rows'][number]) => Object.keys(row.failing).length === 0 && row.tag !== tag;
+  const kept = $derived(heat.rows.filter(isKept));
+  let showsKept = $state(false);
+  /** A few that hold everywhere are shown with the others. */
+  const folds = $derived(kept.length > NONE_HERE);
+  const shown = $derived(folds && !showsKept ? heat.rows.filter((row) => !isKept(row)) : heat.rows);
   const most = $derived(
     Math.max(1, ...heat.rows.flatMap((row) => Object.values(row.failing).map((failing) => failing ?? 0)))
   );
@@ -28,7 +35,7 @@
       </tr>
     </thead>
     <tbody>
-      {#each heat.rows as row (row.tag)}
+      {#each shown as row (row.tag)}
         {@const all = Object.values(row.failing).reduce((sum: number, each) => sum + (each ?? 0), 0)}
         <tr class={row.tag === tag ? 'bg-chosen' : ''}>
           <th scope="row" class="font-normal">
@@ -58,6 +65,20 @@
           <td class="font-semibold">{all || ''}</td>
         </tr>
       {/each}
+      {#if folds}
+        <tr>
+          <td colspan={heat.sites.length + 4}>
+            <button
+              class="text-quiet cursor-pointer"
+              aria-expanded={showsKept}
+              onclick={() => (showsKept = !showsKept)}
+              >{kept.length} clauses hold everywhere: {showsKept
+                ? 'only the others'
+                : 'show them too'}</button
+            >
+          </td>
+        </tr>
+      {/if}
     </tbody>
   </table>
 </div>

@@ -11,6 +11,15 @@ const heat: Heat = {
   ]
 };
 
+it('folds the clauses that hold everywhere when they are many', async () => {
+  const row = (tag: string) => ({ ...heat.rows[1]!, tag });
+  const rows = [heat.rows[0]!, ...['a', 'b', 'c', 'd'].map(row)];
+  render(HeatTable, { heat: { ...heat, rows }, tag: undefined, site: undefined, onchoose: vi.fn() });
+  expect(screen.queryByRole('button', { name: /^a / })).toBeNull();
+  await fireEvent.click(screen.getByRole('button', { name: /^4 clauses hold everywhere/ }));
+  expect(screen.getAllByRole('row')).toHaveLength(7);
+});
+
 it('holds a number where devices fail and nothing where none does', async () => {
   const onchoose = vi.fn();
   render(HeatTable, { heat, tag: undefined, site: undefined, onchoose });

@@ -4,10 +4,12 @@ import {
   comparisonsOf,
   emptyClause,
   endsSoon,
+  endedText,
   evidenceText,
   fieldsOf,
   freeTag,
   sectionText,
+  versionText,
   warmth
 } from './clauseText';
 
@@ -58,4 +60,25 @@ it('knows how values are compared, and what ends within a week', () => {
 it('finds fields in limits and repairs too', () => {
   const clause: Clause = { ...golden('x'), limit: '{{net}}', repair: 'log {{log}}' };
   expect(fieldsOf([clause])).toEqual(['net', 'log']);
+});
+
+it('says how a finding ended', () => {
+  expect(endedText({ ended: 'CLAUSE_ALTERED' })).toBe('clause altered');
+  expect(endedText({ ended: 'NOT_ASKED' })).toBe('not asked any more');
+  expect(endedText({})).toBe('');
+});
+
+it('says what a text brought, altered and took out', () => {
+  const version = {
+    number: 2,
+    publishedBy: 'r.anand',
+    publishedAt: '2026-01-01T00:00:00Z',
+    clauses: 3,
+    added: ['a'],
+    altered: ['b', 'c', 'd', 'e', 'f', 'g'],
+    removed: [],
+    hasValues: true
+  };
+  expect(versionText(version)).toBe('new: a; altered: b, c, d, e, f …; values of sites');
+  expect(versionText({ ...version, added: [], altered: [], hasValues: false })).toBe('nothing');
 });

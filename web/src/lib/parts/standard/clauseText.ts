@@ -1,4 +1,14 @@
-import type { Clause, ClauseException, Evidence, Finding, Section } from '$lib/api/client';
+import type {
+  Clause,
+  ClauseException,
+  Evidence,
+  Finding,
+  FindingRow,
+  Section,
+  StandardVerdicts,
+  StandardVersion
+} from '$lib/api/client';
+import { whoText } from '$lib/parts/history/whoText';
 import { count } from '$lib/text/time';
 
 export const BINDING: Record<Clause['binding'], string> = {
@@ -80,6 +90,45 @@ export const VERDICT: Record<Finding['kind'], string> = {
   FAIL: 'fails',
   NOT_KNOWN: 'not known'
 };
+
+export type Outcome = StandardVerdicts['verdicts'][number]['outcome'];
+
+export const OUTCOME: Record<Outcome, string> = {
+  PASS: 'holds',
+  FAIL: 'fails',
+  EXCEPTED: 'excepted',
+  NOT_KNOWN: 'not known',
+  NOT_ASKED: 'not asked'
+};
+
+const ENDED: Record<string, string> = {
+  CHANGED: 'device altered',
+  CLAUSE_ALTERED: 'clause altered',
+  NOT_ASKED: 'not asked any more',
+  KNOWN: 'known otherwise'
+};
+
+/** How a finding ended, and by whom if somebody altered the device, in words. */
+export const endedText = (row: Pick<FindingRow, 'ended' | 'endedWho'>): string =>
+  row.endedWho ? `altered by ${whoText(row.endedWho)}` : (ENDED[row.ended ?? ''] ?? '');
+
+/** Findings in lists are told apart by this; closed ones may be of the same clause on the same device. */
+export const findingKey = (row: FindingRow): string =>
+  [row.standard, row.tag, row.device, row.since].join(' ');
+
+/** Which clauses a text brought, altered and took out, in one line. */
+export function versionText(version: StandardVersion): string {
+  const said = [
+    ['new', version.added],
+    ['altered', version.altered],
+    ['taken out', version.removed]
+  ] as const;
+  const words = said
+    .filter(([, tags]) => tags.length > 0)
+    .map(([word, tags]) => `${word}: ${tags.slice(0, 5).join(', ')}${tags.length > 5 ? ' …' : ''}`);
+  if (version.hasValues) words.push('values of sites');
+  return words.join('; ') || 'nothing';
+}
 
 /** A new clause of a kind, with nothing filled in that could be mistaken for a rule. */
 export const emptyClause = (platform: string, tag: string): Clause => ({

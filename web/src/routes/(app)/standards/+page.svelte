@@ -7,6 +7,7 @@
     type ClauseException,
     type Finding,
     type Heat,
+    type StandardResults,
     type StandardRow
   } from '$lib/api/client';
   import Dialog from '$lib/parts/form/Dialog.svelte';
@@ -14,6 +15,7 @@
   import FormEnd from '$lib/parts/form/FormEnd.svelte';
   import ProblemNote from '$lib/parts/form/ProblemNote.svelte';
   import HeatTable from '$lib/parts/standard/HeatTable.svelte';
+  import StandardTabs from '$lib/parts/standard/StandardTabs.svelte';
   import { address } from '$lib/state/address.svelte';
   import { Doing } from '$lib/state/doing.svelte';
   import { keys } from '$lib/keys/keys.svelte';
@@ -25,6 +27,8 @@
   import { count } from '$lib/text/time';
   import Exceptions from './Exceptions.svelte';
   import Findings from './Findings.svelte';
+  import ReportMenu from './ReportMenu.svelte';
+  import ResultsSaid from './ResultsSaid.svelte';
 
   let rows = $state.raw<StandardRow[] | undefined>();
   let begins = $state(false);
@@ -43,6 +47,8 @@
   const heat = new Latest<Heat>();
   const findings = new Latest<Finding[]>();
   const exceptions = new Latest<ClauseException[]>();
+  const results = new Latest<StandardResults>();
+  const isInForce = $derived(inForce.some((row) => row.name === name));
   const doing = new Doing(async () => {
     rows = await need(api.GET('/api/standards'));
     await ask();
@@ -55,6 +61,9 @@
     await Promise.all([
       heat.ask(need(api.GET('/api/standards/{name}/heat', { params: { path } }))),
       findings.ask(need(api.GET('/api/standards/{name}/findings', { params: { path, query } }))),
+      ...(isInForce
+        ? [results.ask(need(api.GET('/api/standards/{name}/results', { params: { path } })))]
+        : [results.forget()]),
       exceptions.ask(need(api.GET('/api/standards/{name}/exceptions', { params: { path } })))
     ]);
   }
@@ -96,6 +105,7 @@
       {#if rows}{count(inForce.length, 'standard')} in force. Devices are judged as they change.{/if}
     </p>
   </div>
+  {#if name && isInForce}<ReportMenu {name} />{/if}
   {#if name}<a class="btn" href="/standards/{encodeURIComponent(name)}"
       >{session.mayAct ? 'Write' : 'Read'} {name}</a
     >{/if}
@@ -103,6 +113,8 @@
     <button class="btn btn-primary" onclick={() => (begins = true)}>New standard… <kbd>a</kbd></button>
   {/if}
 </div>
+
+<StandardTabs />
 
 <ProblemNote problem={doing.problem ?? heat.problem ?? findings.problem ?? exceptions.problem} class="mt-3" />
 
@@ -125,6 +137,7 @@
       >
     {/each}
   </div>
+  {#if results.value}<ResultsSaid results={results.value} />{/if}
   {#if heat.value && heat.value.rows.length > 0}
     <div class="mt-3">
       <HeatTable

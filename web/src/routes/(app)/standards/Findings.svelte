@@ -1,14 +1,13 @@
 <script lang="ts">
-  import { api, need, type Finding, type FindingDetail } from '$lib/api/client';
-  import { evidenceText, SEVERITY, VERDICT } from '$lib/parts/standard/clauseText';
+  import type { Finding } from '$lib/api/client';
+  import { SEVERITY, VERDICT } from '$lib/parts/standard/clauseText';
   import When from '$lib/parts/form/When.svelte';
   import ProblemNote from '$lib/parts/form/ProblemNote.svelte';
+  import FindingLines from '$lib/parts/standard/FindingLines.svelte';
   import ExceptDialog from './ExceptDialog.svelte';
   import { draft } from '$lib/state/draft.svelte';
-  import { Latest } from '$lib/state/latest.svelte';
   import { session } from '$lib/state/session.svelte';
   import { Submission } from '$lib/state/submission.svelte';
-  import { whenever } from '$lib/state/whenever.svelte';
 
   interface Props {
     standard: string;
@@ -29,17 +28,6 @@
   const shown = $derived(chosen ? findings.find((each) => idOf(each) === chosen) : findings[0]);
   const failing = $derived(findings.filter((each) => each.kind === 'FAIL' && !each.isExcepted));
   const alike = $derived(failing.filter((each) => each.tag === shown?.tag));
-
-  const detail = new Latest<FindingDetail>();
-  whenever(
-    () => (shown ? `${idOf(shown)} ${shown.revision}` : ''),
-    () => {
-      detail.forget();
-      if (!shown) return;
-      const path = { name: standard, device: shown.device, tag: shown.tag };
-      detail.ask(need(api.GET('/api/standards/{name}/findings/{device}/{tag}', { params: { path } })));
-    }
-  );
 
   const repairing = new Submission(async () => {
     let number = 0;
@@ -97,30 +85,7 @@
           >
         </h2>
         {#if shown.words}<p class="mt-1 font-semibold">{shown.words}</p>{/if}
-        <ul class="mono bg-removed mt-2 max-h-60 overflow-y-auto rounded px-3 py-2">
-          {#each shown.evidence as evidence, i (i)}<li class="whitespace-pre-wrap">
-              {evidenceText(evidence)}
-            </li>{/each}
-        </ul>
-        {#if detail.value && detail.value.excerpt.length > 0}
-          <ol class="mono mt-2 max-h-48 overflow-auto" aria-label="What stands there">
-            {#each detail.value.excerpt as line, i (line.line)}
-              {#if i > 0 && detail.value.excerpt[i - 1]!.line + 1 < line.line}<li class="text-quiet">
-                  …
-                </li>{/if}
-              <li class={['whitespace-pre', line.isMeant ? 'bg-removed' : 'text-quiet']}>
-                <span class="text-quiet inline-block w-10 pr-2 text-right">{line.line + 1}</span>{line.text}
-              </li>
-            {/each}
-          </ol>
-        {/if}
-        {#if detail.value && detail.value.repair.length > 0}
-          <p class="text-quiet mt-2">Repair, as the device will read it</p>
-          <pre class="bg-base-200 max-h-40 overflow-auto rounded px-3 py-2">{detail.value.repair.join(
-              '\n'
-            )}</pre>
-        {/if}
-        <ProblemNote problem={detail.problem} class="mt-2" />
+        <div class="mt-2"><FindingLines finding={{ ...shown, standard, state: 'OPEN' }} /></div>
         {#if session.mayAct && shown.kind === 'FAIL'}
           <div class="mt-3 flex flex-wrap gap-2">
             <button class="btn btn-primary" disabled={repairing.isSending} onclick={() => repair([shown])}

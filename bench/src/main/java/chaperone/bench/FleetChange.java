@@ -53,8 +53,9 @@ public final class FleetChange {
     }
 
     private static boolean measure(Api api) throws Exception {
-        api.put("/api/approval-rules", Map.of("engineer", "NOBODY", "administrator", "NOBODY"))
-                .json(200);
+        int status = api.put("/api/approval-rules", Map.of("engineer", "NOBODY", "administrator", "NOBODY"))
+                .status();
+        if (status != 204) throw new IllegalStateException("The rules of approval: " + status);
         Sweep.bringIn(api, Sweep.hosts(DEVICES));
         Sweep.sweep(api);
         List<Round> rounds = new ArrayList<>();
@@ -94,7 +95,7 @@ public final class FleetChange {
 
     /** Seconds from the wish to run it until all devices have kept and saved it. */
     private static double changed(Api api, String line) throws InterruptedException {
-        Map<String, Object> edits = Map.of("query", "corvane", "lines", List.of(line));
+        Map<String, Object> edits = Map.of("query", "platform is corvane", "lines", List.of(line));
         long change = api.post("/api/change-edits/of-query", edits)
                 .json(201)
                 .get("number")

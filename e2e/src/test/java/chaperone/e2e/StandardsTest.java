@@ -72,14 +72,14 @@ class StandardsTest {
     @Test
     void whatIsWrongInYamlIsNamedAndNothingIsLost() {
         Page page = DEMO.logIn("r.anand", "demo-engineer");
-        page.navigate("/standards/access%20and%20logging");
+        page.navigate("/standards/ports%20that%20face%20people");
         button(page, "YAML").click();
         Locator yaml = labelled(page, "YAML");
         assertThat(yaml).hasValue(Pattern.compile("kind: for_each"));
         String whole = yaml.inputValue();
         yaml.fill(whole.replace("kind: golden", "kind: silver"));
         button(page, "Keep as the draft").click();
-        assertThat(page.getByRole(AriaRole.ALERT).last()).containsText("clause log, \"kind\"");
+        assertThat(page.getByRole(AriaRole.ALERT).last()).containsText("clause parked, \"kind\"");
         yaml.fill(whole.replace("limit: '5'", "limit: '7'"));
         button(page, "Keep as the draft").click();
         assertThat(page.getByText("the draft differs from what is in force")).isVisible();

@@ -118,6 +118,17 @@ class RolesTest {
         GET    /api/standards/{name}/heat                     | VIEWER
         GET    /api/standards/{name}/findings                 | VIEWER
         GET    /api/standards/{name}/findings/{device}/{tag}  | VIEWER
+        GET    /api/standards/{name}/findings/{device}/{tag}/notes | VIEWER
+        POST   /api/standards/{name}/findings/{device}/{tag}/notes | ENGINEER
+        GET    /api/standards/{name}/results                  | VIEWER
+        GET    /api/standards/{name}/matrix                   | VIEWER
+        GET    /api/standards/{name}/report.{format}          | VIEWER
+        GET    /api/standards/{name}/versions                 | VIEWER
+        GET    /api/standards/{name}/versions/{number}/yaml   | VIEWER
+        GET    /api/standards/{name}/versions/{number}/difference | VIEWER
+        GET    /api/findings                                  | VIEWER
+        GET    /api/findings/list.{format}                    | VIEWER
+        GET    /api/devices/{name}/verdicts                   | VIEWER
         POST   /api/standards/trial                           | VIEWER
         POST   /api/standards/fleet-trial                     | VIEWER
         POST   /api/standards/past-trial                      | VIEWER

@@ -21,6 +21,7 @@
     { word: 'Configuration', path: `${here}/configuration` },
     { word: 'Facts', path: `${here}/facts` },
     { word: 'Tables', path: `${here}/tables` },
+    { word: 'Standards', path: `${here}/standards` },
     { word: 'Events', path: `${here}/events` },
     ...(session.mayAct ? [{ word: 'Console', path: `${here}/console` }] : [])
   ]);

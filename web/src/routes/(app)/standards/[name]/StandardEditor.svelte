@@ -14,6 +14,7 @@
   import PastTrialPanel from './PastTrialPanel.svelte';
   import TrialPanel from './TrialPanel.svelte';
   import ValuesTable from './ValuesTable.svelte';
+  import VersionsDialog from './VersionsDialog.svelte';
   import YamlDialog from './YamlDialog.svelte';
 
   interface Props {
@@ -25,7 +26,7 @@
   const opened = new StandardPage(name);
   let platforms = $state<string[]>([]);
   let sites = $state<string[]>([]);
-  let open = $state<'library' | 'yaml' | undefined>();
+  let open = $state<'library' | 'yaml' | 'versions' | undefined>();
 
   /** Typing is judged when it pauses. */
   whenever(
@@ -79,6 +80,7 @@
     </p>
   </div>
   <a class="btn" href="/standards?standard={encodeURIComponent(name)}">Findings</a>
+  <button class="btn" onclick={() => (open = 'versions')}>Earlier texts…</button>
   <button class="btn" onclick={() => (open = 'yaml')}>YAML…</button>
   {#if session.mayAct}
     <button class="btn" onclick={removing.send}>Remove</button>
@@ -138,6 +140,15 @@
     platform={opened.clause?.platform ?? platforms[0] ?? ''}
     ontake={(clauses) => {
       opened.take(clauses);
+      open = undefined;
+    }}
+    oncancel={() => (open = undefined)}
+  />
+{:else if open === 'versions'}
+  <VersionsDialog
+    {name}
+    onkept={(standard) => {
+      opened.show(standard);
       open = undefined;
     }}
     oncancel={() => (open = undefined)}

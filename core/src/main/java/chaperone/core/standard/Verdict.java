@@ -24,6 +24,15 @@ public record Verdict(Kind kind, List<Evidence> evidence) {
         public Evidence {
             path = List.copyOf(path);
         }
+
+        /** In one line, for people, who count lines from 1. */
+        public String said() {
+            String where = path.isEmpty() ? "" : String.join(" / ", path) + ": ";
+            String at = line.map(number -> "line " + (number + 1) + ": ").orElse("");
+            if (expected.isEmpty()) return where + at + found.orElse("") + " must not stand";
+            return found.map(text -> where + at + text + ", expected " + expected)
+                    .orElseGet(() -> where + expected + " is missing");
+        }
     }
 
     public Verdict {

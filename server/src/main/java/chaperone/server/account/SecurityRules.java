@@ -101,7 +101,11 @@ class SecurityRules {
                         "/api/standards/fleet-trial",
                         "/api/standards/past-trial")
                 .hasRole(VIEWER);
-        rules.requestMatchers(HttpMethod.POST, "/api/standards/*/publish", "/api/standards/*/exceptions")
+        rules.requestMatchers(
+                        HttpMethod.POST,
+                        "/api/standards/*/publish",
+                        "/api/standards/*/exceptions",
+                        "/api/standards/*/findings/*/*/notes")
                 .hasRole(ENGINEER);
         rules.requestMatchers(HttpMethod.DELETE, "/api/exceptions/*").hasRole(ENGINEER);
         rules.requestMatchers(HttpMethod.PUT, "/api/standards/*", "/api/standards/*/yaml")

@@ -96,7 +96,7 @@ class DemoData implements ApplicationRunner {
     private final PlatformRegistry platforms;
     private final CallRules rules;
     private final DemoChanges changes;
-    private final DemoStandard standard;
+    private final DemoStandards standards;
     private final DemoTemplates templates;
     private final DemoStandingRules standing;
     private final DemoSoftware software;
@@ -118,7 +118,7 @@ class DemoData implements ApplicationRunner {
             PlatformRegistry platforms,
             CallRules rules,
             DemoChanges changes,
-            DemoStandard standard,
+            DemoStandards standards,
             DemoTemplates templates,
             DemoStandingRules standing,
             DemoSoftware software,
@@ -138,7 +138,7 @@ class DemoData implements ApplicationRunner {
         this.platforms = platforms;
         this.rules = rules;
         this.changes = changes;
-        this.standard = standard;
+        this.standards = standards;
         this.templates = templates;
         this.standing = standing;
         this.software = software;
@@ -155,11 +155,12 @@ class DemoData implements ApplicationRunner {
         keys.pin(REPLACED, port, FORMER_KEY, clock.instant().minus(Duration.ofDays(40)));
         Map<String, Long> sets = SET_OF_MAKER.entrySet().stream()
                 .collect(Collectors.toMap(Map.Entry::getKey, entry -> addSet(entry.getKey(), entry.getValue())));
+        standards.publish(SITES.values());
         bringIn(Files.readAllLines(history.resolve("known.txt")), sets);
         past.account();
         changes.agree();
         jobs.start(fleet.choose(List.of()), true, "r.anand");
-        standard.publish(SITES.values());
+        standards.except();
         templates.keep();
         standing.keep();
         software.choose(history.resolve("images"));

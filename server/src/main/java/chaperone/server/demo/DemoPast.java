@@ -54,6 +54,7 @@ class DemoPast {
     private final PlatformRegistry platforms;
     private final Accounting accounting;
     private final JdbcClient database;
+    private final DemoStandards standards;
     private final DemoClock clock;
     private final Instant begin;
 
@@ -64,6 +65,7 @@ class DemoPast {
             PlatformRegistry platforms,
             Accounting accounting,
             JdbcClient database,
+            DemoStandards standards,
             DemoClock clock) {
         this.fleet = fleet;
         this.copies = copies;
@@ -71,6 +73,7 @@ class DemoPast {
         this.platforms = platforms;
         this.accounting = accounting;
         this.database = database;
+        this.standards = standards;
         this.clock = clock;
         begin = clock.instant();
     }
@@ -85,13 +88,17 @@ class DemoPast {
                     .toList());
             boolean isShip = name.equals(SHIP);
             Optional<String> before = Optional.empty();
+            boolean isJudged = false;
             for (Map.Entry<Instant, String> each : seen(own, isShip).entrySet()) {
                 Instant at = each.getKey();
                 if (isShip && at.equals(returned())) clock.at(left(), () -> copies.failed(device.id(), "NO_ANSWER"));
                 else before.ifPresent(text -> copyTheNightBefore(device.id(), text, at));
+                if (!isJudged && before.isPresent()) isJudged = standards.judgeFirst(device.id(), at);
                 clock.at(at, () -> copies.storePast(device.id(), each.getValue(), at));
+                standards.judge(device.id(), at);
                 before = Optional.of(each.getValue());
             }
+            if (!isJudged) standards.judgeFirst(device.id(), clock.instant());
         } catch (IOException e) {
             throw new UncheckedIOException(e);
         }

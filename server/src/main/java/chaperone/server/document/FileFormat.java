@@ -9,7 +9,8 @@ import org.springframework.http.MediaType;
 public enum FileFormat {
     CSV("text/csv;charset=UTF-8"),
     JSON("application/json"),
-    PDF("application/pdf");
+    PDF("application/pdf"),
+    HTML("text/html;charset=UTF-8");
 
     private final MediaType type;
 
@@ -23,6 +24,11 @@ public enum FileFormat {
                 .filter(format -> format.ending().equals(ending))
                 .findFirst()
                 .orElseThrow(() -> ProblemException.notFound("kind of file", ending));
+    }
+
+    /** Whether it is read by programs, which take what they get for all there is. */
+    public boolean isForPrograms() {
+        return this == CSV || this == JSON;
     }
 
     public MediaType type() {

@@ -63,11 +63,12 @@ public record ListFile(String name, String title, List<String> columns, List<Str
     /** @throws ProblemException if a file for programs would lack rows: it is not to be taken for whole */
     public ResponseEntity<byte[]> in(FileFormat format, Rows rows, Maker maker) {
         boolean isWhole = rows.matching() <= rows.rows().size();
-        if (!isWhole && format != FileFormat.PDF) throw tooMany(rows);
+        if (!isWhole && format.isForPrograms()) throw tooMany(rows);
         byte[] bytes = switch (format) {
             case CSV -> CsvText.of(columns, rows.rows()).getBytes(StandardCharsets.UTF_8);
             case JSON -> JSON.writeValueAsBytes(objects(rows.rows()));
-            case PDF -> pdf(rows, maker);
+            case PDF -> printed(rows, maker).bytes();
+            case HTML -> printed(rows, maker).html();
         };
         return SavedFile.of(name + "." + format.ending(), format.type(), bytes);
     }
@@ -95,7 +96,7 @@ public record ListFile(String name, String title, List<String> columns, List<Str
         return cell instanceof Number || cell instanceof Boolean || cell instanceof String;
     }
 
-    private byte[] pdf(Rows rows, Maker maker) {
+    private PdfDocument printed(Rows rows, Maker maker) {
         List<Object[]> some = rows.rows().subList(0, Math.min(rows.rows().size(), MOST_PRINTED));
         String count = some.size() < rows.matching()
                 ? "The first %,d of %,d.".formatted(some.size(), rows.matching())
@@ -107,7 +108,7 @@ public record ListFile(String name, String title, List<String> columns, List<Str
         for (Object[] row : some)
             cells.add(IntStream.of(places).mapToObj(place -> shown(row[place])).toList());
         page.table(printed, cells, looks(some, places, cells));
-        return page.bytes();
+        return page;
     }
 
     /** A column of short texts is not broken; the long ones share what is left of the page. */

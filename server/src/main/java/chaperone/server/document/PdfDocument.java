@@ -16,6 +16,12 @@ import java.util.List;
 import java.util.Objects;
 import javax.xml.parsers.DocumentBuilderFactory;
 import javax.xml.parsers.ParserConfigurationException;
+import javax.xml.transform.OutputKeys;
+import javax.xml.transform.Transformer;
+import javax.xml.transform.TransformerException;
+import javax.xml.transform.TransformerFactory;
+import javax.xml.transform.dom.DOMSource;
+import javax.xml.transform.stream.StreamResult;
 import org.w3c.dom.Document;
 import org.w3c.dom.Element;
 
@@ -180,6 +186,21 @@ public final class PdfDocument {
             builder.run();
         } catch (IOException e) {
             throw new UncheckedIOException(title + " could not be written as PDF", e);
+        }
+        return out.toByteArray();
+    }
+
+    /** The same pages for a browser, in one file that fetches nothing. */
+    public byte[] html() {
+        ByteArrayOutputStream out = new ByteArrayOutputStream();
+        try {
+            Transformer transformer = TransformerFactory.newDefaultInstance().newTransformer();
+            transformer.setOutputProperty(OutputKeys.METHOD, "html");
+            transformer.setOutputProperty(OutputKeys.ENCODING, StandardCharsets.UTF_8.name());
+            out.writeBytes("<!DOCTYPE html>\n".getBytes(StandardCharsets.UTF_8));
+            transformer.transform(new DOMSource(html), new StreamResult(out));
+        } catch (TransformerException e) {
+            throw new IllegalStateException(title + " could not be written as HTML", e);
         }
         return out.toByteArray();
     }

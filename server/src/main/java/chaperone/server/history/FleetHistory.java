@@ -4,6 +4,7 @@ import chaperone.server.history.HistoryKind.Source;
 import chaperone.server.origin.OriginView;
 import chaperone.server.origin.Origins;
 import chaperone.server.query.ChosenDevices;
+import chaperone.server.query.LikePattern;
 import java.sql.Timestamp;
 import java.time.Clock;
 import java.time.Instant;
@@ -213,7 +214,7 @@ class FleetHistory {
             request.devices()
                     .ifPresent(query ->
                             params.put("devices", chosen.idsMeantBy(query).toArray(Long[]::new)));
-            request.saidWords().ifPresent(said -> params.put("words", like(said)));
+            request.saidWords().ifPresent(said -> params.put("words", LikePattern.around(said)));
         }
 
         Map<String, Object> params() {
@@ -246,10 +247,6 @@ class FleetHistory {
                 all.append(" and r.origin = 'NOT_PLANNED' and r.kind = 'RUNNING' and k.revision_id is null");
             request.saidWords().ifPresent(words -> all.append(SAID));
             return all.toString();
-        }
-
-        private static String like(String words) {
-            return "%" + words.replace("\\", "\\\\").replace("%", "\\%").replace("_", "\\_") + "%";
         }
     }
 }

@@ -8,7 +8,6 @@ import chaperone.server.document.ListFile.Rows;
 import chaperone.server.history.FleetHistory.HistoryPage;
 import chaperone.server.history.FleetHistory.HistorySummary;
 import chaperone.server.origin.OriginView;
-import chaperone.server.origin.OriginView.ActorView;
 import jakarta.validation.Valid;
 import jakarta.validation.constraints.Max;
 import jakarta.validation.constraints.Min;
@@ -19,7 +18,6 @@ import java.security.Principal;
 import java.time.Clock;
 import java.util.List;
 import java.util.Set;
-import java.util.stream.Collectors;
 import org.springdoc.core.annotations.ParameterObject;
 import org.springframework.http.HttpStatus;
 import org.springframework.http.ResponseEntity;
@@ -121,25 +119,13 @@ class FleetHistoryController {
                     .map(number -> "C-" + number)
                     .or(() -> row.rollout().map(number -> "rollout " + number))
                     .orElse(""),
-            row.who().map(FleetHistoryController::people).orElse(""),
+            row.who().map(OriginView::people).orElse(""),
             row.who().map(who -> who.sureness().name()).orElse(""),
             row.accounted().map(HistoryRow.Accounted::by).orElse(""),
             row.accounted().map(HistoryRow.Accounted::note).orElse(""),
             row.before(),
             row.after()
         };
-    }
-
-    private static String people(OriginView who) {
-        return who.actors().stream()
-                .filter(actor -> actor.proof() != OriginView.Proof.CLAIM)
-                .map(FleetHistoryController::person)
-                .collect(Collectors.joining(", "));
-    }
-
-    private static String person(ActorView actor) {
-        String name = actor.person().isEmpty() ? actor.account() : actor.person();
-        return name.isEmpty() ? actor.way() : name;
     }
 
     /** @param note why it is all right, or the number of a ticket */

@@ -11,6 +11,9 @@ public enum HousekeepingKind {
               select ctid from credential_use where day < cast(:limit as date) limit :portion)"""),
     /** What devices said of people who logged in and edited. */
     TRACES("delete from device_trace where id in (select id from device_trace where at < :limit limit :portion)"),
+    CLOSED_FINDINGS("""
+            delete from closed_finding where id in (
+              select id from closed_finding where ended_at < :limit order by ended_at limit :portion)"""),
     REMOVALS(
             "delete from removal where id in (select id from removal where removed_at < :limit order by id limit :portion)"),
     /** With their pieces; one that goes on stays. */

@@ -6,6 +6,7 @@ import java.sql.SQLException;
 import java.time.Instant;
 import java.util.List;
 import java.util.Optional;
+import java.util.stream.Collectors;
 
 /**
  * Who may have brought a revision, as pages and programs get it.
@@ -67,6 +68,19 @@ public record OriginView(Sureness sureness, Instant sameUntil, Instant seenAt, L
                     Traces.moment(row, "first_at"),
                     Traces.moment(row, "last_at"));
         }
+    }
+
+    /** Those of whom it is more than claimed, as a list in words. */
+    public String people() {
+        return actors.stream()
+                .filter(actor -> actor.proof() != Proof.CLAIM)
+                .map(OriginView::name)
+                .collect(Collectors.joining(", "));
+    }
+
+    private static String name(ActorView actor) {
+        String name = actor.person().isEmpty() ? actor.account() : actor.person();
+        return name.isEmpty() ? actor.way() : name;
     }
 
     static OriginView of(List<Row> rows) {

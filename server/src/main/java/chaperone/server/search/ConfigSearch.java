@@ -9,6 +9,7 @@ import chaperone.server.origin.Origins;
 import chaperone.server.platform.PlatformRegistry;
 import chaperone.server.problem.ProblemException;
 import chaperone.server.query.ChosenDevices;
+import chaperone.server.query.LikePattern;
 import java.sql.Timestamp;
 import java.time.Clock;
 import java.time.Duration;
@@ -244,7 +245,7 @@ class ConfigSearch {
         Asked asked = new Asked(List.of(), query);
         List<PastRow> rows = database.sql(PAST.formatted(asked.ofQuery("r.device_id")))
                 .params(asked.params)
-                .param("words", like(text.strip().toLowerCase(Locale.ROOT)))
+                .param("words", LikePattern.around(text.strip().toLowerCase(Locale.ROOT)))
                 .param("until", Timestamp.from(until))
                 .param("size", size)
                 .param("skip", (long) page * size)
@@ -281,10 +282,6 @@ class ConfigSearch {
         }
     }
 
-    static String like(String words) {
-        return "%" + words.replace("\\", "\\\\").replace("%", "\\%").replace("_", "\\_") + "%";
-    }
-
     /** What is asked in the database's words. */
     private final class Asked {
         private final Map<String, Object> params = new HashMap<>();
@@ -296,7 +293,7 @@ class ConfigSearch {
             params.put("masks", platforms.masksInForce());
             query.ifPresent(
                     said -> params.put("devices", chosen.idsMeantBy(said).toArray(Long[]::new)));
-            for (int i = 0; i < needed.size(); i++) params.put("needed" + i, like(needed.get(i)));
+            for (int i = 0; i < needed.size(); i++) params.put("needed" + i, LikePattern.around(needed.get(i)));
         }
 
         String conditions() {

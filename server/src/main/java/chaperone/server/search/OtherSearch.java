@@ -4,6 +4,7 @@ import chaperone.core.address.MacAddress;
 import chaperone.core.table.TableKind;
 import chaperone.server.fleet.Device;
 import chaperone.server.query.ChosenDevices;
+import chaperone.server.query.LikePattern;
 import java.sql.ResultSet;
 import java.sql.SQLException;
 import java.sql.Timestamp;
@@ -100,7 +101,7 @@ class OtherSearch {
     @Transactional(readOnly = true)
     public List<OtherFound> find(String text, Optional<String> query) {
         Map<String, Object> params = new LinkedHashMap<>();
-        params.put("words", ConfigSearch.like(text.strip().toLowerCase(Locale.ROOT)));
+        params.put("words", LikePattern.around(text.strip().toLowerCase(Locale.ROOT)));
         // Devices write a MAC address in groups of their own: its digits alone are looked for.
         params.put(
                 "digits",

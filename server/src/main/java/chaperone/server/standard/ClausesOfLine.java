@@ -4,6 +4,8 @@ import chaperone.core.standard.Clause.Binding;
 import chaperone.core.standard.Judge;
 import chaperone.core.standard.Section;
 import chaperone.core.standard.Section.Mark;
+import chaperone.server.clause.ClauseText;
+import chaperone.server.clause.DeviceStanding;
 import chaperone.server.fleet.Device;
 import java.util.ArrayList;
 import java.util.Comparator;

@@ -2,6 +2,9 @@ package chaperone.server.standard;
 
 import chaperone.core.standard.Clause.Binding;
 import chaperone.core.standard.Verdict;
+import chaperone.server.clause.ClauseText.Severity;
+import chaperone.server.standard.FindingKeeper.Judged;
+import chaperone.server.standard.Soundness.Departure;
 import jakarta.persistence.Entity;
 import jakarta.persistence.EnumType;
 import jakarta.persistence.Enumerated;
@@ -10,8 +13,10 @@ import jakarta.persistence.GenerationType;
 import jakarta.persistence.Id;
 import java.time.Instant;
 import java.util.List;
+import java.util.Optional;
 import org.hibernate.annotations.JdbcTypeCode;
 import org.hibernate.type.SqlTypes;
+import org.jspecify.annotations.Nullable;
 import tools.jackson.databind.json.JsonMapper;
 
 /** A clause that a device does not keep to, or of which that is not known. */
@@ -33,6 +38,13 @@ class Finding {
     @Enumerated(EnumType.STRING)
     private Binding binding;
 
+    @Enumerated(EnumType.STRING)
+    private Severity severity;
+
+    /** Of the standard's text by which it was found last. */
+    private int number;
+
+    private @Nullable Long broughtBy;
     private Instant since;
     private int revision;
 
@@ -43,19 +55,24 @@ class Finding {
 
     protected Finding() {}
 
-    Finding(long device, long standard, String tag, Instant since) {
+    /** @param broughtBy the revision that brought it; none if what departs stood before anybody asked */
+    Finding(long device, long standard, String tag, Instant since, Optional<Long> broughtBy) {
         this.deviceId = device;
         this.standardId = standard;
         this.tag = tag;
         this.since = since;
+        this.broughtBy = broughtBy.orElse(null);
     }
 
     /** @param shown without secrets */
-    void is(Verdict.Kind verdict, Binding bound, int number, List<Verdict.Evidence> shown, Instant at) {
-        if (kind != null && kind != verdict) since = at;
+    void is(Departure departure, Judged judged, List<Verdict.Evidence> shown) {
+        Verdict.Kind verdict = departure.verdict().kind();
+        if (kind != null && kind != verdict) since = judged.at();
         kind = verdict;
-        binding = bound;
-        revision = number;
+        binding = departure.clause().binding();
+        severity = departure.clause().weight();
+        number = judged.numbers().get(standardId);
+        revision = judged.revision();
         evidence = JSON.writeValueAsString(shown);
     }
 
@@ -70,6 +87,10 @@ class Finding {
 
     long id() {
         return id;
+    }
+
+    boolean fails() {
+        return kind == Verdict.Kind.FAIL;
     }
 
     long device() {

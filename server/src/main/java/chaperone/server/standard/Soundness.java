@@ -9,6 +9,9 @@ import chaperone.core.standard.Standing;
 import chaperone.core.standard.Verdict;
 import chaperone.core.standard.Verdict.Evidence;
 import chaperone.core.standard.Verdict.Kind;
+import chaperone.server.clause.ClauseText;
+import chaperone.server.clause.DeviceStanding;
+import chaperone.server.clause.StandardText;
 import chaperone.server.event.Events;
 import chaperone.server.exception.GrantedException.Waived;
 import chaperone.server.exception.GrantedExceptions;
@@ -23,7 +26,9 @@ import chaperone.server.query.Groups;
 import chaperone.server.revision.ConfigKind;
 import chaperone.server.revision.History;
 import chaperone.server.revision.History.Text;
+import chaperone.server.revision.Revision;
 import chaperone.server.secret.SecretMasks;
+import chaperone.server.standard.FindingKeeper.Judged;
 import java.time.Instant;
 import java.util.ArrayList;
 import java.util.HashMap;
@@ -42,7 +47,7 @@ import org.springframework.transaction.annotation.Transactional;
 @Service
 public class Soundness {
     private final StandardRepository standards;
-    private final FindingRepository findings;
+    private final FindingKeeper keeper;
     private final GrantedExceptions exceptions;
     private final Fleet fleet;
     private final Events events;
@@ -72,7 +77,7 @@ public class Soundness {
 
     Soundness(
             StandardRepository standards,
-            FindingRepository findings,
+            FindingKeeper keeper,
             GrantedExceptions exceptions,
             Fleet fleet,
             Events events,
@@ -83,7 +88,7 @@ public class Soundness {
             PlatformRegistry platforms,
             SecretMasks masks) {
         this.standards = standards;
-        this.findings = findings;
+        this.keeper = keeper;
         this.exceptions = exceptions;
         this.fleet = fleet;
         this.events = events;
@@ -106,17 +111,23 @@ public class Soundness {
     /** Part of a transaction that brought something new: a configuration, or another standard. */
     @Transactional(propagation = Propagation.MANDATORY)
     public void judge(Device device, Instant at) {
-        List<Asked> asked = asked(device);
         Optional<Text> running = history.find(device, ConfigKind.RUNNING);
         if (running.isEmpty()) return;
-        int revision = running.get().revision().number();
+        List<Standard> inForce = standards.findByPublishedAtIsNotNullOrderByName();
+        List<Asked> asked = asked(device, inForce);
         List<Departure> departures = departures(device, running.get().whole(), asked);
         Set<Waived> waived = exceptions.of(device.id());
         List<Departure> counting = departures.stream()
                 .filter(each -> !waived.contains(each.of(device)))
                 .toList();
         KnownDepartures known = known(asked.size(), counting, device.incomplete());
-        if (device.incomplete().isEmpty()) keep(device, departures, waived, revision, at);
+        if (device.incomplete().isEmpty()) {
+            Map<Long, Integer> numbers =
+                    inForce.stream().collect(Collectors.toMap(Standard::id, Standard::publishedNumber));
+            Revision revision = running.get().revision();
+            keeper.keep(
+                    new Judged(device, revision.number(), revision.id(), asked, numbers, departures, at), this::shown);
+        }
         device.answer(Question.SOUND, known.sound(), at);
     }
 
@@ -133,27 +144,7 @@ public class Soundness {
         return new KnownDepartures(asked, failing, advised, departures.size() - failing, incomplete);
     }
 
-    private void keep(Device device, List<Departure> departures, Set<Waived> waived, int revision, Instant at) {
-        Map<String, Finding> known = findings.findByDeviceId(device.id()).stream()
-                .collect(Collectors.toMap(each -> key(each.standard(), each.tag()), Function.identity()));
-        for (Departure each : departures) {
-            Finding finding = Optional.ofNullable(
-                            known.remove(key(each.standard(), each.clause().tag())))
-                    .orElseGet(() -> new Finding(
-                            device.id(), each.standard(), each.clause().tag(), at));
-            finding.is(
-                    each.verdict().kind(),
-                    each.clause().binding(),
-                    revision,
-                    shown(device, each.verdict().evidence()),
-                    at);
-            finding.excepted(waived.contains(each.of(device)));
-            findings.save(finding);
-        }
-        findings.deleteAll(known.values());
-    }
-
-    private static String key(long standard, String tag) {
+    static String key(long standard, String tag) {
         return standard + " " + tag;
     }
 
@@ -170,9 +161,13 @@ public class Soundness {
     }
 
     List<Asked> asked(Device device) {
+        return asked(device, standards.findByPublishedAtIsNotNullOrderByName());
+    }
+
+    private List<Asked> asked(Device device, List<Standard> inForce) {
         List<Asked> asked = new ArrayList<>();
         Map<String, Boolean> scopes = new HashMap<>();
-        for (Standard standard : standards.findByPublishedAtIsNotNullOrderByName()) {
+        for (Standard standard : inForce) {
             StandardText text = standard.inForce().orElseThrow();
             for (ClauseText clause : text.clauses()) {
                 if (isFor(device, clause, scopes))
@@ -243,10 +238,7 @@ public class Soundness {
 
     private Breach breach(Device device, Departure departure) {
         List<String> evidence = shown(device, departure.verdict().evidence()).stream()
-                .map(each -> String.join(" / ", each.path())
-                        + (each.path().isEmpty() ? "" : ": ")
-                        + each.found().orElse("nothing stands")
-                        + (each.expected().isEmpty() ? "" : ", expected " + each.expected()))
+                .map(Evidence::said)
                 .toList();
         String name =
                 standards.findById(departure.standard()).map(Standard::name).orElse("");

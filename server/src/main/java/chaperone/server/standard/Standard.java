@@ -1,5 +1,6 @@
 package chaperone.server.standard;
 
+import chaperone.server.clause.StandardText;
 import jakarta.persistence.Entity;
 import jakarta.persistence.GeneratedValue;
 import jakarta.persistence.GenerationType;
@@ -33,6 +34,9 @@ class Standard {
     private Instant madeAt;
     private @Nullable String publishedBy;
     private @Nullable Instant publishedAt;
+
+    /** How often it was published. */
+    private int publishedNumber;
 
     @Version
     private long version;
@@ -71,6 +75,12 @@ class Standard {
         published = draft;
         publishedBy = by;
         publishedAt = at;
+        publishedNumber++;
+    }
+
+    /** Of the text in force; 0 before the first. */
+    int publishedNumber() {
+        return publishedNumber;
     }
 
     boolean isPublishedAsWritten() {

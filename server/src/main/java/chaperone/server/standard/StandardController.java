@@ -2,6 +2,8 @@ package chaperone.server.standard;
 
 import chaperone.server.audit.AuditNote;
 import chaperone.server.audit.Audited;
+import chaperone.server.clause.StandardText;
+import chaperone.server.clause.StandardYaml;
 import chaperone.server.fleet.Fleet;
 import chaperone.server.problem.RetryOnConflict;
 import chaperone.server.removal.RemovalKind;

@@ -10,6 +10,7 @@ import chaperone.server.revision.RunningChangedEvent;
 import chaperone.server.task.DeviceByDevice;
 import java.time.Clock;
 import org.springframework.beans.factory.DisposableBean;
+import org.springframework.boot.context.event.ApplicationReadyEvent;
 import org.springframework.context.event.EventListener;
 import org.springframework.stereotype.Component;
 import org.springframework.transaction.event.TransactionPhase;
@@ -19,15 +20,23 @@ import org.springframework.transaction.event.TransactionalEventListener;
 @Component
 class StandardJudging implements DisposableBean {
     private final Soundness soundness;
+    private final Judgings judgings;
     private final Fleet fleet;
     private final Clock clock;
     private final DeviceByDevice worker;
 
-    StandardJudging(Soundness soundness, Fleet fleet, Clock clock) {
+    StandardJudging(Soundness soundness, Judgings judgings, Fleet fleet, Clock clock) {
         this.soundness = soundness;
+        this.judgings = judgings;
         this.fleet = fleet;
         this.clock = clock;
         worker = new DeviceByDevice("judging", device -> soundness.judgeAnew(device, clock.instant()));
+    }
+
+    /** What a process that ended half way has left. */
+    @EventListener(ApplicationReadyEvent.class)
+    void goOn() {
+        worker.doAll(judgings.waiting());
     }
 
     @EventListener

@@ -1,5 +1,8 @@
 package chaperone.server.standard;
 
+import chaperone.server.clause.ClauseText;
+import chaperone.server.clause.StandardText;
+import chaperone.server.clause.StandardYaml;
 import chaperone.server.exception.GrantedException;
 import chaperone.server.exception.GrantedException.Grant;
 import chaperone.server.exception.GrantedException.Waived;
@@ -8,9 +11,11 @@ import chaperone.server.fleet.Fleet;
 import chaperone.server.problem.ProblemException;
 import chaperone.server.problem.RetryOnConflict;
 import java.time.Clock;
+import java.time.Instant;
 import java.util.HashSet;
 import java.util.List;
 import java.util.Map;
+import java.util.Optional;
 import java.util.Set;
 import org.springframework.context.ApplicationEventPublisher;
 import org.springframework.http.HttpStatus;
@@ -21,6 +26,7 @@ import org.springframework.transaction.annotation.Transactional;
 @Service
 public class Standards {
     private final StandardRepository standards;
+    private final StandardVersionRepository versions;
     private final Soundness soundness;
     private final ApplicationEventPublisher publisher;
     private final GrantedExceptions exceptions;
@@ -30,6 +36,7 @@ public class Standards {
 
     Standards(
             StandardRepository standards,
+            StandardVersionRepository versions,
             Soundness soundness,
             ApplicationEventPublisher publisher,
             GrantedExceptions exceptions,
@@ -40,9 +47,40 @@ public class Standards {
         this.fleet = fleet;
         this.yaml = yaml;
         this.standards = standards;
+        this.versions = versions;
         this.soundness = soundness;
         this.publisher = publisher;
         this.clock = clock;
+    }
+
+    /** A text that devices are judged by. */
+    public record InForce(
+            long id, String name, int number, StandardText text, String publishedBy, Instant publishedAt) {
+        private static InForce of(Standard standard) {
+            return new InForce(
+                    standard.id(),
+                    standard.name(),
+                    standard.publishedNumber(),
+                    standard.inForce().orElseThrow(),
+                    standard.publishedBy().orElseThrow(),
+                    standard.publishedAt().orElseThrow());
+        }
+    }
+
+    @Transactional(readOnly = true)
+    public List<InForce> inForce() {
+        return standards.findByPublishedAtIsNotNullOrderByName().stream()
+                .map(InForce::of)
+                .toList();
+    }
+
+    /** @throws ProblemException if there is none of this name, or nothing of it is in force */
+    @Transactional(readOnly = true)
+    public InForce inForce(String name) {
+        return Optional.of(get(name))
+                .filter(standard -> standard.publishedNumber() > 0)
+                .map(InForce::of)
+                .orElseThrow(() -> ProblemException.notFound("standard in force", name));
     }
 
     @Transactional(readOnly = true)
@@ -85,6 +123,7 @@ public class Standards {
     Standard publish(String name, String by) {
         Standard standard = get(name);
         standard.publish(by, clock.instant());
+        versions.save(new StandardVersion(standard, standard.publishedNumber(), standard.draft(), by, clock.instant()));
         publisher.publishEvent(new StandardPublishedEvent());
         return standard;
     }

@@ -1,4 +1,4 @@
-package chaperone.server.standard;
+package chaperone.server.clause;
 
 import chaperone.server.problem.ProblemException;
 import com.fasterxml.jackson.annotation.JsonInclude;
@@ -32,7 +32,7 @@ import tools.jackson.databind.json.JsonMapper;
 
 /** Standards as YAML 1.1: the same fields as elsewhere, in small letters with hyphens between their words. */
 @Component
-class StandardYaml {
+public class StandardYaml {
     /** From and to what a YAML text is once it was read: maps, lists and scalars. */
     static final JsonMapper FIELDS = JsonMapper.builder()
             .propertyNamingStrategy(PropertyNamingStrategies.KEBAB_CASE)
@@ -50,7 +50,7 @@ class StandardYaml {
         this.validator = validator;
     }
 
-    String write(StandardText text) {
+    public String write(StandardText text) {
         DumperOptions options = new DumperOptions();
         options.setDefaultFlowStyle(DumperOptions.FlowStyle.BLOCK);
         options.setWidth(120);
@@ -73,7 +73,7 @@ class StandardYaml {
     }
 
     /** @throws ProblemException naming the line, or the clause and its field */
-    StandardText read(String yaml) {
+    public StandardText read(String yaml) {
         Object loaded = loaded(yaml);
         if (!(loaded instanceof Map<?, ?> fields) || fields.get("clauses") == null)
             throw malformed("it has no clauses");

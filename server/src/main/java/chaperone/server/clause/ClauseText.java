@@ -1,4 +1,4 @@
-package chaperone.server.standard;
+package chaperone.server.clause;
 
 import chaperone.core.standard.Clause;
 import chaperone.core.standard.Clause.Binding;
@@ -87,19 +87,19 @@ public record ClauseText(
         CRITICAL
     }
 
-    Severity weight() {
+    public Severity weight() {
         return severity.orElse(Severity.MEDIUM);
     }
 
     /** The fields that sites fill. */
-    Set<String> fields() {
+    public Set<String> fields() {
         Set<String> fields = new TreeSet<>();
         Stream.of(text, limit, repair).flatMap(Optional::stream).forEach(each -> fields.addAll(Fields.in(each)));
         return fields;
     }
 
     /** @throws ProblemException naming the clause and the field that is missing or malformed */
-    Clause clause() {
+    public Clause clause() {
         return new Clause(tag, reason, binding, ClauseRules.of(this), byHand.orElse(false));
     }
 }

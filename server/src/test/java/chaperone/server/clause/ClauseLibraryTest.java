@@ -1,4 +1,4 @@
-package chaperone.server.standard;
+package chaperone.server.clause;
 
 import static org.assertj.core.api.Assertions.assertThat;
 
@@ -8,7 +8,7 @@ import chaperone.core.platform.Platforms;
 import chaperone.core.standard.Judge;
 import chaperone.core.standard.Standing;
 import chaperone.core.standard.Verdict.Kind;
-import chaperone.server.standard.ClauseLibrary.ShippedClause;
+import chaperone.server.clause.ClauseLibrary.ShippedClause;
 import java.util.List;
 import java.util.Optional;
 import java.util.stream.Stream;

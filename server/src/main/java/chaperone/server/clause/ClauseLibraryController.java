@@ -1,6 +1,6 @@
-package chaperone.server.standard;
+package chaperone.server.clause;
 
-import chaperone.server.standard.ClauseLibrary.ShippedClause;
+import chaperone.server.clause.ClauseLibrary.ShippedClause;
 import java.util.List;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.RestController;

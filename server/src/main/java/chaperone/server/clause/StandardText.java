@@ -1,4 +1,4 @@
-package chaperone.server.standard;
+package chaperone.server.clause;
 
 import jakarta.validation.Valid;
 import jakarta.validation.constraints.NotNull;
@@ -20,13 +20,13 @@ public record StandardText(
         Map<@Size(max = 100) String, @Size(max = 100) Map<@Size(max = 40) String, @Size(max = 500) String>> values) {
 
     /** The fields that sites fill. */
-    Set<String> fields() {
+    public Set<String> fields() {
         Set<String> fields = new TreeSet<>();
         clauses.forEach(clause -> fields.addAll(clause.fields()));
         return fields;
     }
 
-    Map<String, String> valuesAt(String site) {
+    public Map<String, String> valuesAt(String site) {
         return values.getOrDefault(site, Map.of());
     }
 }

@@ -1,6 +1,6 @@
-package chaperone.server.standard;
+package chaperone.server.clause;
 
-import chaperone.server.standard.ClauseText.Kind;
+import chaperone.server.clause.ClauseText.Kind;
 import java.io.IOException;
 import java.io.InputStream;
 import java.io.UncheckedIOException;

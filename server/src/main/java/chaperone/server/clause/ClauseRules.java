@@ -1,4 +1,4 @@
-package chaperone.server.standard;
+package chaperone.server.clause;
 
 import chaperone.core.pattern.QuickPattern;
 import chaperone.core.standard.Comparison;
@@ -7,8 +7,8 @@ import chaperone.core.standard.Fields;
 import chaperone.core.standard.Rule;
 import chaperone.core.standard.Rule.Manner;
 import chaperone.core.standard.ValueKind;
+import chaperone.server.clause.ClauseText.ConditionKind;
 import chaperone.server.problem.ProblemException;
-import chaperone.server.standard.ClauseText.ConditionKind;
 import com.google.re2j.Pattern;
 import com.google.re2j.PatternSyntaxException;
 import java.util.Optional;

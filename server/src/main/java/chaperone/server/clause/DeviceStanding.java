@@ -1,4 +1,4 @@
-package chaperone.server.standard;
+package chaperone.server.clause;
 
 import chaperone.core.answer.Answer;
 import chaperone.core.answer.Question;
@@ -12,10 +12,10 @@ import java.util.Map;
 import java.util.Optional;
 
 /** What is known of a device as a whole, from its copies and its answers. */
-final class DeviceStanding {
+public final class DeviceStanding {
     private DeviceStanding() {}
 
-    static Standing of(Device device) {
+    public static Standing of(Device device) {
         return new Standing(Map.of(
                 Fact.RUNNING_IS_SAVED,
                 told(device.isSavedRunning(), "what runs is saved", "it runs lines that are not saved"),

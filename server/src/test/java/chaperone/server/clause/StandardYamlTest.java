@@ -1,10 +1,10 @@
-package chaperone.server.standard;
+package chaperone.server.clause;
 
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.assertThatExceptionOfType;
 
+import chaperone.server.clause.ClauseLibrary.ShippedClause;
 import chaperone.server.problem.ProblemException;
-import chaperone.server.standard.ClauseLibrary.ShippedClause;
 import jakarta.validation.Validation;
 import java.util.List;
 import java.util.Map;

@@ -1,4 +1,4 @@
-package chaperone.server.standard;
+package chaperone.server.clause;
 
 import static org.assertj.core.api.Assertions.assertThat;
 
@@ -9,7 +9,7 @@ import chaperone.core.standard.Clause;
 import chaperone.core.standard.Judge;
 import chaperone.core.standard.Standing;
 import chaperone.core.standard.Verdict.Kind;
-import chaperone.server.standard.ClauseLibrary.ShippedClause;
+import chaperone.server.clause.ClauseLibrary.ShippedClause;
 import chaperone.standins.StandIns;
 import chaperone.standins.demo.DemoFleet;
 import chaperone.standins.demo.DemoHistory;

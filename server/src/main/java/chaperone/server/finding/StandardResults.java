@@ -1,0 +1,112 @@
+package chaperone.server.finding;
+
+import chaperone.server.clause.ClauseText;
+import chaperone.server.standard.Standards.InForce;
+import java.time.Instant;
+import java.util.ArrayList;
+import java.util.Collection;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.Set;
+import java.util.TreeMap;
+import java.util.function.Function;
+import java.util.stream.Collectors;
+
+/**
+ * What came of a standard on each device that it has judged; all counts are taken from here, so that they agree.
+ *
+ * @param waiting how many devices are still to be judged by its newest text
+ */
+public record StandardResults(InForce standard, List<DeviceResult> devices, long waiting) {
+
+    /** What was found on a device. */
+    record Found(Outcome outcome, Instant since) {}
+
+    /**
+     * A device that was judged.
+     *
+     * @param number of the text by which; {@code revision} that was judged
+     * @param asked the tags of the clauses that are for it
+     * @param found by tag
+     */
+    public record DeviceResult(
+            long id,
+            String device,
+            String site,
+            int number,
+            int revision,
+            Instant judgedAt,
+            Set<String> asked,
+            Map<String, Found> found) {
+
+        public Outcome outcome(String tag) {
+            if (!asked.contains(tag)) return Outcome.NOT_ASKED;
+            return Optional.ofNullable(found.get(tag)).map(Found::outcome).orElse(Outcome.PASS);
+        }
+    }
+
+    /** Counts under a name. */
+    public record NamedCounts(String name, OutcomeCounts counts) {}
+
+    /** A clause with its counts: one outcome for each device. */
+    public record ClauseCounts(ClauseText clause, OutcomeCounts counts) {}
+
+    public StandardResults {
+        devices = List.copyOf(devices);
+    }
+
+    private List<ClauseText> clauses() {
+        return standard.text().clauses();
+    }
+
+    public OutcomeCounts all() {
+        return counts(devices, clauses());
+    }
+
+    public List<ClauseCounts> byClause() {
+        return clauses().stream()
+                .map(clause -> new ClauseCounts(clause, counts(devices, List.of(clause))))
+                .toList();
+    }
+
+    public List<NamedCounts> bySite() {
+        Map<String, List<DeviceResult>> sites = devices.stream()
+                .collect(Collectors.groupingBy(
+                        each -> each.site().isEmpty() ? "(no site)" : each.site(), TreeMap::new, Collectors.toList()));
+        return named(sites, here -> counts(here, clauses()));
+    }
+
+    /** In the order in which the standard has them. */
+    public List<NamedCounts> byGroup() {
+        Map<String, List<ClauseText>> groups = clauses().stream()
+                .collect(Collectors.groupingBy(
+                        clause -> clause.group().filter(name -> !name.isBlank()).orElse("(no group)"),
+                        LinkedHashMap::new,
+                        Collectors.toList()));
+        return named(groups, these -> counts(devices, these));
+    }
+
+    /** By paragraph of standards of others; a clause counts for each that it names. */
+    public List<NamedCounts> byParagraph() {
+        Map<String, List<ClauseText>> paragraphs = new TreeMap<>();
+        for (ClauseText clause : clauses()) {
+            for (String each : clause.paragraphs().orElse(List.of()))
+                paragraphs.computeIfAbsent(each, name -> new ArrayList<>()).add(clause);
+        }
+        return named(paragraphs, these -> counts(devices, these));
+    }
+
+    private static <T> List<NamedCounts> named(Map<String, T> all, Function<T, OutcomeCounts> counts) {
+        return all.entrySet().stream()
+                .map(each -> new NamedCounts(each.getKey(), counts.apply(each.getValue())))
+                .toList();
+    }
+
+    private static OutcomeCounts counts(Collection<DeviceResult> devices, Collection<ClauseText> clauses) {
+        return OutcomeCounts.of(devices.stream()
+                .flatMap(device -> clauses.stream().map(clause -> device.outcome(clause.tag())))
+                .toList());
+    }
+}

@@ -1,0 +1,80 @@
+package chaperone.server.standard;
+
+import java.sql.Timestamp;
+import java.time.Instant;
+import java.util.List;
+import java.util.Map;
+import java.util.Set;
+import java.util.stream.Collectors;
+import org.springframework.jdbc.core.simple.JdbcClient;
+import org.springframework.stereotype.Repository;
+import org.springframework.transaction.annotation.Propagation;
+import org.springframework.transaction.annotation.Transactional;
+
+/** By which text of each standard a device was judged last, of which revision, and which clauses were for it. */
+@Repository
+class Judgings {
+    private static final String READ =
+            "select standard_id, number, revision_id, asked from judging where device_id = :device";
+    private static final String KEEP = """
+            insert into judging (device_id, standard_id, number, revision_id, judged_at, asked)
+            values (:device, :standard, :number, :revision, :at, :asked)
+            on conflict (device_id, standard_id) do update set number = excluded.number,
+              revision_id = excluded.revision_id, judged_at = excluded.judged_at, asked = excluded.asked""";
+    private static final String FORGET =
+            "delete from judging where device_id = :device and standard_id <> all (:standards)";
+    /** Devices that were copied, and that a standard in force has not judged by its newest text. */
+    private static final String WAITING = """
+            select distinct d.id from device d cross join standard s
+            where s.published is not null
+              and exists (select 1 from revision r where r.device_id = d.id and r.kind = 'RUNNING')
+              and not exists (select 1 from judging j
+                where j.device_id = d.id and j.standard_id = s.id and j.number = s.published_number)""";
+
+    private final JdbcClient database;
+
+    Judgings(JdbcClient database) {
+        this.database = database;
+    }
+
+    /** How a standard judged a device. */
+    record Judging(long standard, int number, long revision, Set<String> asked) {}
+
+    @Transactional(propagation = Propagation.MANDATORY)
+    public Map<Long, Judging> of(long device) {
+        return database
+                .sql(READ)
+                .param("device", device)
+                .query((row, i) -> new Judging(
+                        row.getLong("standard_id"), row.getInt("number"), row.getLong("revision_id"), Set.of((String[])
+                                row.getArray("asked").getArray())))
+                .list()
+                .stream()
+                .collect(Collectors.toMap(Judging::standard, each -> each));
+    }
+
+    /** Takes the place of all that was known of the device. */
+    @Transactional(propagation = Propagation.MANDATORY)
+    public void keep(long device, List<Judging> all, Instant at) {
+        for (Judging each : all) {
+            database.sql(KEEP)
+                    .param("device", device)
+                    .param("standard", each.standard())
+                    .param("number", each.number())
+                    .param("revision", each.revision())
+                    .param("at", Timestamp.from(at))
+                    .param("asked", each.asked().toArray(String[]::new))
+                    .update();
+        }
+        database.sql(FORGET)
+                .param("device", device)
+                .param("standards", all.stream().map(Judging::standard).toArray(Long[]::new))
+                .update();
+    }
+
+    /** Which devices are still to be judged by what is in force. */
+    @Transactional(readOnly = true)
+    public List<Long> waiting() {
+        return database.sql(WAITING).query(Long.class).list();
+    }
+}

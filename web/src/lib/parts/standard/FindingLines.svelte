@@ -1,0 +1,46 @@
+<script lang="ts">
+  import { api, need, type FindingDetail, type FindingRow } from '$lib/api/client';
+  import ProblemNote from '$lib/parts/form/ProblemNote.svelte';
+  import { Latest } from '$lib/state/latest.svelte';
+  import { whenever } from '$lib/state/whenever.svelte';
+  import { evidenceText } from './clauseText';
+
+  interface Props {
+    finding: Pick<FindingRow, 'standard' | 'device' | 'tag' | 'revision' | 'state' | 'evidence'>;
+  }
+
+  let { finding }: Props = $props();
+  const detail = new Latest<FindingDetail>();
+
+  /** What stands there now has nothing to do with what has ended. */
+  whenever(
+    () => `${finding.standard} ${finding.device} ${finding.tag} ${finding.revision} ${finding.state}`,
+    () => {
+      detail.forget();
+      if (finding.state === 'CLOSED') return;
+      const path = { name: finding.standard, device: finding.device, tag: finding.tag };
+      void detail.ask(need(api.GET('/api/standards/{name}/findings/{device}/{tag}', { params: { path } })));
+    }
+  );
+</script>
+
+<ul class="mono bg-removed max-h-60 overflow-y-auto rounded px-3 py-2">
+  {#each finding.evidence as evidence, i (i)}
+    <li class="whitespace-pre-wrap">{evidenceText(evidence)}</li>
+  {/each}
+</ul>
+{#if detail.value && detail.value.excerpt.length > 0}
+  <ol class="mono mt-2 max-h-48 overflow-auto" aria-label="What stands there">
+    {#each detail.value.excerpt as line, i (line.line)}
+      {#if i > 0 && detail.value.excerpt[i - 1]!.line + 1 < line.line}<li class="text-quiet">…</li>{/if}
+      <li class={['whitespace-pre', line.isMeant ? 'bg-removed' : 'text-quiet']}>
+        <span class="text-quiet inline-block w-10 pr-2 text-right">{line.line + 1}</span>{line.text}
+      </li>
+    {/each}
+  </ol>
+{/if}
+{#if detail.value && detail.value.repair.length > 0}
+  <p class="text-quiet mt-2">Repair, as the device will read it</p>
+  <pre class="bg-base-200 max-h-40 overflow-auto rounded px-3 py-2">{detail.value.repair.join('\n')}</pre>
+{/if}
+<ProblemNote problem={detail.problem} class="mt-2" />
