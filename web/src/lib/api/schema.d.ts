@@ -29,7 +29,7 @@ export interface paths {
         };
         get: operations["tokens"];
         put?: never;
-        post: operations["add_4"];
+        post: operations["add_5"];
         delete?: never;
         options?: never;
         head?: never;
@@ -59,9 +59,9 @@ export interface paths {
             path?: never;
             cookie?: never;
         };
-        get: operations["list_9"];
+        get: operations["list_12"];
         put?: never;
-        post: operations["add_3"];
+        post: operations["add_4"];
         delete?: never;
         options?: never;
         head?: never;
@@ -91,7 +91,7 @@ export interface paths {
             path?: never;
             cookie?: never;
         };
-        get: operations["get_4"];
+        get: operations["get_6"];
         put: operations["set_4"];
         post?: never;
         delete?: never;
@@ -107,7 +107,7 @@ export interface paths {
             path?: never;
             cookie?: never;
         };
-        get: operations["list_23"];
+        get: operations["list_26"];
         put?: never;
         post?: never;
         delete?: never;
@@ -260,6 +260,38 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/boards": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["list_11"];
+        put?: never;
+        post: operations["make"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/boards/{id}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["get_5"];
+        put: operations["write_5"];
+        post?: never;
+        delete: operations["remove_11"];
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/callable": {
         parameters: {
             query?: never;
@@ -270,6 +302,134 @@ export interface paths {
         get: operations["rule_1"];
         put: operations["allow"];
         post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/cases": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["list_10"];
+        put?: never;
+        post: operations["open_1"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/cases/people": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["people"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/cases/{number}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["get_4"];
+        put: operations["write_4"];
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/cases/{number}/items": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["add_3"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/cases/{number}/items/{id}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post?: never;
+        delete: operations["remove_15"];
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/cases/{number}/messages": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["say"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/cases/{number}/reopen": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["reopen"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/cases/{number}/settle": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["settle"];
         delete?: never;
         options?: never;
         head?: never;
@@ -315,7 +475,7 @@ export interface paths {
             path?: never;
             cookie?: never;
         };
-        get: operations["list_8"];
+        get: operations["list_9"];
         put?: never;
         post: operations["start_3"];
         delete?: never;
@@ -539,7 +699,7 @@ export interface paths {
             path?: never;
             cookie?: never;
         };
-        get: operations["report_1"];
+        get: operations["report_2"];
         put?: never;
         post?: never;
         delete?: never;
@@ -779,7 +939,7 @@ export interface paths {
             path?: never;
             cookie?: never;
         };
-        get: operations["list_7"];
+        get: operations["list_8"];
         put?: never;
         post: operations["add_1"];
         delete?: never;
@@ -955,7 +1115,7 @@ export interface paths {
             path?: never;
             cookie?: never;
         };
-        get: operations["list_22"];
+        get: operations["list_25"];
         put?: never;
         post?: never;
         delete?: never;
@@ -1005,7 +1165,7 @@ export interface paths {
         };
         get?: never;
         put?: never;
-        post: operations["remove_11"];
+        post: operations["remove_12"];
         delete?: never;
         options?: never;
         head?: never;
@@ -1019,10 +1179,10 @@ export interface paths {
             path?: never;
             cookie?: never;
         };
-        get: operations["get_7"];
+        get: operations["get_10"];
         put?: never;
         post?: never;
-        delete: operations["remove_12"];
+        delete: operations["remove_13"];
         options?: never;
         head?: never;
         patch?: never;
@@ -1067,7 +1227,7 @@ export interface paths {
             path?: never;
             cookie?: never;
         };
-        get: operations["get_8"];
+        get: operations["get_11"];
         put?: never;
         post?: never;
         delete?: never;
@@ -1115,7 +1275,7 @@ export interface paths {
             path?: never;
             cookie?: never;
         };
-        get: operations["list_6"];
+        get: operations["list_7"];
         put?: never;
         post: operations["ask"];
         delete?: never;
@@ -1451,7 +1611,7 @@ export interface paths {
             path?: never;
             cookie?: never;
         };
-        get: operations["open"];
+        get: operations["open_2"];
         put?: never;
         post?: never;
         delete?: never;
@@ -1531,7 +1691,23 @@ export interface paths {
             path?: never;
             cookie?: never;
         };
-        get: operations["list_21"];
+        get: operations["list_24"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/findings/ages": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["ages"];
         put?: never;
         post?: never;
         delete?: never;
@@ -1595,7 +1771,7 @@ export interface paths {
             path?: never;
             cookie?: never;
         };
-        get: operations["list_20"];
+        get: operations["list_23"];
         put?: never;
         post?: never;
         delete?: never;
@@ -1627,7 +1803,7 @@ export interface paths {
             path?: never;
             cookie?: never;
         };
-        get: operations["list_5"];
+        get: operations["list_6"];
         put?: never;
         post: operations["declare"];
         delete?: never;
@@ -1707,7 +1883,7 @@ export interface paths {
             path?: never;
             cookie?: never;
         };
-        get: operations["list_19"];
+        get: operations["list_22"];
         put?: never;
         post?: never;
         delete?: never;
@@ -1886,7 +2062,7 @@ export interface paths {
         get?: never;
         put?: never;
         post?: never;
-        delete: operations["remove_13"];
+        delete: operations["remove_14"];
         options?: never;
         head?: never;
         patch?: never;
@@ -2011,7 +2187,7 @@ export interface paths {
             path?: never;
             cookie?: never;
         };
-        get: operations["list_18"];
+        get: operations["list_21"];
         put?: never;
         post?: never;
         delete?: never;
@@ -2027,7 +2203,7 @@ export interface paths {
             path?: never;
             cookie?: never;
         };
-        get: operations["get_6"];
+        get: operations["get_9"];
         put?: never;
         post?: never;
         delete?: never;
@@ -2235,7 +2411,7 @@ export interface paths {
             path?: never;
             cookie?: never;
         };
-        get: operations["list_4"];
+        get: operations["list_5"];
         put?: never;
         post: operations["keep_2"];
         delete?: never;
@@ -2363,7 +2539,7 @@ export interface paths {
             path?: never;
             cookie?: never;
         };
-        get: operations["list_17"];
+        get: operations["list_20"];
         put?: never;
         post?: never;
         delete?: never;
@@ -2571,7 +2747,7 @@ export interface paths {
             path?: never;
             cookie?: never;
         };
-        get: operations["list_16"];
+        get: operations["list_19"];
         put?: never;
         post?: never;
         delete?: never;
@@ -2644,6 +2820,86 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/reviews": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["list_4"];
+        put?: never;
+        post: operations["open"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/reviews/{number}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["get_8"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/reviews/{number}/report.{format}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["report_1"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/reviews/{number}/sign": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["sign"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/reviews/{number}/withdraw": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["withdraw_1"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/revision-marks": {
         parameters: {
             query?: never;
@@ -2683,7 +2939,7 @@ export interface paths {
             path?: never;
             cookie?: never;
         };
-        get: operations["get_5"];
+        get: operations["get_7"];
         put?: never;
         post?: never;
         delete?: never;
@@ -2779,7 +3035,7 @@ export interface paths {
             path?: never;
             cookie?: never;
         };
-        get: operations["list_15"];
+        get: operations["list_18"];
         put?: never;
         post?: never;
         delete?: never;
@@ -2971,7 +3227,7 @@ export interface paths {
             path?: never;
             cookie?: never;
         };
-        get: operations["list_14"];
+        get: operations["list_17"];
         put?: never;
         post?: never;
         delete?: never;
@@ -3019,7 +3275,7 @@ export interface paths {
             path?: never;
             cookie?: never;
         };
-        get: operations["list_12"];
+        get: operations["list_15"];
         put?: never;
         post?: never;
         delete?: never;
@@ -3149,7 +3405,7 @@ export interface paths {
         };
         get: operations["notes"];
         put?: never;
-        post: operations["write_4"];
+        post: operations["write_6"];
         delete?: never;
         options?: never;
         head?: never;
@@ -3236,6 +3492,22 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/standards/{name}/trend": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["trend"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/standards/{name}/versions": {
         parameters: {
             query?: never;
@@ -3243,7 +3515,7 @@ export interface paths {
             path?: never;
             cookie?: never;
         };
-        get: operations["list_13"];
+        get: operations["list_16"];
         put?: never;
         post?: never;
         delete?: never;
@@ -3307,7 +3579,7 @@ export interface paths {
             path?: never;
             cookie?: never;
         };
-        get: operations["list_11"];
+        get: operations["list_14"];
         put?: never;
         post?: never;
         delete?: never;
@@ -3387,7 +3659,7 @@ export interface paths {
             path?: never;
             cookie?: never;
         };
-        get: operations["list_10"];
+        get: operations["list_13"];
         put?: never;
         post?: never;
         delete?: never;
@@ -3548,6 +3820,14 @@ export interface components {
             /** Format: int32 */
             revision?: number;
         };
+        AgeCount: {
+            /** @enum {string} */
+            age: "A_DAY" | "A_WEEK" | "A_MONTH" | "LONGER";
+            /** Format: int64 */
+            failing: number;
+            /** @enum {string} */
+            severity: "LOW" | "MEDIUM" | "HIGH" | "CRITICAL";
+        };
         AgreedView: {
             /** Format: date-time */
             agreedAt?: string;
@@ -3639,6 +3919,28 @@ export interface components {
             platform: string;
             text?: string;
         };
+        BoardInput: {
+            name: string;
+            parts: components["schemas"]["BoardPart"][];
+        };
+        BoardPart: {
+            /** Format: int32 */
+            days?: number;
+            isWide: boolean;
+            /** @enum {string} */
+            kind: "SITES" | "AGES" | "CLAUSES" | "GROUPS" | "PARAGRAPHS" | "TREND" | "DRIFT" | "ANSWERS";
+            query?: string;
+            standard?: string;
+        };
+        BoardView: {
+            /** Format: int64 */
+            id: number;
+            /** Format: date-time */
+            madeAt: string;
+            madeBy: string;
+            name: string;
+            parts: components["schemas"]["BoardPart"][];
+        };
         Breach: {
             /** @enum {string} */
             binding: "ADVISE" | "WARN" | "REFUSE";
@@ -3670,6 +3972,86 @@ export interface components {
             ports: number[];
             ranges: string;
             trusted: components["schemas"]["Authority"][];
+        };
+        CaseInput: {
+            /** Format: date */
+            dueOn?: string;
+            people: string[];
+            title: string;
+        };
+        CaseItemInput: {
+            /** Format: int64 */
+            change?: number;
+            device?: string;
+            /** @enum {string} */
+            kind: "FINDING" | "DRIFT" | "CHANGE" | "DEVICE";
+            standard?: string;
+            tag?: string;
+        };
+        CaseItemView: {
+            /** Format: date-time */
+            addedAt: string;
+            addedBy: string;
+            /** Format: int64 */
+            change?: number;
+            device?: string;
+            /** Format: int64 */
+            id: number;
+            isSettled: boolean;
+            /** @enum {string} */
+            kind: "FINDING" | "DRIFT" | "CHANGE" | "DEVICE";
+            said: string;
+            standard?: string;
+            tag?: string;
+        };
+        CaseItemsInput: {
+            items: components["schemas"]["CaseItemInput"][];
+        };
+        CaseMessageInput: {
+            text: string;
+        };
+        CaseMessageView: {
+            /** Format: date-time */
+            madeAt: string;
+            madeBy: string;
+            text: string;
+        };
+        CaseRow: {
+            /** Format: date */
+            dueOn?: string;
+            /** Format: int64 */
+            items: number;
+            /** Format: date-time */
+            madeAt: string;
+            madeBy: string;
+            /** Format: int64 */
+            messages: number;
+            /** Format: date-time */
+            movedAt: string;
+            /** Format: int64 */
+            number: number;
+            people: string[];
+            /** @enum {string} */
+            state: "OPEN" | "SETTLED";
+            title: string;
+        };
+        CaseView: {
+            /** Format: date */
+            dueOn?: string;
+            /** Format: date-time */
+            endedAt?: string;
+            endedBy?: string;
+            items: components["schemas"]["CaseItemView"][];
+            /** Format: date-time */
+            madeAt: string;
+            madeBy: string;
+            messages: components["schemas"]["CaseMessageView"][];
+            /** Format: int64 */
+            number: number;
+            people: string[];
+            /** @enum {string} */
+            state: "OPEN" | "SETTLED";
+            title: string;
         };
         ChangeEditInput: {
             /** Format: int64 */
@@ -3995,7 +4377,7 @@ export interface components {
             /** Format: int32 */
             number?: number;
             /** @enum {string} */
-            place: "LABEL" | "NOTE" | "ACCOUNTED" | "MAP";
+            place: "LABEL" | "NOTE" | "ACCOUNTED" | "CASE" | "FINDING" | "MAP";
             /** Format: int32 */
             revisions: number;
             site: string;
@@ -4997,6 +5379,11 @@ export interface components {
             /** Format: int32 */
             port: number;
         };
+        NewCaseInput: {
+            about: components["schemas"]["CaseInput"];
+            items: components["schemas"]["CaseItemInput"][];
+            text?: string;
+        };
         NewHostKey: {
             fingerprint: string;
             host: string;
@@ -5265,6 +5652,10 @@ export interface components {
             edit: components["schemas"]["StatementInput"];
             note?: string;
         };
+        PersonView: {
+            account: string;
+            fullName: string;
+        };
         PieceView: {
             /** Format: int64 */
             atMillis: number;
@@ -5443,7 +5834,7 @@ export interface components {
             /** Format: int64 */
             id: number;
             /** @enum {string} */
-            kind: "DEVICES" | "GROUP" | "VIEW" | "ROUTINE" | "READING_PLAN" | "SITE" | "STANDARD" | "TEMPLATE" | "STANDING_RULE" | "MAP_NOTE" | "REVISION_MARK" | "STANDARD_RELEASE" | "MAP_MOVE" | "MAP_PLACES" | "PAIR";
+            kind: "DEVICES" | "GROUP" | "VIEW" | "ROUTINE" | "READING_PLAN" | "SITE" | "STANDARD" | "BOARD" | "TEMPLATE" | "STANDING_RULE" | "MAP_NOTE" | "REVISION_MARK" | "STANDARD_RELEASE" | "MAP_MOVE" | "MAP_PLACES" | "PAIR";
             name: string;
             /** Format: date-time */
             removedAt: string;
@@ -5500,6 +5891,52 @@ export interface components {
             /** Format: int64 */
             credentialSet?: number;
             lines: number[];
+        };
+        ReviewInput: {
+            query?: string;
+            reviewers: string[];
+            /** Format: date-time */
+            since: string;
+            standard: string;
+            title: string;
+        };
+        ReviewRow: {
+            isWithdrawn: boolean;
+            /** Format: date-time */
+            madeAt: string;
+            madeBy: string;
+            mine: boolean;
+            /** Format: int64 */
+            number: number;
+            /** Format: int64 */
+            objected: number;
+            /** Format: int64 */
+            reviewers: number;
+            /** Format: int64 */
+            signed: number;
+            /** Format: date-time */
+            since: string;
+            standard: string;
+            title: string;
+        };
+        ReviewView: {
+            all: components["schemas"]["OutcomeCounts"];
+            /** Format: int64 */
+            devices: number;
+            digest: string;
+            /** Format: date-time */
+            madeAt: string;
+            madeBy: string;
+            /** Format: int64 */
+            number: number;
+            signatures: components["schemas"]["SignatureView"][];
+            /** Format: date-time */
+            since: string;
+            standard: string;
+            /** Format: int32 */
+            text: number;
+            title: string;
+            withdrawnBy?: string;
         };
         RevisionMarkLocation: {
             device: string;
@@ -5773,6 +6210,17 @@ export interface components {
             /** Format: int32 */
             line: number;
             spans: components["schemas"]["Span"][];
+        };
+        SignatureInput: {
+            accepts: boolean;
+            remark: string;
+        };
+        SignatureView: {
+            accepts?: boolean;
+            remark: string;
+            reviewer: string;
+            /** Format: date-time */
+            signedAt?: string;
         };
         SiteAnswers: {
             answers: {
@@ -6093,6 +6541,12 @@ export interface components {
             comparison: components["schemas"]["CompareView"];
             undo: string[];
         };
+        TrendPoint: {
+            /** Format: date-time */
+            at: string;
+            /** Format: int64 */
+            failing: number;
+        };
         TrialInput: {
             device: string;
             text: components["schemas"]["StandardText"];
@@ -6193,11 +6647,15 @@ export interface components {
         };
         Waiting: {
             /** Format: int64 */
+            cases: number;
+            /** Format: int64 */
             changes: number;
             /** Format: int64 */
             drifting: number;
             /** Format: int64 */
             failing: number;
+            /** Format: int64 */
+            reviews: number;
             /** Format: int64 */
             rollouts: number;
         };
@@ -6274,7 +6732,7 @@ export interface operations {
             };
         };
     };
-    add_4: {
+    add_5: {
         parameters: {
             query?: never;
             header?: never;
@@ -6318,7 +6776,7 @@ export interface operations {
             };
         };
     };
-    list_9: {
+    list_12: {
         parameters: {
             query?: never;
             header?: never;
@@ -6338,7 +6796,7 @@ export interface operations {
             };
         };
     };
-    add_3: {
+    add_4: {
         parameters: {
             query?: never;
             header?: never;
@@ -6384,7 +6842,7 @@ export interface operations {
             };
         };
     };
-    get_4: {
+    get_6: {
         parameters: {
             query?: never;
             header?: never;
@@ -6426,7 +6884,7 @@ export interface operations {
             };
         };
     };
-    list_23: {
+    list_26: {
         parameters: {
             query?: {
                 who?: string | null;
@@ -6686,6 +7144,120 @@ export interface operations {
             };
         };
     };
+    list_11: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["BoardView"][];
+                };
+            };
+        };
+    };
+    make: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["BoardInput"];
+            };
+        };
+        responses: {
+            /** @description Created */
+            201: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["BoardView"];
+                };
+            };
+        };
+    };
+    get_5: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["BoardView"];
+                };
+            };
+        };
+    };
+    write_5: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["BoardInput"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["BoardView"];
+                };
+            };
+        };
+    };
+    remove_11: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Removed"];
+                };
+            };
+        };
+    };
     rule_1: {
         parameters: {
             query?: never;
@@ -6725,6 +7297,240 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content?: never;
+            };
+        };
+    };
+    list_10: {
+        parameters: {
+            query?: {
+                state?: "OPEN" | "SETTLED";
+                mine?: boolean;
+            };
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["CaseRow"][];
+                };
+            };
+        };
+    };
+    open_1: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["NewCaseInput"];
+            };
+        };
+        responses: {
+            /** @description Created */
+            201: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["CaseView"];
+                };
+            };
+        };
+    };
+    people: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["PersonView"][];
+                };
+            };
+        };
+    };
+    get_4: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                number: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["CaseView"];
+                };
+            };
+        };
+    };
+    write_4: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                number: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["CaseInput"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["CaseView"];
+                };
+            };
+        };
+    };
+    add_3: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                number: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["CaseItemsInput"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["CaseView"];
+                };
+            };
+        };
+    };
+    remove_15: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                number: number;
+                id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["CaseView"];
+                };
+            };
+        };
+    };
+    say: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                number: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["CaseMessageInput"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["CaseView"];
+                };
+            };
+        };
+    };
+    reopen: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                number: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["CaseView"];
+                };
+            };
+        };
+    };
+    settle: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                number: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["CaseView"];
+                };
             };
         };
     };
@@ -6776,7 +7582,7 @@ export interface operations {
             };
         };
     };
-    list_8: {
+    list_9: {
         parameters: {
             query?: {
                 state?: ("DRAFT" | "PROPOSED" | "APPROVED" | "RUNNING" | "KEPT" | "STUCK" | "DROPPED")[];
@@ -7193,7 +7999,7 @@ export interface operations {
             };
         };
     };
-    report_1: {
+    report_2: {
         parameters: {
             query?: never;
             header?: never;
@@ -7540,7 +8346,7 @@ export interface operations {
             };
         };
     };
-    list_7: {
+    list_8: {
         parameters: {
             query?: never;
             header?: never;
@@ -7849,7 +8655,7 @@ export interface operations {
             };
         };
     };
-    list_22: {
+    list_25: {
         parameters: {
             query?: {
                 query?: string;
@@ -7933,7 +8739,7 @@ export interface operations {
             };
         };
     };
-    remove_11: {
+    remove_12: {
         parameters: {
             query?: never;
             header?: never;
@@ -7957,7 +8763,7 @@ export interface operations {
             };
         };
     };
-    get_7: {
+    get_10: {
         parameters: {
             query?: never;
             header?: never;
@@ -7979,7 +8785,7 @@ export interface operations {
             };
         };
     };
-    remove_12: {
+    remove_13: {
         parameters: {
             query?: never;
             header?: never;
@@ -8073,7 +8879,7 @@ export interface operations {
             };
         };
     };
-    get_8: {
+    get_11: {
         parameters: {
             query?: {
                 at?: string;
@@ -8150,7 +8956,7 @@ export interface operations {
             };
         };
     };
-    list_6: {
+    list_7: {
         parameters: {
             query?: never;
             header?: never;
@@ -8691,7 +9497,7 @@ export interface operations {
             };
         };
     };
-    open: {
+    open_2: {
         parameters: {
             query?: never;
             header?: never;
@@ -8791,7 +9597,7 @@ export interface operations {
             };
         };
     };
-    list_21: {
+    list_24: {
         parameters: {
             query?: {
                 standard?: string | null;
@@ -8820,6 +9626,28 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["FindingPage"];
+                };
+            };
+        };
+    };
+    ages: {
+        parameters: {
+            query?: {
+                standard?: string;
+            };
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["AgeCount"][];
                 };
             };
         };
@@ -8899,7 +9727,7 @@ export interface operations {
             };
         };
     };
-    list_20: {
+    list_23: {
         parameters: {
             query?: never;
             header?: never;
@@ -8965,7 +9793,7 @@ export interface operations {
             };
         };
     };
-    list_5: {
+    list_6: {
         parameters: {
             query?: never;
             header?: never;
@@ -9117,7 +9945,7 @@ export interface operations {
             };
         };
     };
-    list_19: {
+    list_22: {
         parameters: {
             query?: never;
             header?: never;
@@ -9406,7 +10234,7 @@ export interface operations {
             };
         };
     };
-    remove_13: {
+    remove_14: {
         parameters: {
             query?: never;
             header?: never;
@@ -9610,7 +10438,7 @@ export interface operations {
             };
         };
     };
-    list_18: {
+    list_21: {
         parameters: {
             query?: {
                 size?: number;
@@ -9637,7 +10465,7 @@ export interface operations {
             };
         };
     };
-    get_6: {
+    get_9: {
         parameters: {
             query?: never;
             header?: never;
@@ -9953,7 +10781,7 @@ export interface operations {
             };
         };
     };
-    list_4: {
+    list_5: {
         parameters: {
             query?: never;
             header?: never;
@@ -10224,7 +11052,7 @@ export interface operations {
             };
         };
     };
-    list_17: {
+    list_20: {
         parameters: {
             query?: never;
             header?: never;
@@ -10614,7 +11442,7 @@ export interface operations {
             };
         };
     };
-    list_16: {
+    list_19: {
         parameters: {
             query?: never;
             header?: never;
@@ -10743,6 +11571,143 @@ export interface operations {
             };
         };
     };
+    list_4: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ReviewRow"][];
+                };
+            };
+        };
+    };
+    open: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["ReviewInput"];
+            };
+        };
+        responses: {
+            /** @description Created */
+            201: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ReviewView"];
+                };
+            };
+        };
+    };
+    get_8: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                number: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ReviewView"];
+                };
+            };
+        };
+    };
+    report_1: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                number: number;
+                format: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": string;
+                };
+            };
+        };
+    };
+    sign: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                number: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["SignatureInput"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ReviewView"];
+                };
+            };
+        };
+    };
+    withdraw_1: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                number: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ReviewView"];
+                };
+            };
+        };
+    };
     marks: {
         parameters: {
             query?: {
@@ -10810,7 +11775,7 @@ export interface operations {
             };
         };
     };
-    get_5: {
+    get_7: {
         parameters: {
             query?: never;
             header?: never;
@@ -10936,7 +11901,7 @@ export interface operations {
             };
         };
     };
-    list_15: {
+    list_18: {
         parameters: {
             query?: never;
             header?: never;
@@ -11277,7 +12242,7 @@ export interface operations {
             };
         };
     };
-    list_14: {
+    list_17: {
         parameters: {
             query?: never;
             header?: never;
@@ -11388,7 +12353,7 @@ export interface operations {
             };
         };
     };
-    list_12: {
+    list_15: {
         parameters: {
             query?: never;
             header?: never;
@@ -11671,7 +12636,7 @@ export interface operations {
             };
         };
     };
-    write_4: {
+    write_6: {
         parameters: {
             query?: never;
             header?: never;
@@ -11818,7 +12783,31 @@ export interface operations {
             };
         };
     };
-    list_13: {
+    trend: {
+        parameters: {
+            query?: {
+                days?: number;
+            };
+            header?: never;
+            path: {
+                name: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["TrendPoint"][];
+                };
+            };
+        };
+    };
+    list_16: {
         parameters: {
             query?: never;
             header?: never;
@@ -11936,7 +12925,7 @@ export interface operations {
             };
         };
     };
-    list_11: {
+    list_14: {
         parameters: {
             query?: never;
             header?: never;
@@ -12066,7 +13055,7 @@ export interface operations {
             };
         };
     };
-    list_10: {
+    list_13: {
         parameters: {
             query?: never;
             header?: never;

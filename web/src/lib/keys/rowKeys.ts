@@ -8,17 +8,17 @@ const left = new Map<string, string>();
 const here = () => location.pathname + location.search;
 
 /** What opens each row: the first link or button of its first cell. */
-function openers(table: HTMLTableElement): HTMLElement[] {
+function openers(table: HTMLElement): HTMLElement[] {
   return [...table.querySelectorAll<HTMLTableRowElement>('tbody > tr')]
     .map((row) => row.querySelector<HTMLElement>(':is(td, th):first-child :is(a[href], button)'))
     .filter((opener) => opener !== null);
 }
 
 /**
- * Lets the keys go through a table's rows, from one that can be opened to the next; Enter opens it, as the browser has it.
+ * Lets the keys go through the rows of a table, or of all tables within an element, from one that can be opened to the next; Enter opens it, as the browser has it.
  * Who comes back to the list finds the row that was left.
  */
-export const rowKeys = (thing: string) => (table: HTMLTableElement) => {
+export const rowKeys = (thing: string) => (table: HTMLElement) => {
   const focused = () =>
     openers(table).findIndex((each) => each.closest('tr') === document.activeElement?.closest('tr'));
   const move = (by: number) => {

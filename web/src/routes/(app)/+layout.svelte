@@ -45,6 +45,7 @@
       waiting = {
         Drift: counts.drifting,
         Standards: counts.failing,
+        Cases: counts.cases,
         Changes: counts.changes,
         Rollouts: counts.rollouts
       };

@@ -32,7 +32,15 @@ const WORDS: readonly WordGroup[] = [
       word('Compare', '/compare', 'o')
     ]
   },
-  { group: 'Judge', items: [word('Drift', '/drift', 'd'), word('Standards', '/standards', 's')] },
+  {
+    group: 'Judge',
+    items: [
+      word('Drift', '/drift', 'd'),
+      word('Standards', '/standards', 's'),
+      word('Cases', '/cases', 'g'),
+      word('Boards', '/boards', '1')
+    ]
+  },
   {
     group: 'Alter',
     items: [word('Changes', '/changes', 'c', '/freezes'), word('Templates', '/templates', 't')]

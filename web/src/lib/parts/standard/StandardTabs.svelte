@@ -4,7 +4,8 @@
   const TABS = [
     { word: 'By site', path: '/standards' },
     { word: 'Findings', path: '/standards/findings' },
-    { word: 'Matrix', path: '/standards/matrix' }
+    { word: 'Matrix', path: '/standards/matrix' },
+    { word: 'Reviews', path: '/standards/reviews' }
   ];
   const standard = $derived(page.url.searchParams.get('standard'));
 </script>

@@ -8,7 +8,18 @@ import { findingKey } from './clauseText';
 
 export const SIZE = 200;
 
-const ASKED = ['standard', 'tag', 'site', 'device', 'query', 'person', 'severity', 'state', 'order'] as const;
+const ASKED = [
+  'standard',
+  'tag',
+  'site',
+  'device',
+  'query',
+  'person',
+  'severity',
+  'state',
+  'order',
+  'since'
+] as const;
 
 /** Findings over all standards: what is asked, where the cursor stands, what is chosen and what is done with it. */
 export class FindingsState {

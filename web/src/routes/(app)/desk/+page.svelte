@@ -11,7 +11,7 @@
   import { session } from '$lib/state/session.svelte';
   import { whenever } from '$lib/state/whenever.svelte';
   import { count, weekdayAndTime } from '$lib/text/time';
-  import DeskAnswers from './DeskAnswers.svelte';
+  import SiteAnswers from '$lib/parts/fleet/SiteAnswers.svelte';
   import DeskArrange from './DeskArrange.svelte';
   import DeskNotes from './DeskNotes.svelte';
   import DeskRoutines from './DeskRoutines.svelte';
@@ -88,6 +88,13 @@
         href={historyOf({ kinds: 'RUNNING', which: 'elsewhere' })}
         >{summary.notPlanned} {summary.notPlanned === 1 ? 'was' : 'were'} not planned here</a
       >{/if}.
+    {#if found && found.newFindings > 0}
+      <a
+        class="text-error hover:underline"
+        href="/standards/findings?{new URLSearchParams({ since: desk.since })}"
+        >{count(found.newFindings, 'new finding')}</a
+      >.
+    {/if}
     {#if summary.open > 0}
       <a class="text-error hover:underline" href={historyOf({ which: 'open' })}
         >{summary.open} nobody has accounted for</a
@@ -140,7 +147,7 @@
       onchoose={(since, until) => goto(`/history?${new URLSearchParams({ since, until })}`)}
     />
   {:else if part === 'NOTES'}<DeskNotes notes={found.notes} />
-  {:else if part === 'ANSWERS'}<DeskAnswers answers={found.answers} devices={summary.allDevices} />
+  {:else if part === 'ANSWERS'}<SiteAnswers answers={found.answers} devices={summary.allDevices} />
   {:else if part === 'ROUTINES'}<DeskRoutines routines={desk.routines} />
-  {:else}<DeskWaiting changes={desk.waiting} />{/if}
+  {:else}<DeskWaiting changes={desk.waiting} cases={found.cases} reviews={found.reviews} />{/if}
 {/snippet}

@@ -1,12 +1,14 @@
 import {
   api,
   need,
+  type CaseRow,
   type ChangeRow,
   type DeskLayout,
   type DeskNote,
   type Device,
   type DriftRow,
   type HistorySummary,
+  type ReviewRow,
   type Routine,
   type SiteAnswers
 } from '$lib/api/client';
@@ -34,6 +36,11 @@ interface Found {
   notes: DeskNote[];
   routines: Routine[];
   changes: ChangeRow[];
+  /** Open ones, for whoever looks. */
+  cases: CaseRow[];
+  /** That wait for a signature of whoever looks. */
+  reviews: ReviewRow[];
+  newFindings: number;
 }
 
 /** What somebody finds on the desk. */
@@ -43,6 +50,8 @@ export class DeskState {
   layout = $state.raw<DeskLayout | undefined>();
   lastLooked = $state<string | undefined>();
   #isMet = $state(false);
+  /** From when on was asked last. */
+  since = $state('');
 
   readonly span = $derived(address.params.get('span') ?? '');
   readonly needs = $derived(needsOf(this.found.value?.devices ?? [], this.found.value?.drifts ?? []));
@@ -81,6 +90,7 @@ export class DeskState {
   load = async () => {
     if (!this.#isMet) return;
     const query = { since: sinceOf(this.span, this.lastLooked, clock.now) };
+    this.since = query.since;
     await Promise.all([
       this.summary.ask(need(api.GET('/api/history/summary', { params: { query } }))),
       this.found.ask(this.#find(query.since))
@@ -88,14 +98,28 @@ export class DeskState {
   };
 
   async #find(since: string): Promise<Found> {
-    const [page, drifts, answers, routines, changes, notes] = await Promise.all([
+    const [page, drifts, answers, routines, changes, notes, cases, reviews, findings] = await Promise.all([
       need(api.GET('/api/devices', { params: { query: { query: NEEDING, size: MOST, sort: '-changed' } } })),
       need(api.GET('/api/drift')),
       need(api.GET('/api/desk/answers')),
       need(api.GET('/api/routines')),
       need(api.GET('/api/changes')),
-      need(api.GET('/api/desk/notes', { params: { query: { since } } }))
+      need(api.GET('/api/desk/notes', { params: { query: { since } } })),
+      need(api.GET('/api/cases', { params: { query: { mine: true } } })),
+      need(api.GET('/api/reviews')),
+      need(api.GET('/api/findings', { params: { query: { since, size: 1 } } }))
     ]);
-    return { devices: page.devices, matching: page.matching, drifts, answers, routines, changes, notes };
+    return {
+      devices: page.devices,
+      matching: page.matching,
+      drifts,
+      answers,
+      routines,
+      changes,
+      notes,
+      cases,
+      reviews: reviews.filter(({ mine }) => mine),
+      newFindings: findings.matching
+    };
   }
 }

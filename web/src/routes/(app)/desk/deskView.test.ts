@@ -1,21 +1,6 @@
 import { expect, it } from 'vitest';
-import type { Device, DriftRow, SiteAnswers } from '$lib/api/client';
-import { cellOf, needsOf, sinceOf } from './deskView';
-
-const site = (answers: SiteAnswers['answers']): SiteAnswers => ({ site: 'Cairn Point', answers });
-
-it('counts what says no or needs attention, and leads to exactly these', () => {
-  const row = site({ MATCHED: { NO: 1, ATTENTION: 2, YES: 4 }, KEPT: { YES: 7 }, CURRENT: { NOT_KNOWN: 7 } });
-  expect(cellOf(row, 'MATCHED')).toEqual({
-    text: '3',
-    tone: 'no',
-    path: '/fleet?site=Cairn+Point&query=matched+is+no%2C+attention'
-  });
-  expect(cellOf(site({ SOUND: { ATTENTION: 2 } }), 'SOUND').tone).toBe('attention');
-  expect(cellOf(row, 'KEPT')).toEqual({ text: '·', tone: 'none', path: undefined });
-  expect(cellOf(row, 'CURRENT')).toMatchObject({ text: '?', tone: 'unknown' });
-  expect(cellOf(row, 'SOUND').text).toBe('·');
-});
+import type { Device, DriftRow } from '$lib/api/client';
+import { needsOf, notePath, notePlace, sinceOf } from './deskView';
 
 it('says why each device needs an answer', () => {
   const answers = { kept: { kind: 'NO', reason: 'no copy for 51 h', since: '' } };
@@ -38,4 +23,15 @@ it('looks back to the last sitting, a day at the first, or as far as somebody ch
   expect(sinceOf('', '2026-11-27T17:40:00Z', now)).toBe('2026-11-27T17:40:00Z');
   expect(sinceOf('', undefined, now)).toBe('2026-11-29T08:00:00.000Z');
   expect(sinceOf('week', '2026-11-27T17:40:00Z', now)).toBe('2026-11-23T08:00:00.000Z');
+});
+
+it.each([
+  ['MAP', { site: 'Dunsay' }, 'on the map at Dunsay', '/map'],
+  ['CASE', { number: 3, site: 'the hall' }, 'in case 3, the hall', '/cases/3'],
+  ['FINDING', { device: 'a 1', site: 'log' }, 'on log of a 1', '/devices/a%201/standards'],
+  ['NOTE', { device: 'a', config: 'running', number: 4 }, 'on a, running 4', '/devices/a?kind=RUNNING&b=4']
+] as const)('says where a note of %s was written, and leads there', (place, more, words, path) => {
+  const note = { text: '', by: '', at: '', isForMe: false, device: '', config: '', site: '', revisions: 1 };
+  expect(notePlace({ ...note, ...more, place })).toBe(words);
+  expect(notePath({ ...note, ...more, place })).toBe(path);
 });

@@ -1,38 +1,8 @@
-import type { Answer, DeskNote, Device, DriftRow, SiteAnswers } from '$lib/api/client';
+import type { DeskNote, Device, DriftRow } from '$lib/api/client';
 import { count } from '$lib/text/time';
 
 /** Devices whose configuration needs somebody's answer, as a query of the fleet. */
 export const NEEDING = 'matched is no, attention or kept is no';
-
-export const QUESTIONS = ['KEPT', 'MATCHED', 'SOUND', 'CURRENT'] as const;
-type Question = (typeof QUESTIONS)[number];
-type Kind = Answer['kind'];
-
-export interface DeskCell {
-  /** How many need attention or say no; a question mark where nothing is known of any. */
-  text: string;
-  tone: 'no' | 'attention' | 'unknown' | 'none';
-  /** The list that holds exactly these; none if there are none. */
-  path: string | undefined;
-}
-
-/** What a site has to say to a question, in one cell. */
-export function cellOf(row: SiteAnswers, question: Question): DeskCell {
-  const counts = (row.answers as Partial<Record<Question, Partial<Record<Kind, number>>>>)[question] ?? {};
-  const [no, attention] = [counts.NO ?? 0, counts.ATTENTION ?? 0];
-  if (no + attention > 0)
-    return {
-      text: String(no + attention),
-      tone: no > 0 ? 'no' : 'attention',
-      path: listOf(row.site, `${question.toLowerCase()} is no, attention`)
-    };
-  const isUnknown = (counts.YES ?? 0) === 0 && (counts.NOT_KNOWN ?? 0) > 0;
-  return isUnknown
-    ? { text: '?', tone: 'unknown', path: listOf(row.site, `${question.toLowerCase()} is unknown`) }
-    : { text: '·', tone: 'none', path: undefined };
-}
-
-const listOf = (site: string, query: string) => `/fleet?${new URLSearchParams({ site, query })}`;
 
 /** Why a device needs an answer, in one line, and what can be done at once. */
 export interface Need {
@@ -65,14 +35,18 @@ export function sinceOf(span: string, lastLooked: string | undefined, now: numbe
 /** Where a note was written, in words. */
 export function notePlace(note: DeskNote): string {
   if (note.place === 'MAP') return `on the map${note.site ? ` at ${note.site}` : ''}`;
+  if (note.place === 'CASE') return `in case ${note.number}, ${note.site}`;
+  if (note.place === 'FINDING') return `on ${note.site} of ${note.device}`;
   const where = `${note.device}, ${note.config} ${note.number}`;
   if (note.place !== 'ACCOUNTED') return `on ${where}`;
   return `accounting for ${note.revisions > 1 ? count(note.revisions, 'change') : where}`;
 }
 
-export const notePath = (note: DeskNote): string =>
-  note.place === 'MAP'
-    ? '/map'
-    : note.revisions > 1
-      ? `/history?${new URLSearchParams({ span: 'year' })}`
-      : `/devices/${encodeURIComponent(note.device)}?kind=${note.config.toUpperCase()}&b=${note.number}`;
+export function notePath(note: DeskNote): string {
+  if (note.place === 'MAP') return '/map';
+  if (note.place === 'CASE') return `/cases/${note.number}`;
+  const device = `/devices/${encodeURIComponent(note.device)}`;
+  if (note.place === 'FINDING') return `${device}/standards`;
+  if (note.revisions > 1) return `/history?${new URLSearchParams({ span: 'year' })}`;
+  return `${device}?kind=${note.config.toUpperCase()}&b=${note.number}`;
+}

@@ -2,6 +2,7 @@
   import { onMount } from 'svelte';
   import { api, need, type Agreed, type DriftRow } from '$lib/api/client';
   import PartChoice from '$lib/parts/change/PartChoice.svelte';
+  import CaseButton from '$lib/parts/case/CaseButton.svelte';
   import CompareTable from '$lib/parts/compare/CompareTable.svelte';
   import { linesOf, oneColumn, type Line } from '$lib/parts/compare/compareRows';
   import Field from '$lib/parts/form/Field.svelte';
@@ -88,6 +89,7 @@
       <a class="hover:underline" href="/devices/{encodeURIComponent(row.device)}">{row.device}</a>: agreed
       against running
     </h2>
+    <CaseButton class="btn btn-sm float-right" items={[{ kind: 'DRIFT', device: row.device }]} />
     {#if agreed.value?.agreedAt}
       <p class="text-quiet">
         Agreed {agreed.value.how === 'PROPOSED' ? 'by its first copy' : `by ${agreed.value.agreedBy}`},

@@ -1,4 +1,5 @@
 <script lang="ts">
+  import CaseButton from '$lib/parts/case/CaseButton.svelte';
   import DarkBar from '$lib/parts/frame/DarkBar.svelte';
   import { session } from '$lib/state/session.svelte';
   import { count } from '$lib/text/time';
@@ -25,6 +26,7 @@
       >Compare</a
     >
   {/if}
+  <CaseButton class="btn on-dark" items={names.map((device) => ({ kind: 'DEVICE', device }))} />
   {#if session.mayAct}
     <a class="btn on-dark" href="/templates?devices={encodeURIComponent(names.join(','))}"
       >Fill in a template…</a

@@ -2,16 +2,20 @@
   import { regret } from '$lib/state/regret.svelte';
   import { goto } from '$app/navigation';
   import { onMount } from 'svelte';
-  import { api, need, type MapView } from '$lib/api/client';
+  import { api, need, type FindingRow, type MapView } from '$lib/api/client';
   import { QUESTIONS } from '$lib/parts/fleet/fourMarks';
   import ProblemNote from '$lib/parts/form/ProblemNote.svelte';
   import { Doing } from '$lib/state/doing.svelte';
   import { address } from '$lib/state/address.svelte';
   import { keys } from '$lib/keys/keys.svelte';
+  import { Latest } from '$lib/state/latest.svelte';
   import { live } from '$lib/state/live.svelte';
   import { session } from '$lib/state/session.svelte';
+  import { whenever } from '$lib/state/whenever.svelte';
   import { count } from '$lib/text/time';
   import { drawingOf, leadingFrom, questionOf, type Box } from './drawing';
+  import MapFindings from './MapFindings.svelte';
+  import { toldOf } from './mapFindings';
   import MapCanvas from './MapCanvas.svelte';
   import MapNotes from './MapNotes.svelte';
   import type { Spot } from './noteSpots';
@@ -22,13 +26,26 @@
   let pinned = $state<Spot | undefined>();
   const site = $derived(address.params.get('site') ?? '');
   const question = $derived(questionOf(address.params.get('by')));
-  const drawing = $derived(map ? drawingOf(map, question, site) : undefined);
+  /** What departs at the site that is looked at, while the drawing shows who is sound. */
+  const findings = new Latest<{ findings: FindingRow[]; matching: number }>();
+  const showsFindings = $derived(site !== '' && question === 'sound');
+  const found = $derived(showsFindings ? (findings.value?.findings ?? []) : []);
+  const drawing = $derived(map ? drawingOf(map, question, site, toldOf(found)) : undefined);
   const leading = $derived(map ? leadingFrom(map, site) : []);
   const notes = $derived(map?.notes.filter((note) => note.site === site) ?? []);
   const news = $derived(map?.notes.filter((note) => note.isNew).length ?? 0);
 
+  const MOST_FINDINGS = 500;
+  const find = async () => {
+    if (!showsFindings) return;
+    const query = { site, size: MOST_FINDINGS, order: 'DEVICE' as const };
+    await findings.ask(need(api.GET('/api/findings', { params: { query } })));
+  };
+  whenever(() => `${showsFindings} ${site}`, find);
+
   const doing = new Doing(async () => {
     map = await need(api.GET('/api/map'));
+    await find();
   });
 
   const open = (box: Box) =>
@@ -104,7 +121,7 @@
   {/if}
 </div>
 
-<ProblemNote problem={doing.problem} class="mt-3" />
+<ProblemNote problem={doing.problem ?? findings.problem} class="mt-3" />
 {#if map && map.devices.length === 0}
   <div class="panel mt-4 max-w-xl p-6">
     <h2>Nothing to draw yet</h2>
@@ -143,6 +160,11 @@
         onchanged={doing.load}
       />
       {#if site === ''}<PairList />{/if}
+      {#if showsFindings && findings.value}<MapFindings
+          {site}
+          {found}
+          matching={findings.value.matching}
+        />{/if}
       {#if leading.length > 0}
         <section class="panel p-3.5" aria-labelledby="strangers">
           <h2 id="strangers">Neighbours that are not in the fleet</h2>

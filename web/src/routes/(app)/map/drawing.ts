@@ -62,9 +62,12 @@ export function leadingFrom(map: MapView, site: string): MapView['leading'] {
   return map.leading.filter((link) => home.get(link.near) === site);
 }
 
+/** What stands below the name of a device, in place of its role. */
+export type Told = ReadonlyMap<string, string>;
+
 /** All sites, or the devices of one with whatever they are linked to elsewhere. */
-export function drawingOf(map: MapView, question: Question, site: string): Drawing {
-  return site === '' ? ofSites(map, question) : ofSite(map, question, site);
+export function drawingOf(map: MapView, question: Question, site: string, told: Told = new Map()): Drawing {
+  return site === '' ? ofSites(map, question) : ofSite(map, question, site, told);
 }
 
 function ofSites(map: MapView, question: Question): Drawing {
@@ -91,7 +94,7 @@ function ofSites(map: MapView, question: Question): Drawing {
   return arranged(boxes, lines, [], 150);
 }
 
-function ofSite(map: MapView, question: Question, site: string): Drawing {
+function ofSite(map: MapView, question: Question, site: string, told: Told): Drawing {
   const home = new Map(map.devices.map((device) => [device.name, siteOf(device)]));
   const inside = map.devices.filter((device) => siteOf(device) === site);
   const names = new Set(inside.map((device) => device.name));
@@ -107,7 +110,14 @@ function ofSite(map: MapView, question: Question, site: string): Drawing {
   const elsewhere = new Set(lines.flatMap((line) => [line.from, line.to]).filter((name) => !names.has(name)));
   const boxes = [
     ...inside.map((device) =>
-      box(map, device.name, 'DEVICE', [device], question, device.role || device.model)
+      box(
+        map,
+        device.name,
+        'DEVICE',
+        [device],
+        question,
+        told.get(device.name) ?? (device.role || device.model)
+      )
     ),
     ...[...elsewhere].map((name) =>
       box(

@@ -1,6 +1,7 @@
 <script lang="ts">
   import type { Finding } from '$lib/api/client';
   import { SEVERITY, VERDICT } from '$lib/parts/standard/clauseText';
+  import CaseButton from '$lib/parts/case/CaseButton.svelte';
   import When from '$lib/parts/form/When.svelte';
   import ProblemNote from '$lib/parts/form/ProblemNote.svelte';
   import FindingLines from '$lib/parts/standard/FindingLines.svelte';
@@ -104,6 +105,7 @@
                 >
               {/if}
             {/if}
+            <CaseButton items={[{ kind: 'FINDING', device: shown.device, standard, tag: shown.tag }]} />
             {#if site || !tag}
               <a
                 class="btn"

@@ -29,7 +29,7 @@ class StandardsTest {
     void fromTheLibraryToAFilledHeatTable() {
         Page page = DEMO.logIn("r.anand", "demo-engineer");
         page.navigate("/standards");
-        assertThat(page.getByText("1 standard in force")).isVisible();
+        assertThat(page.getByText("3 standards in force")).isVisible();
         page.keyboard().press("a");
         page.getByLabel("Name").fill("ports for people");
         page.keyboard().press("Enter");

@@ -126,7 +126,30 @@ class RolesTest {
         GET    /api/standards/{name}/versions                 | VIEWER
         GET    /api/standards/{name}/versions/{number}/yaml   | VIEWER
         GET    /api/standards/{name}/versions/{number}/difference | VIEWER
+        GET    /api/cases                                     | VIEWER
+        GET    /api/cases/people                              | VIEWER
+        GET    /api/cases/{number}                            | VIEWER
+        POST   /api/cases                                     | ENGINEER, APPROVER
+        PUT    /api/cases/{number}                            | ENGINEER, APPROVER
+        POST   /api/cases/{number}/settle                     | ENGINEER, APPROVER
+        POST   /api/cases/{number}/reopen                     | ENGINEER, APPROVER
+        POST   /api/cases/{number}/items                      | ENGINEER, APPROVER
+        DELETE /api/cases/{number}/items/{id}                 | ENGINEER, APPROVER
+        POST   /api/cases/{number}/messages                   | ENGINEER, APPROVER
         GET    /api/findings                                  | VIEWER
+        GET    /api/findings/ages                             | VIEWER
+        GET    /api/standards/{name}/trend                    | VIEWER
+        GET    /api/reviews                                   | VIEWER
+        POST   /api/reviews                                   | ENGINEER, APPROVER
+        GET    /api/reviews/{number}                          | VIEWER
+        POST   /api/reviews/{number}/sign                     | VIEWER
+        POST   /api/reviews/{number}/withdraw                 | ENGINEER, APPROVER
+        GET    /api/reviews/{number}/report.{format}          | VIEWER
+        GET    /api/boards                                    | VIEWER
+        POST   /api/boards                                    | ENGINEER, APPROVER
+        GET    /api/boards/{id}                               | VIEWER
+        PUT    /api/boards/{id}                               | ENGINEER, APPROVER
+        DELETE /api/boards/{id}                               | ENGINEER, APPROVER
         GET    /api/findings/list.{format}                    | VIEWER
         GET    /api/devices/{name}/verdicts                   | VIEWER
         POST   /api/standards/trial                           | VIEWER

@@ -1,6 +1,7 @@
 <script lang="ts">
   import { goto } from '$app/navigation';
   import type { Change } from '$lib/api/client';
+  import CaseButton from '$lib/parts/case/CaseButton.svelte';
   import { mannerText } from '$lib/parts/change/manner';
   import { STATE, stepsOf } from '$lib/parts/change/changeText';
   import Menu from '$lib/parts/form/Menu.svelte';
@@ -89,6 +90,7 @@
         {/each}
       </Menu>
     {/if}
+    <CaseButton items={[{ kind: 'CHANGE', change: change.number }]} />
     {#if opened.mayEdit}
       <button class="btn" onclick={ontype}>Type lines… <kbd>a</kbd></button>
       <button class="btn" onclick={() => (asks = 'drop')}>Drop</button>

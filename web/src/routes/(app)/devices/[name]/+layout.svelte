@@ -1,5 +1,6 @@
 <script lang="ts">
   import { consoles } from '$lib/state/consoles.svelte';
+  import CaseButton from '$lib/parts/case/CaseButton.svelte';
   import { goto } from '$app/navigation';
   import { page } from '$app/state';
   import { onMount, type Snippet } from 'svelte';
@@ -89,6 +90,7 @@
           <When at={device.checkedAt} ago />{/if}
       </p>
     </div>
+    <CaseButton items={[{ kind: 'DEVICE', device: name }]} />
     {#if session.mayAct}<button class="btn btn-primary" onclick={copy}
         >Copy now <kbd aria-hidden="true">c</kbd></button
       >{/if}

@@ -1,6 +1,7 @@
 <script lang="ts">
   import { onMount } from 'svelte';
   import { api, need, type FindingRow } from '$lib/api/client';
+  import CaseButton from '$lib/parts/case/CaseButton.svelte';
   import DarkBar from '$lib/parts/frame/DarkBar.svelte';
   import ListMenu from '$lib/parts/form/ListMenu.svelte';
   import Pager from '$lib/parts/form/Pager.svelte';
@@ -32,6 +33,9 @@
         state === 'OPEN' && standard === findings.wanted[0]?.standard && tag === findings.wanted[0]?.tag
     )
   );
+
+  const asItems = (rows: readonly FindingRow[]) =>
+    rows.map(({ device, standard, tag }) => ({ kind: 'FINDING' as const, device, standard, tag }));
 
   onMount(() => {
     need(api.GET('/api/standards')).then((all) => (standards = all.map(({ name }) => name)));
@@ -106,6 +110,7 @@
       title={alike.length === findings.chosen.length ? '' : 'An exception is of one clause that fails'}
       onclick={() => (excepting = alike)}>Except… <kbd aria-hidden="true">e</kbd></button
     >
+    <CaseButton class="btn on-dark" items={asItems(findings.chosen)} onopened={findings.letGo} />
     <button class="btn on-dark" onclick={findings.letGo}>Let go</button>
   </DarkBar>
 {/if}

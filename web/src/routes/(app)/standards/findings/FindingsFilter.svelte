@@ -1,6 +1,7 @@
 <script lang="ts">
   import type { Problem } from '$lib/api/client';
   import QueryBar from '$lib/parts/fleet/QueryBar.svelte';
+  import { saidMoment } from '$lib/state/times.svelte';
   import { SEVERITY } from '$lib/parts/standard/clauseText';
 
   interface Props {
@@ -24,7 +25,8 @@
     { order: 'DEVICE', word: 'by device' },
     { order: 'SITE', word: 'by site' }
   ];
-  const PLACES = ['tag', 'site', 'device'] as const;
+  const PLACES = ['tag', 'site', 'device', 'since'] as const;
+  const CHIP = { tag: 'clause', site: 'site', device: 'device', since: 'since' };
 
   export const focus = () => bar?.focus();
 </script>
@@ -90,7 +92,7 @@
   <div class="mt-2 flex gap-2">
     {#each PLACES.filter((each) => asked[each]) as each (each)}
       <button class="chip h-8 cursor-pointer" title="Take it away" onclick={() => onseek({ [each]: '' })}
-        >{each === 'tag' ? 'clause' : each} {asked[each]} ×</button
+        >{CHIP[each]} {each === 'since' ? saidMoment(asked.since ?? '') : asked[each]} ×</button
       >
     {/each}
   </div>

@@ -108,6 +108,22 @@ class SecurityRules {
                         "/api/standards/*/findings/*/*/notes")
                 .hasRole(ENGINEER);
         rules.requestMatchers(HttpMethod.DELETE, "/api/exceptions/*").hasRole(ENGINEER);
+        rules.requestMatchers(
+                        HttpMethod.POST,
+                        "/api/cases",
+                        "/api/cases/*/settle",
+                        "/api/cases/*/reopen",
+                        "/api/cases/*/items",
+                        "/api/cases/*/messages")
+                .hasAnyRole(ENGINEER, APPROVER);
+        rules.requestMatchers(HttpMethod.POST, "/api/reviews", "/api/reviews/*/withdraw", "/api/boards")
+                .hasAnyRole(ENGINEER, APPROVER);
+        // Whoever was asked by name may sign.
+        rules.requestMatchers(HttpMethod.POST, "/api/reviews/*/sign").hasRole(VIEWER);
+        rules.requestMatchers(HttpMethod.PUT, "/api/boards/*").hasAnyRole(ENGINEER, APPROVER);
+        rules.requestMatchers(HttpMethod.DELETE, "/api/boards/*").hasAnyRole(ENGINEER, APPROVER);
+        rules.requestMatchers(HttpMethod.PUT, "/api/cases/*").hasAnyRole(ENGINEER, APPROVER);
+        rules.requestMatchers(HttpMethod.DELETE, "/api/cases/*/items/*").hasAnyRole(ENGINEER, APPROVER);
         rules.requestMatchers(HttpMethod.PUT, "/api/standards/*", "/api/standards/*/yaml")
                 .hasRole(ENGINEER);
         rules.requestMatchers(HttpMethod.DELETE, "/api/standards/*").hasRole(ENGINEER);

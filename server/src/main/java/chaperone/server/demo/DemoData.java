@@ -100,6 +100,7 @@ class DemoData implements ApplicationRunner {
     private final DemoTemplates templates;
     private final DemoStandingRules standing;
     private final DemoSoftware software;
+    private final DemoTogether together;
     private final Clock clock;
     private final Path history;
     private final int port;
@@ -122,6 +123,7 @@ class DemoData implements ApplicationRunner {
             DemoTemplates templates,
             DemoStandingRules standing,
             DemoSoftware software,
+            DemoTogether together,
             Clock clock,
             @Value("${chaperone.demo.history}") Path history,
             @Value("${chaperone.demo.port}") int port) {
@@ -142,6 +144,7 @@ class DemoData implements ApplicationRunner {
         this.templates = templates;
         this.standing = standing;
         this.software = software;
+        this.together = together;
         this.clock = clock;
         this.history = history;
         this.port = port;
@@ -171,6 +174,7 @@ class DemoData implements ApplicationRunner {
         routines.write("nightly copies", "daily 02:30", ZONE, "", "r.anand");
         routines.write("firewalls", "hourly :15", ZONE, "platform is brisling", "r.anand");
         addAccounts();
+        together.begin();
         LOG.info("Demo data loaded");
     }
 

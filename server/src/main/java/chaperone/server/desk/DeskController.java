@@ -7,6 +7,7 @@ import java.security.Principal;
 import java.time.Clock;
 import java.time.Instant;
 import java.util.List;
+import java.util.Locale;
 import java.util.Optional;
 import org.springframework.jdbc.core.simple.JdbcClient;
 import org.springframework.transaction.annotation.Transactional;
@@ -26,7 +27,11 @@ class DeskController {
             select (select count(*) from drift) as drifting,
               (select count(distinct device_id) from finding where kind = 'FAIL' and not excepted) as failing,
               (select count(*) from change where state in ('PROPOSED', 'STUCK')) as changes,
-              (select count(*) from rollout where state in ('PLANNED', 'STOPPED')) as rollouts""";
+              (select count(*) from rollout where state in ('PLANNED', 'STOPPED')) as rollouts,
+              (select count(*) from work_case c join case_person p on p.case_id = c.id
+                where c.state = 'OPEN' and lower(p.account) = :me) as cases,
+              (select count(*) from review r join review_signature g on g.review_id = r.id
+                where r.withdrawn_by is null and g.signed_at is null and lower(g.account) = :me) as reviews""";
 
     private final JdbcClient database;
     private final DeskVisits visits;
@@ -88,19 +93,23 @@ class DeskController {
      * @param drifting devices that run something else than what was agreed
      * @param failing devices that fail a clause
      * @param changes that wait for approval, or for a person; {@code rollouts} likewise
+     * @param cases that are open and for whoever asks; {@code reviews} that wait for a signature of theirs
      */
-    record Waiting(long drifting, long failing, long changes, long rollouts) {}
+    record Waiting(long drifting, long failing, long changes, long rollouts, long cases, long reviews) {}
 
     /** Every open page asks this whenever anything moves, so it only counts. */
     @GetMapping("/waiting")
     @Transactional(readOnly = true)
-    public Waiting waiting() {
+    public Waiting waiting(Principal principal) {
         return database.sql(WAITING)
+                .param("me", principal.getName().toLowerCase(Locale.ROOT))
                 .query((row, number) -> new Waiting(
                         row.getLong("drifting"),
                         row.getLong("failing"),
                         row.getLong("changes"),
-                        row.getLong("rollouts")))
+                        row.getLong("rollouts"),
+                        row.getLong("cases"),
+                        row.getLong("reviews")))
                 .single();
     }
 }

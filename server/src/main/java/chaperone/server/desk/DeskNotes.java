@@ -26,6 +26,12 @@ class DeskNotes {
               from revision_accounted k join revision r on r.id = k.revision_id join device d on d.id = r.device_id
               where k.made_at > :since and k.note <> '' group by k.note, k.made_by, k.made_at)
               union all
+              (select 'CASE', '', m.case_id::int, '', c.title, m.text, m.made_by, m.made_at, 1
+              from case_message m join work_case c on c.id = m.case_id where m.made_at > :since)
+              union all
+              (select 'FINDING', d.name, 0, '', n.tag, n.text, n.made_by, n.made_at, 1
+              from finding_note n join device d on d.id = n.device_id where n.made_at > :since)
+              union all
               (select 'MAP', '', 0, '', n.site, n.text, n.written_by, n.written_at, 1
               from map_note n where n.written_at > :since)) n
             order by lower(n.text) like :mention desc, n.made_at desc limit :most""";
@@ -36,17 +42,20 @@ class DeskNotes {
         this.database = database;
     }
 
-    /** Where it was written: on a revision, when somebody accounted for it, or on the map. */
+    /** Where it was written: on a revision, when somebody accounted for it, in a case, to a finding, or on the map. */
     enum NotePlace {
         LABEL,
         NOTE,
         ACCOUNTED,
+        CASE,
+        FINDING,
         MAP
     }
 
     /**
-     * @param device empty on the map, where it has a site
-     * @param number of the revision; absent on the map
+     * @param device empty on the map and in a case
+     * @param number of the revision or the case; absent elsewhere
+     * @param site on the map; in a case its title, of a finding its clause
      * @param revisions that were accounted for with this note; of others one
      * @param isForMe whether it names whoever reads it
      */

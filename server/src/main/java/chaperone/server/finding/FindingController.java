@@ -11,6 +11,7 @@ import chaperone.server.document.ListFile.Rows;
 import chaperone.server.finding.DeviceVerdicts.StandardVerdicts;
 import chaperone.server.finding.FindingList.FindingPage;
 import chaperone.server.finding.FindingNotes.FindingNoteView;
+import chaperone.server.finding.FindingTrend.AgeCount;
 import chaperone.server.fleet.Fleet;
 import chaperone.server.origin.OriginView;
 import chaperone.server.standard.Standards;
@@ -22,6 +23,7 @@ import jakarta.validation.constraints.Size;
 import java.security.Principal;
 import java.time.Clock;
 import java.util.List;
+import java.util.Optional;
 import java.util.stream.Collectors;
 import org.springdoc.core.annotations.ParameterObject;
 import org.springframework.http.ResponseEntity;
@@ -61,6 +63,7 @@ class FindingController {
     private final FindingList findings;
     private final FindingNotes notes;
     private final DeviceVerdicts verdicts;
+    private final FindingTrend trend;
     private final Standards standards;
     private final Fleet fleet;
     private final Clock clock;
@@ -69,12 +72,14 @@ class FindingController {
             FindingList findings,
             FindingNotes notes,
             DeviceVerdicts verdicts,
+            FindingTrend trend,
             Standards standards,
             Fleet fleet,
             Clock clock) {
         this.findings = findings;
         this.notes = notes;
         this.verdicts = verdicts;
+        this.trend = trend;
         this.standards = standards;
         this.fleet = fleet;
         this.clock = clock;
@@ -117,6 +122,12 @@ class FindingController {
             row.ended().map(String::toLowerCase).orElse(""),
             row.evidence().stream().map(Evidence::said).collect(Collectors.joining("; "))
         };
+    }
+
+    /** For how long the findings stand that are open; of one standard, or of all. */
+    @GetMapping("/findings/ages")
+    List<AgeCount> ages(@RequestParam Optional<@Size(max = 60) String> standard) {
+        return trend.ages(standard);
     }
 
     /** What every clause that is for it says of a device. */

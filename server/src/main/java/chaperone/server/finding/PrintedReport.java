@@ -41,6 +41,17 @@ final class PrintedReport {
         return printed.page;
     }
 
+    /** With a line for each of those who sign it. */
+    static PdfDocument signed(StandardReport report, String title, String digest, List<String> signatures) {
+        PrintedReport printed = new PrintedReport(report);
+        printed.page.heading("Review: " + title);
+        printed.page.paragraph(
+                "Results as they were on " + moment(report.madeAt()) + ". SHA-256 of them as JSON: " + digest);
+        signatures.forEach(printed.page::paragraph);
+        printed.write();
+        return printed.page;
+    }
+
     private void write() {
         OutcomeCounts all = report.all();
         page.paragraph("%d devices were judged: %d verdicts pass, %d fail, %d are excepted, of %d it is not known."

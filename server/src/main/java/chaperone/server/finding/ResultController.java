@@ -1,11 +1,14 @@
 package chaperone.server.finding;
 
 import chaperone.server.document.FileFormat;
+import chaperone.server.finding.FindingTrend.TrendPoint;
 import chaperone.server.finding.StandardReport.ReportRequest;
 import chaperone.server.finding.StandardResults.ClauseCounts;
 import chaperone.server.finding.StandardResults.DeviceResult;
 import chaperone.server.finding.StandardResults.NamedCounts;
 import jakarta.validation.Valid;
+import jakarta.validation.constraints.Max;
+import jakarta.validation.constraints.Min;
 import jakarta.validation.constraints.Size;
 import java.security.Principal;
 import java.time.Instant;
@@ -30,9 +33,11 @@ class ResultController {
 
     private final ResultReader results;
     private final StandardReports reports;
+    private final FindingTrend trend;
 
-    ResultController(ResultReader results, StandardReports reports) {
+    ResultController(ResultReader results, StandardReports reports, FindingTrend trend) {
         this.results = results;
+        this.trend = trend;
         this.reports = reports;
     }
 
@@ -105,6 +110,12 @@ class ResultController {
                 .filter(device.asked()::contains)
                 .collect(Collectors.toMap(tag -> tag, device::outcome, (one, other) -> one, TreeMap::new));
         return new MatrixRow(device.device(), device.site(), outcomes);
+    }
+
+    /** How many findings stood on each day up to now. */
+    @GetMapping("/trend")
+    List<TrendPoint> trend(@PathVariable String name, @RequestParam(defaultValue = "31") @Min(1) @Max(366) int days) {
+        return trend.of(name, days);
     }
 
     /** A record of what came of it, for people (PDF, HTML) or for programs (CSV, JSON). */

@@ -64,7 +64,7 @@ class StandardReports {
         return SavedFile.of(file, format.type(), bytes);
     }
 
-    private byte[] csv(StandardReport report) {
+    static byte[] csv(StandardReport report) {
         List<Object[]> rows = report.verdicts().stream()
                 .map(each -> new Object[] {
                     each.device(),

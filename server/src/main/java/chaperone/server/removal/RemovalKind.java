@@ -11,6 +11,7 @@ public enum RemovalKind {
     READING_PLAN("reading plan", false, new Rows("reading_plan", "id = :id")),
     SITE("site", false, new Rows("site", "id = :id")),
     STANDARD("standard", false, new Rows("standard", "id = :id")),
+    BOARD("board", false, new Rows("board", "id = :id")),
     TEMPLATE("template", false, new Rows("template", "id = :id")),
     STANDING_RULE("standing rule", false, new Rows("standing_rule", "id = :id")),
     MAP_NOTE("note on the map", false, new Rows("map_note", "id = :id")),

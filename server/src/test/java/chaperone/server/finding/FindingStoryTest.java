@@ -1,6 +1,7 @@
 package chaperone.server.finding;
 
 import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.assertThatThrownBy;
 
 import chaperone.server.account.Role;
 import chaperone.server.support.Api;
@@ -9,7 +10,9 @@ import chaperone.server.support.TestServer;
 import java.io.IOException;
 import java.io.StringReader;
 import java.nio.charset.StandardCharsets;
+import java.security.MessageDigest;
 import java.util.ArrayList;
+import java.util.HexFormat;
 import java.util.List;
 import java.util.Map;
 import java.util.TreeMap;
@@ -27,6 +30,7 @@ import org.junit.jupiter.api.Order;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.TestMethodOrder;
 import org.junit.jupiter.api.Timeout;
+import org.springframework.jdbc.core.simple.JdbcClient;
 import tools.jackson.databind.JsonNode;
 
 /** What a standard finds: who brought it, how it ended, and the same numbers wherever they are told. */
@@ -49,6 +53,7 @@ class FindingStoryTest {
 
     private static TestServer server;
     private static Api engineer;
+    private static byte[] signed = {};
 
     @BeforeAll
     static void start() {
@@ -207,13 +212,99 @@ class FindingStoryTest {
         byte[] file =
                 engineer.get("/api/standards/access/report." + format).raw().body();
         if (format.equals("html")) return new String(file, StandardCharsets.UTF_8);
+        return text(file);
+    }
+
+    private static String text(byte[] file) throws IOException {
         try (PDDocument pdf = Loader.loadPDF(file)) {
             return new PDFTextStripper().getText(pdf).replaceAll("\\s+", " ");
         }
     }
 
+    private static Map<String, Object> review(Object reviewers) {
+        return Map.of(
+                "standard", "access", "title", "the month", "since", "2026-01-01T00:00:00Z", "reviewers", reviewers);
+    }
+
+    /** Not even by hand in the database. */
     @Test
     @Order(5)
+    void whatWasSignedCannotChange() throws Exception {
+        Api approver = server.as(Role.APPROVER);
+        String reviewer = approver.get("/api/session").json(200).get("name").asString();
+        assertThat(engineer.post("/api/reviews", review(List.of("nobody"))).status())
+                .isEqualTo(422);
+        long number = engineer.post("/api/reviews", review(List.of(reviewer)))
+                .json(201)
+                .get("number")
+                .asLong();
+        String path = "/api/reviews/" + number;
+        assertThat(approver.get("/api/desk/waiting").json(200).get("reviews").asInt())
+                .isEqualTo(1);
+        byte[] taken = engineer.get(path + "/report.json").raw().body();
+        JsonNode view = engineer.get(path).json(200);
+        String digest =
+                HexFormat.of().formatHex(MessageDigest.getInstance("SHA-256").digest(taken));
+        assertThat(view.get("digest").asString()).isEqualTo(digest);
+        assertThat(view.at("/all/fail").asInt()).isEqualTo(3);
+
+        assertThat(engineer.post(path + "/sign", Map.of("accepts", true, "remark", ""))
+                        .status())
+                .as("was not asked")
+                .isEqualTo(409);
+        assertThat(approver.post(path + "/sign", Map.of("accepts", false, "remark", " "))
+                        .status())
+                .isEqualTo(422);
+        approver.post(path + "/sign", Map.of("accepts", false, "remark", "the ice house"))
+                .json(200);
+        assertThat(approver.post(path + "/sign", Map.of("accepts", true, "remark", ""))
+                        .status())
+                .isEqualTo(409);
+        assertThat(engineer.post(path + "/withdraw", Map.of()).status()).isEqualTo(409);
+        assertThat(approver.get("/api/desk/waiting").json(200).get("reviews").asInt())
+                .isZero();
+        JdbcClient database = server.context().getBean(JdbcClient.class);
+        for (String forged : List.of(
+                "update review set results = '{}'",
+                "update review_signature set accepts = true",
+                "delete from review",
+                "delete from review_signature"))
+            assertThatThrownBy(() -> database.sql(forged).update())
+                    .as(forged)
+                    .hasMessageContaining("cannot be altered");
+
+        signed = taken;
+        byte[] pdf = engineer.get(path + "/report.pdf").raw().body();
+        assertThat(text(pdf)).contains("objects", "the ice house", "3 fail", digest.substring(0, 16));
+
+        long other = engineer.post("/api/reviews", review(List.of(reviewer)))
+                .json(201)
+                .get("number")
+                .asLong();
+        engineer.post("/api/reviews/" + other + "/withdraw", Map.of()).json(200);
+        assertThat(approver.post("/api/reviews/" + other + "/sign", Map.of("accepts", true, "remark", ""))
+                        .status())
+                .isEqualTo(409);
+        assertThat(engineer.get("/api/reviews").json(200)).hasSize(2);
+    }
+
+    @Test
+    @Order(6)
+    void agesAndTrendCountTheSame() {
+        JsonNode ages = engineer.get("/api/findings/ages?standard=access").json(200);
+        assertThat(ages.valueStream()
+                        .mapToInt(each -> each.get("failing").asInt())
+                        .sum())
+                .isEqualTo(3);
+        JsonNode trend = engineer.get("/api/standards/access/trend?days=7").json(200);
+        assertThat(trend).hasSize(8);
+        assertThat(trend.at("/7/failing").asInt()).isEqualTo(3);
+        assertThat(trend.at("/0/failing").asInt()).isZero();
+        assertThat(engineer.get("/api/standards/access/trend?days=0").status()).isEqualTo(400);
+    }
+
+    @Test
+    @Order(7)
     void whatIsUndoneStaysWithHowItEnded() {
         type(SWITCH, "not vlan 399");
         assertThat(findings("tag=no-quay")).isEmpty();
@@ -230,7 +321,7 @@ class FindingStoryTest {
     }
 
     @Test
-    @Order(6)
+    @Order(8)
     void aTextThatIsAlteredEndsWhatItFound() {
         String parked = "'vlan 999 \"parked\"'";
         publish(YAML.replace("'log-server 203.0.113.9'", parked).replace("tag: second", "tag: third"));
@@ -240,6 +331,7 @@ class FindingStoryTest {
                 .containsOnly("CLAUSE_ALTERED");
         publish("clauses: []\nvalues: {}\n");
         assertThat(findings("")).isEmpty();
+        assertThat(engineer.get("/api/reviews/1/report.json").raw().body()).isEqualTo(signed);
         assertThat(findings("state=CLOSED")
                         .valueStream()
                         .map(each -> each.get("ended").asString()))

@@ -56,70 +56,77 @@
       >
     </div>
   </div>
-  {#each all.value as standard (standard.standard)}
-    {@const shown = wantsAll ? standard.verdicts : failing(standard)}
-    <section class="panel mt-3 p-4" aria-label={standard.standard}>
-      <h2>
-        <a class="hover:underline" href="/standards?standard={encodeURIComponent(standard.standard)}"
-          >{standard.standard}</a
-        >
-        <span class="text-quiet font-normal"
-          >{standard.verdicts.length - failing(standard).length} of {count(
-            standard.verdicts.length,
-            'clause'
-          )}
-          {standard.verdicts.length - failing(standard).length === 1 ? 'holds' : 'hold'}{standard.notAsked > 0
-            ? `, ${standard.notAsked} not for this device`
-            : ''} · revision {standard.revision}, judged <When at={standard.judgedAt} ago /> by text {standard.number}{standard.isNewest
-            ? ''
-            : ', not yet by the newest'}</span
-        >
-      </h2>
-      {#if shown.length > 0}
-        <table class="rows mt-2" {@attach rowKeys('clause')}>
-          <thead
-            ><tr><th>Clause</th><th>Why</th><th>Severity</th><th>Binds</th><th>It</th><th>Since</th></tr
-            ></thead
+  <div {@attach rowKeys('clause')}>
+    {#each all.value as standard (standard.standard)}
+      {@const shown = wantsAll ? standard.verdicts : failing(standard)}
+      <section class="panel mt-3 p-4" aria-label={standard.standard}>
+        <h2>
+          <a class="hover:underline" href="/standards?standard={encodeURIComponent(standard.standard)}"
+            >{standard.standard}</a
           >
-          <tbody>
-            {#each shown as verdict (verdict.tag)}
-              {@const key = `${standard.standard} ${verdict.tag}`}
-              <tr class={open === key ? 'bg-chosen' : ''}>
-                <th scope="row" class="whitespace-nowrap">{verdict.tag}</th>
-                <td class="w-full max-w-0 truncate" title={verdict.reason}
-                  >{verdict.words ?? verdict.reason}</td
-                >
-                <td class={verdict.severity === 'CRITICAL' ? 'text-error font-semibold' : ''}
-                  >{SEVERITY[verdict.severity]}</td
-                >
-                <td>{BINDING[verdict.binding]}</td>
-                <td class="whitespace-nowrap">
-                  {#if verdict.finding}
-                    <button
-                      class={[
-                        'cursor-pointer underline',
-                        verdict.outcome === 'FAIL' ? 'text-error font-semibold' : 'text-quiet'
-                      ]}
-                      aria-expanded={open === key}
-                      onclick={() => address.change({ open: open === key ? '' : key })}
-                      >{OUTCOME[verdict.outcome]}</button
-                    >
-                  {:else}{OUTCOME[verdict.outcome]}{/if}
-                </td>
-                <td class="whitespace-nowrap"
-                  >{#if verdict.finding}<When at={verdict.finding.since} />{/if}</td
-                >
-              </tr>
-              {#if open === key && verdict.finding}
-                <tr
-                  ><td colspan="6" class="py-3"><Verdict finding={verdict.finding} onexcepted={load} /></td
-                  ></tr
-                >
-              {/if}
-            {/each}
-          </tbody>
-        </table>
-      {:else}<p class="mt-1">It keeps to all of it.</p>{/if}
-    </section>
-  {/each}
+          <span class="text-quiet font-normal"
+            >{standard.verdicts.length - failing(standard).length} of {count(
+              standard.verdicts.length,
+              'clause'
+            )}
+            {standard.verdicts.length - failing(standard).length === 1 ? 'holds' : 'hold'}{standard.notAsked >
+            0
+              ? `, ${standard.notAsked} not for this device`
+              : ''} · revision {standard.revision}, judged <When at={standard.judgedAt} ago /> by text {standard.number}{standard.isNewest
+              ? ''
+              : ', not yet by the newest'}</span
+          >
+        </h2>
+        {#if shown.length > 0}
+          <table class="rows mt-2">
+            <thead
+              ><tr><th>Clause</th><th>Why</th><th>Severity</th><th>Binds</th><th>It</th><th>Since</th></tr
+              ></thead
+            >
+            <tbody>
+              {#each shown as verdict (verdict.tag)}
+                {@const key = `${standard.standard} ${verdict.tag}`}
+                <tr class={open === key ? 'bg-chosen' : ''}>
+                  <th scope="row" class="whitespace-nowrap">
+                    {#if verdict.finding}
+                      <button
+                        class="cursor-pointer underline"
+                        aria-expanded={open === key}
+                        onclick={() => address.change({ open: open === key ? '' : key })}
+                        >{verdict.tag}</button
+                      >
+                    {:else}{verdict.tag}{/if}
+                  </th>
+                  <td class="w-full max-w-0 truncate" title={verdict.reason}
+                    >{verdict.words ?? verdict.reason}</td
+                  >
+                  <td class={verdict.severity === 'CRITICAL' ? 'text-error font-semibold' : ''}
+                    >{SEVERITY[verdict.severity]}</td
+                  >
+                  <td>{BINDING[verdict.binding]}</td>
+                  <td
+                    class={[
+                      'whitespace-nowrap',
+                      verdict.outcome === 'FAIL'
+                        ? 'text-error font-semibold'
+                        : verdict.finding && 'text-quiet'
+                    ]}>{OUTCOME[verdict.outcome]}</td
+                  >
+                  <td class="whitespace-nowrap"
+                    >{#if verdict.finding}<When at={verdict.finding.since} />{/if}</td
+                  >
+                </tr>
+                {#if open === key && verdict.finding}
+                  <tr
+                    ><td colspan="6" class="py-3"><Verdict finding={verdict.finding} onexcepted={load} /></td
+                    ></tr
+                  >
+                {/if}
+              {/each}
+            </tbody>
+          </table>
+        {:else}<p class="mt-1">It keeps to all of it.</p>{/if}
+      </section>
+    {/each}
+  </div>
 {:else if !all.problem}<p class="text-quiet mt-3">Loading…</p>{/if}

@@ -1,5 +1,6 @@
 <script lang="ts">
   import type { FindingRow } from '$lib/api/client';
+  import CaseButton from '$lib/parts/case/CaseButton.svelte';
   import ProblemNote from '$lib/parts/form/ProblemNote.svelte';
   import Who from '$lib/parts/history/Who.svelte';
   import FindingLines from '$lib/parts/standard/FindingLines.svelte';
@@ -35,6 +36,9 @@
       <button class="btn btn-primary" disabled={repairing.isSending} onclick={repairing.send}>Repair</button>
       {#if finding.state === 'OPEN'}<button class="btn" onclick={() => (excepts = true)}>Except…</button>{/if}
     {/if}
+    <CaseButton
+      items={[{ kind: 'FINDING', device: finding.device, standard: finding.standard, tag: finding.tag }]}
+    />
     <a
       class="btn"
       href="/standards/findings?standard={encodeURIComponent(finding.standard)}&tag={encodeURIComponent(

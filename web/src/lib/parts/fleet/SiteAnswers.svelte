@@ -1,7 +1,7 @@
 <script lang="ts">
   import type { SiteAnswers } from '$lib/api/client';
   import { count } from '$lib/text/time';
-  import { cellOf, QUESTIONS } from './deskView';
+  import { ASKED, cellOf } from './siteAnswers';
 
   interface Props {
     answers: readonly SiteAnswers[];
@@ -24,7 +24,7 @@
     <thead>
       <tr class="text-quiet text-[0.85rem]">
         <th class="px-4 py-1 text-left font-normal">Site</th>
-        {#each QUESTIONS as question (question)}<th class="px-1 font-normal">{HEADS[question]}</th>{/each}
+        {#each ASKED as question (question)}<th class="px-1 font-normal">{HEADS[question]}</th>{/each}
       </tr>
     </thead>
     <tbody>
@@ -35,7 +35,7 @@
               >{row.site || 'no site'}</a
             ></th
           >
-          {#each QUESTIONS as question (question)}
+          {#each ASKED as question (question)}
             {@const cell = cellOf(row, question)}
             <td class="text-center">
               {#if cell.path}<a

@@ -1,0 +1,89 @@
+<script lang="ts">
+  import { api, need, type Case, type CaseItem } from '$lib/api/client';
+  import { itemPath, itemTitle } from '$lib/parts/case/caseText';
+  import ProblemNote from '$lib/parts/form/ProblemNote.svelte';
+  import When from '$lib/parts/form/When.svelte';
+  import { rowKeys } from '$lib/keys/rowKeys';
+  import { draft } from '$lib/state/draft.svelte';
+  import { session } from '$lib/state/session.svelte';
+  import { Submission } from '$lib/state/submission.svelte';
+  import { count } from '$lib/text/time';
+
+  interface Props {
+    number: number;
+    items: readonly CaseItem[];
+    onchanged: (next: Case) => void;
+  }
+
+  let { number, items, onchanged }: Props = $props();
+  let done = $state('');
+  let taken = 0;
+  const failing = $derived(items.filter((item) => item.kind === 'FINDING' && item.said === 'fails'));
+  const settled = $derived(items.filter(({ isSettled }) => isSettled).length);
+
+  const repairing = new Submission(async () => {
+    let change = 0;
+    for (const { device, standard, tag } of failing) {
+      if (!device || !standard || !tag) continue;
+      change = (await draft.add({ device, kind: 'REPAIR', standard, tag })).number;
+    }
+    done = `In C-${change}: open its preview to see what will be sent.`;
+  });
+
+  const taking = new Submission(async () => {
+    const path = { number, id: taken };
+    onchanged(await need(api.DELETE('/api/cases/{number}/items/{id}', { params: { path } })));
+  });
+
+  function take(id: number) {
+    taken = id;
+    return taking.send();
+  }
+</script>
+
+<section class="panel p-4" aria-label="What it is about">
+  <h2>
+    What it is about
+    {#if items.length > 0}<span class="text-quiet font-normal"
+        >{settled} of {count(items.length, 'thing')} settled</span
+      >{/if}
+  </h2>
+  <ProblemNote problem={repairing.problem ?? taking.problem} class="mt-2" />
+  {#if items.length > 0}
+    <table class="rows mt-2" {@attach rowKeys('thing')}>
+      <thead class="sr-only"><tr><th>What</th><th>How it stands</th><th>Put in</th><th></th></tr></thead>
+      <tbody>
+        {#each items as item (item.id)}
+          <tr class={item.isSettled ? 'text-quiet' : ''}>
+            <th scope="row" class="whitespace-nowrap"
+              ><a class="hover:underline" href={itemPath(item)}>{itemTitle(item)}</a>
+              {#if item.standard}<span class="text-quiet font-normal">{item.standard}</span>{/if}</th
+            >
+            <td class={['w-full max-w-0 truncate', !item.isSettled && 'text-error']} title={item.said}
+              >{item.said}</td
+            >
+            <td class="text-quiet whitespace-nowrap">{item.addedBy}, <When at={item.addedAt} /></td>
+            <td>
+              {#if session.mayAccount}<button
+                  class="btn btn-sm"
+                  aria-label="Take {itemTitle(item)} out"
+                  disabled={taking.isSending}
+                  onclick={() => take(item.id)}>Take out</button
+                >{/if}
+            </td>
+          </tr>
+        {/each}
+      </tbody>
+    </table>
+  {:else}
+    <p class="text-quiet mt-1">
+      Nothing yet. Findings, drifts, changes and devices are put in from their own pages.
+    </p>
+  {/if}
+  {#if session.mayAct && failing.length > 0}
+    <button class="btn btn-primary mt-3" disabled={repairing.isSending} onclick={repairing.send}
+      >Repair {failing.length === 1 ? 'what fails' : `all ${failing.length} that fail`}</button
+    >
+  {/if}
+  {#if done}<p role="status" class="mt-2">{done}</p>{/if}
+</section>
