@@ -491,7 +491,7 @@ export interface paths {
             path?: never;
             cookie?: never;
         };
-        get: operations["draft"];
+        get: operations["draft_1"];
         put?: never;
         post?: never;
         delete?: never;
@@ -1340,6 +1340,22 @@ export interface paths {
             cookie?: never;
         };
         get: operations["lines_3"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/devices/{name}/revisions/{number}/lines/{line}/clause": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["draft"];
         put?: never;
         post?: never;
         delete?: never;
@@ -7629,7 +7645,7 @@ export interface operations {
             };
         };
     };
-    draft: {
+    draft_1: {
         parameters: {
             query?: never;
             header?: never;
@@ -9101,6 +9117,33 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["LinesView"];
+                };
+            };
+        };
+    };
+    draft: {
+        parameters: {
+            query?: {
+                kind?: "RUNNING" | "SAVED" | "AGREED";
+                stands?: boolean;
+            };
+            header?: never;
+            path: {
+                name: string;
+                number: number;
+                line: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ClauseText"];
                 };
             };
         };

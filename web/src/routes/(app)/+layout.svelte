@@ -97,6 +97,9 @@
     if (from?.url?.pathname !== to?.url?.pathname && !cameBack() && !isTaken)
       main?.focus({ preventScroll: true });
   });
+
+  /** A board that fills a wall is all there is to see. */
+  const isWall = $derived(page.url.pathname.startsWith('/boards/') && page.url.searchParams.has('wall'));
 </script>
 
 <svelte:window
@@ -107,37 +110,39 @@
 />
 
 <div class="flex min-h-screen flex-col">
-  <header
-    class="border-base-300 bg-base-100 sticky top-0 z-20 flex h-[46px] items-center gap-4 border-b px-4"
-  >
-    <a href="/desk" class="text-act-text flex w-[156px] items-center gap-2 text-[1.15rem] font-bold">
-      <Wordmark />
-    </a>
-    <FindBox bind:input={find} />
-    <div class="ml-auto flex items-center gap-3">
-      <ZoneChip />
-      <a class="chip rounded-full px-3 py-1" href="/jobs"
-        >{#if !live.connected}not known{:else if running === 0}Nothing running{:else}{running} running{/if}</a
-      >
-      <Menu
-        label="{session.who?.fullName} · {session.who?.role.toLowerCase()}"
-        buttonClass="chip rounded-full px-3 py-1"
-        class="mt-1 w-60"
-      >
-        <ul>
-          <li><a class="btn btn-ghost w-full justify-start" href="/account">Your account</a></li>
-          <li><a class="btn btn-ghost w-full justify-start" href="/removed">Lately removed</a></li>
-          <li>
-            <button class="btn btn-ghost w-full justify-start" onclick={() => (showsKeys = true)}>
-              Keys on this page <kbd>?</kbd>
-            </button>
-          </li>
-          <li><button class="btn btn-ghost w-full justify-start" onclick={logOut}>Log out</button></li>
-        </ul>
-        <div class="border-base-300 mt-1 border-t pt-1"><Preferences /></div>
-      </Menu>
-    </div>
-  </header>
+  {#if !isWall}
+    <header
+      class="border-base-300 bg-base-100 sticky top-0 z-20 flex h-[46px] items-center gap-4 border-b px-4"
+    >
+      <a href="/desk" class="text-act-text flex w-[156px] items-center gap-2 text-[1.15rem] font-bold">
+        <Wordmark />
+      </a>
+      <FindBox bind:input={find} />
+      <div class="ml-auto flex items-center gap-3">
+        <ZoneChip />
+        <a class="chip rounded-full px-3 py-1" href="/jobs"
+          >{#if !live.connected}not known{:else if running === 0}Nothing running{:else}{running} running{/if}</a
+        >
+        <Menu
+          label="{session.who?.fullName} · {session.who?.role.toLowerCase()}"
+          buttonClass="chip rounded-full px-3 py-1"
+          class="mt-1 w-60"
+        >
+          <ul>
+            <li><a class="btn btn-ghost w-full justify-start" href="/account">Your account</a></li>
+            <li><a class="btn btn-ghost w-full justify-start" href="/removed">Lately removed</a></li>
+            <li>
+              <button class="btn btn-ghost w-full justify-start" onclick={() => (showsKeys = true)}>
+                Keys on this page <kbd>?</kbd>
+              </button>
+            </li>
+            <li><button class="btn btn-ghost w-full justify-start" onclick={logOut}>Log out</button></li>
+          </ul>
+          <div class="border-base-300 mt-1 border-t pt-1"><Preferences /></div>
+        </Menu>
+      </div>
+    </header>
+  {/if}
   {#if live.lostAt}
     <div role="status" class="bg-modified border-base-300 flex items-center gap-3 border-b px-4 py-1">
       <p>
@@ -149,34 +154,36 @@
   {/if}
   <FreezeStrip />
   <div class="flex grow">
-    <nav
-      aria-label="Pages"
-      class="border-base-300 bg-base-200 sticky top-[46px] h-[calc(100vh-46px-var(--tray,0px))] w-[172px] shrink-0 self-start overflow-y-auto border-r px-2 py-2"
-    >
-      {#each words as { group, items } (group)}
-        {#if group}<h2 class="text-quiet px-2.5 pt-3 pb-1 text-[0.82rem] font-semibold">{group}</h2>{/if}
-        {#each items as { word, path, also } (word)}
-          {@const isCurrent = isHere(path) || isHere(also)}
-          <a
-            href={path}
-            aria-current={isCurrent ? 'page' : undefined}
-            class={[
-              'rounded-field flex justify-between px-2.5 py-1',
-              isCurrent ? 'bg-primary text-primary-content font-semibold' : 'hover:bg-base-300'
-            ]}
-            >{word}{#if waiting[word]}<span
-                class={isCurrent ? '' : 'text-error font-semibold'}
-                aria-label="{waiting[word]} need an answer">{waiting[word]}</span
-              >{/if}</a
-          >
+    {#if !isWall}
+      <nav
+        aria-label="Pages"
+        class="border-base-300 bg-base-200 sticky top-[46px] h-[calc(100vh-46px-var(--tray,0px))] w-[172px] shrink-0 self-start overflow-y-auto border-r px-2 py-2"
+      >
+        {#each words as { group, items } (group)}
+          {#if group}<h2 class="text-quiet px-2.5 pt-3 pb-1 text-[0.82rem] font-semibold">{group}</h2>{/if}
+          {#each items as { word, path, also } (word)}
+            {@const isCurrent = isHere(path) || isHere(also)}
+            <a
+              href={path}
+              aria-current={isCurrent ? 'page' : undefined}
+              class={[
+                'rounded-field flex justify-between px-2.5 py-1',
+                isCurrent ? 'bg-primary text-primary-content font-semibold' : 'hover:bg-base-300'
+              ]}
+              >{word}{#if waiting[word]}<span
+                  class={isCurrent ? '' : 'text-error font-semibold'}
+                  aria-label="{waiting[word]} need an answer">{waiting[word]}</span
+                >{/if}</a
+            >
+          {/each}
         {/each}
-      {/each}
-    </nav>
+      </nav>
+    {/if}
     <main bind:this={main} tabindex="-1" class="min-w-0 grow px-5 pt-4 pb-16 outline-none">
       {@render children()}
     </main>
   </div>
-  <Tray />
+  {#if !isWall}<Tray />{/if}
 </div>
 <UndoOffer />
 <KeyHelp bind:open={showsKeys} />

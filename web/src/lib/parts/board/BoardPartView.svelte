@@ -33,24 +33,27 @@
   const title = $derived(KINDS[part.kind]);
 </script>
 
-<section class="panel min-w-0 px-4 py-3" aria-label={title} aria-busy={data.isAwaited}>
-  <h2>
-    {title}
-    {#if part.standard || part.query}<span class="text-quiet font-normal"
-        >{[part.standard, part.query].filter(Boolean).join(' · ')}</span
-      >{/if}
-  </h2>
-  <ProblemNote problem={data.problem} class="mt-2" />
-  {#if data.value}
-    <div class="mt-2">
-      {#if data.value.is === 'counts'}
-        {#if data.value.rows.length === 0}<p class="text-quiet">Nothing was judged yet.</p>
-        {:else}<BoardCounts rows={data.value.rows} label={title} />{/if}
-      {:else if data.value.is === 'bars'}
-        {#if data.value.bars.every(({ value }) => value === 0)}<p class="text-quiet">None.</p>
-        {:else}<BoardBars bars={data.value.bars} label={title} />{/if}
-      {:else if data.value.is === 'trend'}<TrendLine points={data.value.points} />
-      {:else}<SiteAnswers answers={data.value.answers} devices={data.value.devices} />{/if}
-    </div>
-  {:else if !data.problem}<p class="text-quiet">Loading…</p>{/if}
-</section>
+{#if data.value?.is === 'answers'}
+  <SiteAnswers answers={data.value.answers} devices={data.value.devices} />
+{:else}
+  <section class="panel min-w-0 px-4 py-3" aria-label={title} aria-busy={data.isAwaited}>
+    <h2>
+      {title}
+      {#if part.standard || part.query}<span class="text-quiet font-normal"
+          >{[part.standard, part.query].filter(Boolean).join(' · ')}</span
+        >{/if}
+    </h2>
+    <ProblemNote problem={data.problem} class="mt-2" />
+    {#if data.value}
+      <div class="mt-2">
+        {#if data.value.is === 'counts'}
+          {#if data.value.rows.length === 0}<p class="text-quiet">Nothing was judged yet.</p>
+          {:else}<BoardCounts rows={data.value.rows} label={title} />{/if}
+        {:else if data.value.is === 'bars'}
+          {#if data.value.bars.every(({ value }) => value === 0)}<p class="text-quiet">None.</p>
+          {:else}<BoardBars bars={data.value.bars} label={title} />{/if}
+        {:else if data.value.is === 'trend'}<TrendLine points={data.value.points} />{/if}
+      </div>
+    {:else if !data.problem}<p class="text-quiet">Loading…</p>{/if}
+  </section>
+{/if}

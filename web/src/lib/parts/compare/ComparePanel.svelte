@@ -11,6 +11,7 @@
   import { bothTexts, found, nextPlace, oneColumn, places, type FoldLine } from './compareRows';
   import { compareViewOf } from './compareView';
   import LayoutChoice from './LayoutChoice.svelte';
+  import ClauseDialog from '../standard/ClauseDialog.svelte';
   import NoiseDialog from './NoiseDialog.svelte';
   import ProblemNote from '../form/ProblemNote.svelte';
   import { layoutWords, structureFound, structureLines, structurePlaces, wholeLines } from './structureRows';
@@ -125,8 +126,24 @@
     return line ? { line, other: now && then } : undefined;
   });
 
+  /** Where the line under the mark stands on a device, for a clause; a comparison by structure tells no such lines. */
+  const marks = $derived(place === undefined ? undefined : lines[place]);
+  const standing = $derived.by(() => {
+    const compare = comparing.compare;
+    if (!compare || marks?.type !== 'row') return undefined;
+    const [end, cell] = marks.after ? [compare.after, marks.after] : [compare.before, marks.before];
+    if (!end.device || !end.kind || !end.number || !cell) return undefined;
+    return { device: end.device, kind: end.kind, revision: end.number, line: cell.number - 1 };
+  });
+  let makesClause = $state(false);
+
   onMount(() =>
     keys.add([
+      {
+        key: 'l',
+        says: 'make a clause of the marked line',
+        run: () => (makesClause = session.mayAct && standing !== undefined)
+      },
       { key: 'n', says: 'next difference', run: () => jump(1) },
       { key: 'p', says: 'previous difference', run: () => jump(-1) },
       { key: 'f', says: 'find in the comparison', run: () => finder?.focus() },
@@ -173,6 +190,13 @@
         {comparing.structure ? `${aside} without a meaning` : count(aside, 'noise line')}
         {view.noise ? 'shown' : 'set aside'}
       </button>
+    {/if}
+    {#if standing && session.mayAct}
+      <button
+        class="chip"
+        title="What stands at the marked line, as a clause of a standard"
+        onclick={() => (makesClause = true)}>Clause… <kbd>l</kbd></button
+      >
     {/if}
     {#if pointed && session.mayAct}
       <button
@@ -247,3 +271,5 @@
     }}
   />
 {/if}
+
+{#if makesClause && standing}<ClauseDialog {...standing} onclose={() => (makesClause = false)} />{/if}

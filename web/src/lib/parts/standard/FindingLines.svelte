@@ -1,6 +1,8 @@
 <script lang="ts">
   import { api, need, type FindingDetail, type FindingRow } from '$lib/api/client';
+  import ClauseDialog from './ClauseDialog.svelte';
   import ProblemNote from '$lib/parts/form/ProblemNote.svelte';
+  import { session } from '$lib/state/session.svelte';
   import { Latest } from '$lib/state/latest.svelte';
   import { whenever } from '$lib/state/whenever.svelte';
   import { evidenceText } from './clauseText';
@@ -10,6 +12,9 @@
   }
 
   let { finding }: Props = $props();
+  let makesClause = $state(false);
+  /** What stands where it should not, or in the block that lacks something. */
+  const line = $derived(finding.evidence.find((each) => each.line !== undefined)?.line);
   const detail = new Latest<FindingDetail>();
 
   /** What stands there now has nothing to do with what has ended. */
@@ -44,3 +49,16 @@
   <pre class="bg-base-200 max-h-40 overflow-auto rounded px-3 py-2">{detail.value.repair.join('\n')}</pre>
 {/if}
 <ProblemNote problem={detail.problem} class="mt-2" />
+{#if session.mayAct && finding.state !== 'CLOSED' && line !== undefined && finding.revision !== undefined}
+  <button class="btn btn-ghost mt-1 h-7 px-1" onclick={() => (makesClause = true)}
+    >Make a clause of this…</button
+  >
+{/if}
+{#if makesClause && line !== undefined && finding.revision !== undefined}
+  <ClauseDialog
+    device={finding.device}
+    revision={finding.revision}
+    {line}
+    onclose={() => (makesClause = false)}
+  />
+{/if}

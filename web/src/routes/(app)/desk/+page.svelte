@@ -88,6 +88,12 @@
         href={historyOf({ kinds: 'RUNNING', which: 'elsewhere' })}
         >{summary.notPlanned} {summary.notPlanned === 1 ? 'was' : 'were'} not planned here</a
       >{/if}.
+    {#if summary.open > 0}
+      <a class="text-error hover:underline" href={historyOf({ which: 'open' })}
+        >{summary.open} nobody has accounted for</a
+      >.
+    {:else if summary.matching > 0}Everything is accounted for.{:else}
+      {count(summary.lookedAt, 'device')} of {summary.allDevices} were looked at.{/if}
     {#if found && found.newFindings > 0}
       <a
         class="text-error hover:underline"
@@ -95,12 +101,6 @@
         >{count(found.newFindings, 'new finding')}</a
       >.
     {/if}
-    {#if summary.open > 0}
-      <a class="text-error hover:underline" href={historyOf({ which: 'open' })}
-        >{summary.open} nobody has accounted for</a
-      >.
-    {:else if summary.matching > 0}Everything is accounted for.{:else}
-      {count(summary.lookedAt, 'device')} of {summary.allDevices} were looked at.{/if}
   {:else}&nbsp;{/if}
 </p>
 <ProblemNote problem={desk.summary.problem ?? desk.found.problem} class="mt-3" />

@@ -24,7 +24,7 @@
       href={notePath(note)}
     >
       <span class="line-clamp-2 break-words" title={note.text}
-        >{#if note.isForMe}<b class="text-act-text">For you: </b>{/if}{note.text}</span
+        >{#if note.isForMe}<b class="text-act-text mr-1">For you:</b>{/if}{note.text}</span
       >
       <span class="text-quiet block text-[0.88rem]">{note.by}, {notePlace(note)}, <When at={note.at} /></span>
     </a>

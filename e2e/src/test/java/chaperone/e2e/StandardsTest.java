@@ -1,12 +1,23 @@
 package chaperone.e2e;
 
 import static com.microsoft.playwright.assertions.PlaywrightAssertions.assertThat;
+import static org.junit.jupiter.api.Assertions.assertNotNull;
+import static org.junit.jupiter.api.Assertions.assertTrue;
 
 import chaperone.server.support.DevicePorts;
+import chaperone.server.syslog.TestSyslog;
+import chaperone.standins.OpenSsh;
+import chaperone.standins.demo.DemoFleet;
+import com.microsoft.playwright.Download;
 import com.microsoft.playwright.Locator;
 import com.microsoft.playwright.Page;
 import com.microsoft.playwright.options.AriaRole;
+import java.nio.file.Files;
+import java.util.List;
 import java.util.regex.Pattern;
+import org.apache.pdfbox.Loader;
+import org.apache.pdfbox.pdmodel.PDDocument;
+import org.apache.pdfbox.text.PDFTextStripper;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.Timeout;
 import org.junit.jupiter.api.extension.RegisterExtension;
@@ -14,8 +25,10 @@ import org.junit.jupiter.api.extension.RegisterExtension;
 /** A standard from the library to its findings, by keyboard where that is quicker; and what is waived for a while. */
 @Timeout(180)
 class StandardsTest {
+    private static final int PORT = DevicePorts.next();
+
     @RegisterExtension
-    private static final DemoBrowsing DEMO = new DemoBrowsing(DevicePorts.next(), "status of 401", "status of 422");
+    private static final DemoBrowsing DEMO = new DemoBrowsing(PORT, "status of 401", "status of 422");
 
     private static Locator button(Page page, String name) {
         return page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName(name));
@@ -111,5 +124,150 @@ class StandardsTest {
         row.getByText("End it").click();
         assertThat(cell).hasText("" + before);
         assertThat(row).containsText("by r.anand");
+    }
+
+    private static Locator rowWith(Page page, String text) {
+        return page.locator("tbody tr")
+                .filter(new Locator.FilterOptions().setHasText(text))
+                .first();
+    }
+
+    /** Somebody takes the last line of an access list: who and when stand beside it, and it is put back. */
+    @Test
+    void anAccessListAlteredByAccidentIsPutBack() throws Exception {
+        Page page = DEMO.logIn("r.anand", "demo-engineer");
+        Page wall = DEMO.logIn("watch", "demo-viewer");
+        wall.setViewportSize(1920, 1080);
+        wall.navigate("/boards/1?wall=1");
+        Locator clauses =
+                wall.getByRole(AriaRole.ROW, new Page.GetByRoleOptions().setName(Pattern.compile("^lists-end ")));
+        assertThat(clauses).containsText("100 %");
+        assertThat(wall.getByLabel("Pages", new Page.GetByLabelOptions().setExact(true)))
+                .hasCount(0);
+        try (TestSyslog heard = TestSyslog.start(DEMO.server(), PORT)) {
+            assertNotNull(heard);
+            OpenSsh.type(
+                    DEMO.server().standIn("esth-core-1").address(),
+                    DemoFleet.PERSON,
+                    DemoFleet.PERSON_PASSWORD,
+                    List.of("admin", DemoFleet.ADMIN_PASSWORD, "edit", "list quay-in", "not 90", "up", "done", "bye"));
+            page.navigate("/standards/findings?tag=lists-end");
+            Locator found = rowWith(page, "esth-core-1");
+            assertThat(found).containsText("m.oduya from 127.");
+            // The board on the other window has seen it by itself.
+            assertThat(clauses).not().containsText("100 %");
+        }
+        page.keyboard().press("Enter");
+        assertThat(page.getByText("9999 stop ip any any")).isVisible();
+        page.getByLabel("A note to this finding").fill("@r.anand who was that?");
+        page.keyboard().press("Enter");
+        assertThat(page.getByText("r.anand, ").first()).isVisible();
+        page.evaluate("() => document.activeElement?.blur()");
+        page.keyboard().press("r");
+        assertThat(page.getByRole(AriaRole.STATUS).filter(new Locator.FilterOptions().setHasText("open its preview")))
+                .isVisible();
+        page.getByText("Where else?").first().click();
+        assertThat(page.getByText("1 finding on 1 device.")).isVisible();
+        // Whoever put it there takes it back: the finding is over, and how it ended stands.
+        OpenSsh.type(
+                DEMO.server().standIn("esth-core-1").address(),
+                DemoFleet.PERSON,
+                DemoFleet.PERSON_PASSWORD,
+                List.of(
+                        "admin",
+                        DemoFleet.ADMIN_PASSWORD,
+                        "edit",
+                        "list quay-in",
+                        "90 stop ip any any",
+                        "up",
+                        "done",
+                        "bye"));
+        page.navigate("/devices/esth-core-1");
+        page.keyboard().press("c");
+        page.waitForURL("**/jobs/*");
+        page.navigate("/standards/findings?state=CLOSED&tag=lists-end");
+        assertThat(rowWith(page, "esth-core-1")).containsText("altered");
+        assertThat(clauses).containsText("100 %");
+    }
+
+    @Test
+    void aColleagueFindsACaseOnTheDeskAndSignsAReview() {
+        Page page = DEMO.logIn("r.anand", "demo-engineer");
+        page.navigate("/standards/findings?tag=odd-port&query=name+is+duns-acc-1,duns-acc-2");
+        assertThat(page.getByText("2 findings on 2 devices.")).isVisible();
+        page.keyboard().press("x");
+        page.keyboard().press("j");
+        page.keyboard().press("x");
+        button(page, "Case…").click();
+        Locator dialog = page.getByRole(AriaRole.DIALOG);
+        dialog.getByLabel("What it is about").fill("Dunsay and port 8443");
+        dialog.getByLabel("T. Lindgren").check();
+        dialog.getByLabel("A word about it").fill("@t.lindgren may I?");
+        button(page, "Open the case").click();
+        page.waitForURL(Pattern.compile(".*/cases/\\d+$"));
+        assertThat(page.getByText("0 of 2 things settled")).isVisible();
+
+        Page approver = DEMO.logIn("t.lindgren", "demo-approver");
+        approver.navigate("/desk");
+        assertThat(approver.getByLabel("Notes and mentions")).containsText("may I?");
+        approver.getByLabel("Waiting for somebody")
+                .getByText("Dunsay and port 8443")
+                .click();
+        approver.getByLabel("What you say").fill("you may");
+        button(approver, "Say it").click();
+        assertThat(approver.getByLabel("Conversation")).containsText("you may");
+        assertThat(page.getByLabel("Conversation")).containsText("you may");
+        approver.evaluate("() => document.activeElement?.blur()");
+        approver.keyboard().press("s");
+        assertThat(approver.getByText("settled by t.lindgren")).isVisible();
+
+        approver.navigate("/standards/reviews/1");
+        button(approver, "Sign: I object").click();
+        assertThat(approver.getByText("Say what you object to.").first()).isVisible();
+        approver.getByLabel("Your remark").fill("the bait shop");
+        button(approver, "Sign: I object").click();
+        assertThat(approver.getByLabel("Signatures")).containsText("objects");
+        assertThat(button(approver, "Sign: I accept")).hasCount(0);
+        page.navigate("/standards/reviews");
+        assertThat(rowWith(page, "the month")).containsText("1 of 1, 1 objects");
+    }
+
+    @Test
+    void theReportSaysWhatTheServerSays() throws Exception {
+        Page page = DEMO.logIn("r.anand", "demo-engineer");
+        page.navigate("/standards?standard=payment+network");
+        button(page, "Report").click();
+        Download saved = page.waitForDownload(() -> button(page, "PDF").click());
+        String told = (String) page.evaluate("""
+                async () => {
+                  const all = (await (await fetch('/api/standards/payment network/results')).json()).all;
+                  return `${all.pass} verdicts pass, ${all.fail} fail, ${all.excepted} are excepted`;
+                }
+                """);
+        try (PDDocument pdf = Loader.loadPDF(Files.readAllBytes(saved.path()))) {
+            String text = new PDFTextStripper().getText(pdf).replaceAll("\\s+", " ");
+            assertTrue(text.contains(told) && text.contains("odd-port"), text);
+        }
+    }
+
+    /** From a device's own line to a clause of a draft, without typing it anew. */
+    @Test
+    void whatStandsSomewhereBecomesAClause() {
+        Page page = DEMO.logIn("r.anand", "demo-engineer");
+        page.navigate("/devices/brkw-acc-1/configuration?find=time-server");
+        assertThat(page.getByText("1 place")).isVisible();
+        page.keyboard().press("n");
+        page.keyboard().press("l");
+        assertThat(page.getByRole(AriaRole.DIALOG)).containsText("time-server 198.51.100.7");
+        button(page, "Must not stand").click();
+        assertThat(page.getByRole(AriaRole.DIALOG)).containsText("^time-server");
+        button(page, "Must stand").click();
+        page.getByLabel("In which standard").selectOption("payment network");
+        button(page, "Go on writing it").click();
+        page.waitForURL("**/standards/payment%20network");
+        assertThat(labelled(page, "Lines")).hasValue("time-server 198.51.100.7\n");
+        assertThat(page.getByLabel("Trial on a device")).containsText(Pattern.compile("clause-\\d+\\s+holds"));
+        button(page, "Earlier texts…").click();
+        assertThat(page.getByRole(AriaRole.DIALOG)).containsText("r.anand");
     }
 }

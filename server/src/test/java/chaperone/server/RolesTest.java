@@ -137,6 +137,7 @@ class RolesTest {
         DELETE /api/cases/{number}/items/{id}                 | ENGINEER, APPROVER
         POST   /api/cases/{number}/messages                   | ENGINEER, APPROVER
         GET    /api/findings                                  | VIEWER
+        GET    /api/devices/{name}/revisions/{number}/lines/{line}/clause | VIEWER
         GET    /api/findings/ages                             | VIEWER
         GET    /api/standards/{name}/trend                    | VIEWER
         GET    /api/reviews                                   | VIEWER

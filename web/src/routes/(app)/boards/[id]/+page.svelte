@@ -87,22 +87,28 @@
     {#if board.parts.length === 0 && !composes}
       <p class="panel mt-3 max-w-xl p-4">It has no parts yet: compose it.</p>
     {/if}
-    <div class="mt-3 grid grid-cols-1 items-start gap-4 xl:grid-cols-2">
+    <div class="parts mt-3">
       {#each board.parts as part, i (i)}
-        <div class={['min-w-0', part.isWide && 'xl:col-span-2']}><BoardPartView {part} /></div>
+        <div class={['part', part.isWide && 'wide']}><BoardPartView {part} /></div>
       {/each}
     </div>
   </div>
 {:else if !found.problem}<p class="text-quiet">Loading…</p>{/if}
 
 <style>
+  .parts {
+    columns: 30rem 2;
+    column-gap: 1rem;
+  }
+  .part {
+    break-inside: avoid;
+    margin-bottom: 1rem;
+  }
+  .wide {
+    column-span: all;
+  }
   .wall {
-    position: fixed;
-    inset: 0;
-    z-index: 40;
-    overflow: auto;
-    padding: 1.5rem 2rem;
-    background: var(--color-base-100);
+    padding: 0.5rem 1rem;
     font-size: clamp(1rem, 1.1vw, 1.6rem);
   }
 </style>

@@ -83,12 +83,12 @@
       <h1><span class="text-quiet font-normal">Case {number}</span> {shown.title}</h1>
       <p class="text-quiet">
         {#if shown.state === 'SETTLED'}settled by {shown.endedBy}
-          {#if shown.endedAt}<When at={shown.endedAt} ago />{/if}{:else}{shown.people.length > 0
-            ? shown.people.join(', ')
-            : 'nobody sees to it yet'}{#if shown.dueOn}
-            · <span class={late ? 'text-error font-semibold' : ''}
-              >due by the end of {shown.dueOn}{late ? ', late' : ''}</span
-            >{/if}{/if}
+          {#if shown.endedAt}<When at={shown.endedAt} ago />{/if}{:else}
+          {shown.people.join(', ') || 'nobody sees to it yet'}
+          {#if shown.dueOn}<span class={late ? 'text-error font-semibold' : ''}
+              >· due by the end of {shown.dueOn}{late ? ', late' : ''}</span
+            >{/if}
+        {/if}
         · opened by {shown.madeBy}
         <When at={shown.madeAt} ago />
       </p>

@@ -18,7 +18,7 @@
   let { number, items, onchanged }: Props = $props();
   let done = $state('');
   let taken = 0;
-  const failing = $derived(items.filter((item) => item.kind === 'FINDING' && item.said === 'fails'));
+  const failing = $derived(items.filter((item) => item.kind === 'FINDING' && item.said.startsWith('fails')));
   const settled = $derived(items.filter(({ isSettled }) => isSettled).length);
 
   const repairing = new Submission(async () => {
@@ -65,7 +65,7 @@
             <td class="text-quiet whitespace-nowrap">{item.addedBy}, <When at={item.addedAt} /></td>
             <td>
               {#if session.mayAccount}<button
-                  class="btn btn-sm"
+                  class="btn btn-sm whitespace-nowrap"
                   aria-label="Take {itemTitle(item)} out"
                   disabled={taking.isSending}
                   onclick={() => take(item.id)}>Take out</button

@@ -5,6 +5,8 @@
   import { api, need } from '$lib/api/client';
   import ProblemNote from '$lib/parts/form/ProblemNote.svelte';
   import { keys } from '$lib/keys/keys.svelte';
+  import { clauseDraft } from '$lib/state/clauseDraft.svelte';
+  import { freeTag } from '$lib/parts/standard/clauseText';
   import { session } from '$lib/state/session.svelte';
   import { Submission } from '$lib/state/submission.svelte';
   import { whenever } from '$lib/state/whenever.svelte';
@@ -51,7 +53,12 @@
   });
 
   onMount(() => {
-    opened.doing.load();
+    opened.doing.load().then(() => {
+      const brought = clauseDraft.take(name);
+      if (!brought) return;
+      opened.take([{ ...brought.clause, tag: freeTag(opened.clauses) }]);
+      opened.device = brought.device;
+    });
     need(api.GET('/api/platforms')).then((all) => (platforms = all.map((each) => each.name)));
     need(api.GET('/api/sites')).then((all) => (sites = all.map((each) => each.name)));
     return keys.add([

@@ -10,11 +10,17 @@ import java.util.Optional;
 final class Siblings {
     private Siblings() {}
 
-    /** The one that says the same. */
+    /** The one that says the same. Objects of a list say nothing themselves: they differ by what is in them. */
     static Optional<Statement> same(Statement above, Statement wanted) {
         return above.children().stream()
-                .filter(child -> child.key().equals(wanted.key()))
+                .filter(child ->
+                        child.key().equals(wanted.key()) && (!child.key().isEmpty() || mayBeOne(child, wanted)))
                 .findFirst();
+    }
+
+    private static boolean mayBeOne(Statement one, Statement other) {
+        boolean areNamed = one.isNamedLike(one) && other.isNamedLike(other);
+        return !areNamed || one.isNamedLike(other);
     }
 
     /** The one that it would replace. */

@@ -33,7 +33,8 @@ public class CaseItems {
                 else a.kind = 'YES' end as settled,
               case i.kind
                 when 'FINDING' then case when f.id is null then 'holds now' when f.excepted then 'excepted'
-                  when f.kind = 'FAIL' then 'fails' else 'not known' end
+                  when f.kind = 'FAIL' then 'fails: ' || coalesce(f.evidence -> 0 ->> 'found',
+                    (f.evidence -> 0 ->> 'expected') || ' is missing', '') else 'not known' end
                 when 'DRIFT' then case when dr.device_id is null then 'runs what is agreed' else 'differs' end
                 when 'CHANGE' then lower(c.state) || ': ' || c.title
                 else coalesce(a.reason, '') end as said

@@ -30,6 +30,7 @@ class HeavyRequests implements WebMvcConfigurer, AsyncHandlerInterceptor {
                         "/api/compare",
                         "/api/devices/*/revisions/*/lines",
                         "/api/devices/*/revisions/*/lines/*/reason",
+                        "/api/devices/*/revisions/*/lines/*/clause",
                         "/api/devices/*/revisions/*/outline",
                         "/api/devices/*/revisions/*/origins",
                         "/api/devices/*/revisions/*/parts",

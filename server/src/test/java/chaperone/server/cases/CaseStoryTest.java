@@ -77,7 +77,7 @@ class CaseStoryTest {
                 .json(201);
         long number = opened.get("number").asLong();
         assertThat(opened.get("items")).as("the same only once").hasSize(2);
-        assertThat(opened.at("/items/0/said").asString()).isEqualTo("fails");
+        assertThat(opened.at("/items/0/said").asString()).isEqualTo("fails: log-server 203.0.113.9 is missing");
         assertThat(opened.at("/items/1/isSettled").asBoolean())
                 .as("nothing has drifted")
                 .isTrue();

@@ -126,6 +126,34 @@ class FindingStoryTest {
         assertThat(findings("person=%25")).isEmpty();
     }
 
+    /** What departs becomes a clause of its own; a secret never does. */
+    @Test
+    @Order(2)
+    void whatStandsThereBecomesAClause() {
+        JsonNode found = findings("tag=log&device=" + SWITCH).get(0);
+        String lines = "/api/devices/" + SWITCH + "/revisions/" + found.get("revision") + "/lines/";
+        List<String> all = engineer.get(lines.substring(0, lines.length() - 1) + "?from=0&count=50")
+                .json(200)
+                .get("lines")
+                .valueStream()
+                .map(JsonNode::asString)
+                .toList();
+        int named = all.indexOf("name " + SWITCH);
+        JsonNode clause = engineer.get(lines + named + "/clause").json(200);
+        assertThat(clause.get("text").asString()).isEqualTo("name " + SWITCH + "\n");
+        JsonNode other = engineer.get(lines + named + "/clause?stands=false").json(200);
+        assertThat(other.get("kind").asString()).isEqualTo("FORBIDDEN");
+        assertThat(other.get("pattern").asString()).contains("name " + SWITCH.substring(0, 4));
+        int hidden = all.indexOf(all.stream()
+                .filter(line -> line.startsWith("admin-secret "))
+                .findFirst()
+                .orElseThrow());
+        JsonNode secret = engineer.get(lines + hidden + "/clause").json(422);
+        assertThat(secret.toString()).contains("secret").doesNotContain("c1.");
+        assertThat(engineer.get(lines + "99999/clause").status()).isEqualTo(422);
+        assertThat(engineer.get(lines + "-1/clause").status()).isEqualTo(422);
+    }
+
     @Test
     @Order(3)
     void peopleWriteToIt() {

@@ -22,6 +22,7 @@
   import StatementDialog from '$lib/parts/change/StatementDialog.svelte';
   import { session } from '$lib/state/session.svelte';
   import ConfigText from './ConfigText.svelte';
+  import ClauseDialog from '$lib/parts/standard/ClauseDialog.svelte';
   import LineReason from './LineReason.svelte';
   import { headingAt, linesWith, originsOf } from './configText';
   import { Latest } from '$lib/state/latest.svelte';
@@ -143,6 +144,7 @@
   }
 
   let edits = $state(false);
+  let makesClause = $state(false);
   const mayEdit = $derived(session.mayAct && kind === 'RUNNING' && number !== undefined);
 
   onMount(() =>
@@ -157,6 +159,11 @@
       { key: 'k', says: 'previous line', run: () => pick((at ?? 1) - 1) },
       { key: 'y', says: 'why is this line here', run: () => pick(at ?? 0, true) },
       { key: 'e', says: 'edit this statement', run: () => mayEdit && (edits = true) },
+      {
+        key: 'l',
+        says: 'make a clause of this',
+        run: () => session.mayAct && number !== undefined && (makesClause = true)
+      },
       { key: 'Escape', says: 'close that', run: letGo },
       { key: 'n', says: 'next place', run: () => jump(1) },
       { key: 'p', says: 'previous place', run: () => jump(-1) }
@@ -213,6 +220,13 @@
       onclick={() => (edits = true)}>Edit… <kbd aria-hidden="true">e</kbd></button
     >
   {/if}
+  {#if session.mayAct && number}
+    <button
+      class="btn"
+      title="What stands at the marked line, as a clause of a standard"
+      onclick={() => (makesClause = true)}>Clause… <kbd aria-hidden="true">l</kbd></button
+    >
+  {/if}
   <span class="text-quiet ml-auto">
     {#if number && !sought}revision {number}, {count(lines.length, 'line')}{/if}
   </span>
@@ -255,6 +269,10 @@
       <LineReason {name} {kind} revision={number} line={at} ongo={pick} onclose={letGo} />
     {/if}
   </div>
+{/if}
+
+{#if makesClause && number !== undefined}
+  <ClauseDialog device={name} {kind} revision={number} line={at ?? 0} onclose={() => (makesClause = false)} />
 {/if}
 
 {#if edits}
