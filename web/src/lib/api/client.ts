@@ -137,6 +137,7 @@ export type StandardVerdicts = Schemas['StandardVerdicts'];
 export type StandardResults = Schemas['ResultsView'];
 export type StandardMatrix = Schemas['MatrixView'];
 export type StandardVersion = Schemas['VersionView'];
+export type ChangeEffect = Schemas['ChangeEffect'];
 export type Case = Schemas['CaseView'];
 export type CaseRow = Schemas['CaseRow'];
 export type CaseItem = Schemas['CaseItemView'];

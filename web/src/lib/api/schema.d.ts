@@ -548,6 +548,22 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/changes/{number}/clause-trial": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["trial_1"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/changes/{number}/devices/{device}/comparison": {
         parameters: {
             query?: never;
@@ -2292,6 +2308,22 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/judging": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["judgeAll"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/log-messages": {
         parameters: {
             query?: never;
@@ -2669,7 +2701,7 @@ export interface paths {
         };
         get?: never;
         put?: never;
-        post: operations["read"];
+        post: operations["read_1"];
         delete?: never;
         options?: never;
         head?: never;
@@ -3230,6 +3262,38 @@ export interface paths {
         get: operations["all"];
         put?: never;
         post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/site-values/read": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["read"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/site-values/table": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["table"];
         delete?: never;
         options?: never;
         head?: never;
@@ -4097,6 +4161,14 @@ export interface components {
             madeAt: string;
             madeBy: string;
             note: string;
+        };
+        ChangeEffect: {
+            /** @enum {string} */
+            after: "PASS" | "FAIL" | "NOT_KNOWN";
+            /** @enum {string} */
+            before: "PASS" | "FAIL" | "NOT_KNOWN";
+            device: string;
+            tag: string;
         };
         ChangeInput: {
             acknowledged?: string;
@@ -6631,6 +6703,16 @@ export interface components {
             /** Format: int64 */
             uses: number;
         };
+        ValuesInput: {
+            csv: string;
+        };
+        ValuesView: {
+            values: {
+                [key: string]: {
+                    [key: string]: string;
+                };
+            };
+        };
         VerdictView: {
             /** @enum {string} */
             binding: "ADVISE" | "WARN" | "REFUSE";
@@ -7757,6 +7839,32 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["ChangeView"];
+                };
+            };
+        };
+    };
+    trial_1: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                number: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["StandardText"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ChangeEffect"][];
                 };
             };
         };
@@ -10631,6 +10739,24 @@ export interface operations {
             };
         };
     };
+    judgeAll: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Accepted */
+            202: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+        };
+    };
     counts: {
         parameters: {
             query?: never;
@@ -11301,7 +11427,7 @@ export interface operations {
             };
         };
     };
-    read: {
+    read_1: {
         parameters: {
             query?: never;
             header?: never;
@@ -12281,6 +12407,54 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["ShippedClause"][];
+                };
+            };
+        };
+    };
+    read: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["ValuesInput"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ValuesView"];
+                };
+            };
+        };
+    };
+    table: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["StandardText"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": string;
                 };
             };
         };

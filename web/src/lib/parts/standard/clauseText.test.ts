@@ -9,6 +9,7 @@ import {
   fieldsOf,
   freeTag,
   sectionText,
+  tidied,
   versionText,
   warmth
 } from './clauseText';
@@ -60,6 +61,17 @@ it('knows how values are compared, and what ends within a week', () => {
 it('finds fields in limits and repairs too', () => {
   const clause: Clause = { ...golden('x'), limit: '{{net}}', repair: 'log {{log}}' };
   expect(fieldsOf([clause])).toEqual(['net', 'log']);
+});
+
+it.each([
+  ['  log a \r\n  log b\t\r\n\r\n', 'log a\nlog b\n'],
+  ['\n\n    port 1\n      text "x"\n', 'port 1\n  text "x"\n'],
+  ['\u001b[1mlog a\u001b[0m\nlogx\u0008 b', 'log a\nlog b\n'],
+  ['  \n ', ''],
+  ['log a\n', 'log a\n']
+])('tidies %j', (pasted, tidy) => {
+  expect(tidied(pasted)).toBe(tidy);
+  expect(tidied(tidy)).toBe(tidy);
 });
 
 it('says how a finding ended', () => {

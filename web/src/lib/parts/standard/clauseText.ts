@@ -148,6 +148,26 @@ export function freeTag(clauses: readonly Clause[]): string {
   return `clause-${number}`;
 }
 
+/**
+ * Lines as somebody copied them from a terminal or a page: without what terminals and editors put between and behind them,
+ * and moved to the left together.
+ */
+export function tidied(text: string): string {
+  const lines = text
+    // Colours and movements of a terminal (ECMA-48), and letters that were taken back.
+    // eslint-disable-next-line no-control-regex
+    .replace(/\u001b\[[0-9;?]*[ -/]*[@-~]/g, '')
+    // eslint-disable-next-line no-control-regex
+    .replace(/[^\n]\u0008/g, '')
+    .split(/\r\n|\r|\n/)
+    .map((line) => line.replace(/\s+$/, ''));
+  while (lines.length > 0 && lines[0] === '') lines.shift();
+  while (lines.at(-1) === '') lines.pop();
+  const indents = lines.filter(Boolean).map((line) => line.length - line.trimStart().length);
+  const shared = Math.min(...indents);
+  return lines.length === 0 ? '' : lines.map((line) => line.slice(shared)).join('\n') + '\n';
+}
+
 /** The fields that sites fill, in the order in which they come. */
 export function fieldsOf(clauses: readonly Clause[]): string[] {
   const names = clauses.flatMap((clause) =>

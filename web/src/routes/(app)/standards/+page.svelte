@@ -21,6 +21,7 @@
   import { keys } from '$lib/keys/keys.svelte';
   import { Latest } from '$lib/state/latest.svelte';
   import { live } from '$lib/state/live.svelte';
+  import { regret } from '$lib/state/regret.svelte';
   import { session } from '$lib/state/session.svelte';
   import { Submission } from '$lib/state/submission.svelte';
   import { whenever } from '$lib/state/whenever.svelte';
@@ -68,6 +69,11 @@
     ]);
   }
 
+  const judging = new Submission(async () => {
+    await need(api.POST('/api/judging'));
+    regret.tell('All devices are being judged.');
+  });
+
   const beginning = new Submission(async () => {
     await need(
       api.PUT('/api/standards/{name}', {
@@ -110,13 +116,22 @@
       >{session.mayAct ? 'Write' : 'Read'} {name}</a
     >{/if}
   {#if session.mayAct}
+    {#if isInForce}<button
+        class="btn"
+        title="All devices, by what is in force"
+        disabled={judging.isSending}
+        onclick={judging.send}>Judge now</button
+      >{/if}
     <button class="btn btn-primary" onclick={() => (begins = true)}>New standard… <kbd>a</kbd></button>
   {/if}
 </div>
 
 <StandardTabs />
 
-<ProblemNote problem={doing.problem ?? heat.problem ?? findings.problem ?? exceptions.problem} class="mt-3" />
+<ProblemNote
+  problem={judging.problem ?? doing.problem ?? heat.problem ?? findings.problem ?? exceptions.problem}
+  class="mt-3"
+/>
 
 {#if rows?.length === 0}
   <div class="panel mt-4 max-w-xl p-6">

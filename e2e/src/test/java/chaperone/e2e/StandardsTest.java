@@ -147,18 +147,18 @@ class StandardsTest {
         try (TestSyslog heard = TestSyslog.start(DEMO.server(), PORT)) {
             assertNotNull(heard);
             OpenSsh.type(
-                    DEMO.server().standIn("esth-core-1").address(),
+                    DEMO.server().standIn("gull-core-1").address(),
                     DemoFleet.PERSON,
                     DemoFleet.PERSON_PASSWORD,
                     List.of("admin", DemoFleet.ADMIN_PASSWORD, "edit", "list quay-in", "not 90", "up", "done", "bye"));
             page.navigate("/standards/findings?tag=lists-end");
-            Locator found = rowWith(page, "esth-core-1");
+            Locator found = rowWith(page, "gull-core-1");
             assertThat(found).containsText("m.oduya from 127.");
             // The board on the other window has seen it by itself.
             assertThat(clauses).not().containsText("100 %");
         }
         page.keyboard().press("Enter");
-        assertThat(page.getByText("9999 stop ip any any")).isVisible();
+        assertThat(page.getByText("Repair, as the device will read it")).isVisible();
         page.getByLabel("A note to this finding").fill("@r.anand who was that?");
         page.keyboard().press("Enter");
         assertThat(page.getByText("r.anand, ").first()).isVisible();
@@ -170,7 +170,7 @@ class StandardsTest {
         assertThat(page.getByText("1 finding on 1 device.")).isVisible();
         // Whoever put it there takes it back: the finding is over, and how it ended stands.
         OpenSsh.type(
-                DEMO.server().standIn("esth-core-1").address(),
+                DEMO.server().standIn("gull-core-1").address(),
                 DemoFleet.PERSON,
                 DemoFleet.PERSON_PASSWORD,
                 List.of(
@@ -182,11 +182,11 @@ class StandardsTest {
                         "up",
                         "done",
                         "bye"));
-        page.navigate("/devices/esth-core-1");
+        page.navigate("/devices/gull-core-1");
         page.keyboard().press("c");
         page.waitForURL("**/jobs/*");
         page.navigate("/standards/findings?state=CLOSED&tag=lists-end");
-        assertThat(rowWith(page, "esth-core-1")).containsText("altered");
+        assertThat(rowWith(page, "gull-core-1")).containsText("altered");
         assertThat(clauses).containsText("100 %");
     }
 

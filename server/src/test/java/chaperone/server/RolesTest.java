@@ -153,6 +153,10 @@ class RolesTest {
         DELETE /api/boards/{id}                               | ENGINEER, APPROVER
         GET    /api/findings/list.{format}                    | VIEWER
         GET    /api/devices/{name}/verdicts                   | VIEWER
+        POST   /api/changes/{number}/clause-trial             | VIEWER
+        POST   /api/site-values/read                          | VIEWER
+        POST   /api/site-values/table                         | VIEWER
+        POST   /api/judging                                   | ENGINEER
         POST   /api/standards/trial                           | VIEWER
         POST   /api/standards/fleet-trial                     | VIEWER
         POST   /api/standards/past-trial                      | VIEWER
@@ -437,6 +441,9 @@ class RolesTest {
                 "/api/standards/trial",
                 "/api/standards/fleet-trial",
                 "/api/standards/past-trial",
+                "/api/changes/{number}/clause-trial",
+                "/api/site-values/read",
+                "/api/site-values/table",
                 "/api/routines/preview",
                 "/api/desk/layout",
                 "/api/desk/visits");

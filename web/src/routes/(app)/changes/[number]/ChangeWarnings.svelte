@@ -18,6 +18,13 @@
       ['NO_GUARD', 'REACHED_THROUGH'].every((kind) => device.remarks.some((remark) => remark.kind === kind))
     )
   );
+  const warned = $derived(
+    (opened.preview?.devices ?? []).flatMap((device) =>
+      device.breaches
+        .filter(({ binding }) => binding === 'WARN')
+        .map((breach) => `${device.device} would break ${breach.standard} ${breach.tag}`)
+    )
+  );
 </script>
 
 <!-- What is to be known, or said, before a change goes on. -->
@@ -43,12 +50,13 @@
   </label>
 {/if}
 
-{#if unguarded.length > 0}
+{#if unguarded.length > 0 || warned.length > 0}
   <label class="bg-modified mt-2 flex items-center gap-2 rounded px-3 py-1">
     <span
-      >What {unguarded.map((device) => device.device).join(', ')}
-      {unguarded.length === 1 ? 'is' : 'are'} called by is altered, and no guard would lead
-      {unguarded.length === 1 ? 'it' : 'them'} back. In words, that you know:</span
+      >{#if warned.length > 0}{warned.join('; ')}.{/if}
+      {#if unguarded.length > 0}What {unguarded.map((device) => device.device).join(', ')}
+        {unguarded.length === 1 ? 'is' : 'are'} called by is altered, and no guard would lead
+        {unguarded.length === 1 ? 'it' : 'them'} back.{/if} In words, that you know:</span
     >
     {#if opened.mayEdit}
       <input

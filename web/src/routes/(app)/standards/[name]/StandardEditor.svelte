@@ -13,6 +13,7 @@
   import LibraryDialog from './LibraryDialog.svelte';
   import ClauseForm from './ClauseForm.svelte';
   import { StandardPage } from './standardPage.svelte';
+  import ChangeTrialPanel from './ChangeTrialPanel.svelte';
   import PastTrialPanel from './PastTrialPanel.svelte';
   import TrialPanel from './TrialPanel.svelte';
   import ValuesTable from './ValuesTable.svelte';
@@ -42,6 +43,7 @@
     () => {
       opened.fleet.outdate();
       opened.past.outdate();
+      opened.change.outdate();
     }
   );
 
@@ -132,11 +134,19 @@
         <p class="panel mt-2 p-4">No clause yet: begin with what must stand.</p>
       {/if}
       {#if opened.fields.length > 0}
-        <ValuesTable fields={opened.fields} {sites} values={opened.values} onfill={opened.fill} />
+        <ValuesTable
+          fields={opened.fields}
+          {sites}
+          values={opened.values}
+          onfill={opened.fill}
+          onread={opened.read}
+          text={opened.text}
+        />
       {/if}
     </div>
     <div class="grid min-w-0 grid-cols-1 gap-3">
       <TrialPanel {opened} />
+      <ChangeTrialPanel {opened} />
       <PastTrialPanel {opened} />
     </div>
   </div>

@@ -1,6 +1,7 @@
 import {
   api,
   need,
+  type ChangeEffect,
   type Clause,
   type FleetTrial,
   type PastTrial,
@@ -9,6 +10,7 @@ import {
   type Trial
 } from '$lib/api/client';
 import { emptyClause, fieldsOf, freeTag } from '$lib/parts/standard/clauseText';
+import { draft } from '$lib/state/draft.svelte';
 import { Doing } from '$lib/state/doing.svelte';
 import { Latest } from '$lib/state/latest.svelte';
 import { Submission } from '$lib/state/submission.svelte';
@@ -23,6 +25,7 @@ export class StandardPage {
   readonly trial = new Latest<Trial[]>();
   readonly fleet = new Latest<FleetTrial[]>();
   readonly past = new Latest<PastTrial>();
+  readonly change = new Latest<ChangeEffect[]>();
   days = $state(30);
   readonly doing: Doing;
   readonly #name: string;
@@ -76,6 +79,13 @@ export class StandardPage {
     this.values = { ...this.values, [site]: { ...this.values[site], [field]: value } };
   };
 
+  /** Sites and fields that a file does not name keep what they have. */
+  read = (values: Record<string, Record<string, string>>) => {
+    const merged = { ...this.values };
+    for (const [site, filled] of Object.entries(values)) merged[site] = { ...merged[site], ...filled };
+    this.values = merged;
+  };
+
   #put = () => need(api.PUT('/api/standards/{name}', { ...this.#params(), body: this.text }));
 
   /** What is refused stays on the page: only what was kept takes the place of what was known. */
@@ -102,6 +112,20 @@ export class StandardPage {
     this.past.ask(
       need(api.POST('/api/standards/past-trial', { body: { days: this.days, text: this.text } }))
     );
+
+  /** On the draft change of whoever writes. */
+  tryOnChange = async () => {
+    const number = draft.row?.number;
+    if (number === undefined) return;
+    await this.change.ask(
+      need(
+        api.POST('/api/changes/{number}/clause-trial', {
+          params: { path: { number } },
+          body: this.text
+        })
+      )
+    );
+  };
 
   tryOnFleet = () => this.fleet.ask(need(api.POST('/api/standards/fleet-trial', { body: this.text })));
 }

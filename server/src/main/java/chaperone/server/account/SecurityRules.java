@@ -99,8 +99,12 @@ class SecurityRules {
                         HttpMethod.POST,
                         "/api/standards/trial",
                         "/api/standards/fleet-trial",
-                        "/api/standards/past-trial")
+                        "/api/standards/past-trial",
+                        "/api/changes/*/clause-trial",
+                        "/api/site-values/read",
+                        "/api/site-values/table")
                 .hasRole(VIEWER);
+        rules.requestMatchers(HttpMethod.POST, "/api/judging").hasRole(ENGINEER);
         rules.requestMatchers(
                         HttpMethod.POST,
                         "/api/standards/*/publish",

@@ -49,7 +49,7 @@ class ChangeController {
 
     /**
      * @param manner how it runs; as before if left out, as is {@code acknowledged}
-     * @param acknowledged in words, that a device may be lost which has no guard
+     * @param acknowledged in words, that a device may be lost which has no guard, or that clauses warn of it
      * @param savesFirst whether lines that a device has not saved are saved before its guard would lose them; no if left
      *     out
      */

@@ -54,6 +54,7 @@ class ChangeReadiness {
         }
         refuseBreaches(altered);
         refuseUnknowing(change, altered);
+        refuseUnwarned(change, altered);
         boolean losesLines =
                 !change.savesFirst() && altered.stream().anyMatch(plan -> plan.has(Remark.Kind.UNSAVED_LINES));
         if (losesLines) {
@@ -89,16 +90,21 @@ class ChangeReadiness {
                 Map.of("devices", names));
     }
 
-    /** A clause that refuses what would break it stops the change; what was broken before does not. */
-    private void refuseBreaches(List<DevicePlan> altered) {
-        List<String> refused = new ArrayList<>();
+    /** What the change would break of one kind; what was broken before does not count. */
+    private List<String> broken(List<DevicePlan> altered, Binding binding) {
+        List<String> broken = new ArrayList<>();
         for (DevicePlan plan : altered) {
             String before = plan.target().promise().base();
             soundness.breaches(plan.device(), before, plan.target().promise().text()).stream()
-                    .filter(breach -> breach.binding() == Binding.REFUSE)
+                    .filter(breach -> breach.binding() == binding)
                     .map(breach -> plan.device().name() + " would break " + breach.standard() + " " + breach.tag())
-                    .forEach(refused::add);
+                    .forEach(broken::add);
         }
+        return broken;
+    }
+
+    private void refuseBreaches(List<DevicePlan> altered) {
+        List<String> refused = broken(altered, Binding.REFUSE);
         if (refused.isEmpty()) return;
         throw new ProblemException(
                 HttpStatus.CONFLICT,
@@ -106,5 +112,18 @@ class ChangeReadiness {
                 String.join("; ", refused) + ".",
                 "Open the preview: it names the statements. Mend the edits, or the standard.",
                 Map.of("clauses", refused));
+    }
+
+    /** A clause that warns lets a change through whose people say in words that they know. */
+    private void refuseUnwarned(Change change, List<DevicePlan> altered) {
+        if (!change.acknowledged().isBlank()) return;
+        List<String> warned = broken(altered, Binding.WARN);
+        if (warned.isEmpty()) return;
+        throw new ProblemException(
+                HttpStatus.CONFLICT,
+                "not-acknowledged",
+                String.join("; ", warned) + ".",
+                "Say in words that you know, at the change; or mend the edits.",
+                Map.of("clauses", warned));
     }
 }

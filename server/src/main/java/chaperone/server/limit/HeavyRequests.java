@@ -51,6 +51,8 @@ class HeavyRequests implements WebMvcConfigurer, AsyncHandlerInterceptor {
                         "/api/standards/trial",
                         "/api/standards/fleet-trial",
                         "/api/standards/past-trial",
+                        "/api/changes/*/clause-trial",
+                        "/api/site-values/*",
                         "/api/standards/*/exceptions",
                         "/api/images",
                         "/api/templates/*",

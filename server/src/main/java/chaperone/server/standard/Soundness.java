@@ -236,6 +236,30 @@ public class Soundness {
                 .toList();
     }
 
+    /** What a clause of a text that is being written says of a device now, and would say of what it is to become. */
+    public record ClauseEffect(String tag, Kind before, Kind after) {}
+
+    /**
+     * How a text would judge a change of one device.
+     *
+     * @throws ProblemException naming the clause that cannot be kept, and why
+     */
+    @Transactional(readOnly = true)
+    public List<ClauseEffect> effects(Device device, StandardText text, String before, String after) {
+        Map<String, Boolean> scopes = new HashMap<>();
+        Map<String, String> values = text.valuesAt(device.siteName());
+        Standing standing = DeviceStanding.of(device);
+        Judge now = new Judge(before, model(device), values, standing);
+        Judge then = new Judge(after, model(device), values, standing);
+        return text.clauses().stream()
+                .filter(clause -> isFor(device, clause, scopes))
+                .map(clause -> new ClauseEffect(
+                        clause.tag(),
+                        now.verdict(clause.clause()).kind(),
+                        then.verdict(clause.clause()).kind()))
+                .toList();
+    }
+
     private Breach breach(Device device, Departure departure) {
         List<String> evidence = shown(device, departure.verdict().evidence()).stream()
                 .map(Evidence::said)

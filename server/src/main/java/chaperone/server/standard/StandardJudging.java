@@ -1,5 +1,6 @@
 package chaperone.server.standard;
 
+import chaperone.server.audit.Audited;
 import chaperone.server.fleet.DevicesPlacedEvent;
 import chaperone.server.fleet.Fleet;
 import chaperone.server.fleet.StandingChangedEvent;
@@ -12,12 +13,15 @@ import java.time.Clock;
 import org.springframework.beans.factory.DisposableBean;
 import org.springframework.boot.context.event.ApplicationReadyEvent;
 import org.springframework.context.event.EventListener;
-import org.springframework.stereotype.Component;
+import org.springframework.http.HttpStatus;
 import org.springframework.transaction.event.TransactionPhase;
 import org.springframework.transaction.event.TransactionalEventListener;
+import org.springframework.web.bind.annotation.PostMapping;
+import org.springframework.web.bind.annotation.ResponseStatus;
+import org.springframework.web.bind.annotation.RestController;
 
 /** When devices are judged: with a new configuration at once, and all of them when a standard was published. */
-@Component
+@RestController
 class StandardJudging implements DisposableBean {
     private final Soundness soundness;
     private final Judgings judgings;
@@ -37,6 +41,14 @@ class StandardJudging implements DisposableBean {
     @EventListener(ApplicationReadyEvent.class)
     void goOn() {
         worker.doAll(judgings.waiting());
+    }
+
+    /** By hand: all devices, by what is in force. */
+    @Audited("had all devices judged")
+    @PostMapping("/api/judging")
+    @ResponseStatus(HttpStatus.ACCEPTED)
+    void judgeAll() {
+        published(new StandardPublishedEvent());
     }
 
     @EventListener

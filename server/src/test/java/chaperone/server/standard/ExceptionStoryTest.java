@@ -179,6 +179,42 @@ class ExceptionStoryTest {
         engineer.copy(SWITCH);
     }
 
+    /** A clause that warns asks for words, which stay with the change; a text is tried on it before it is in force. */
+    @Test
+    void whatAClauseWarnsOfIsAcceptedInWords() {
+        String warning = YAML.replace("tag: log", "tag: net")
+                .replace("binding: refuse", "binding: warn")
+                .replace("kind: golden", "kind: forbidden")
+                .replace("text: log-server {{log}}", "pattern: '^vlan 371 '");
+        engineer.put("/api/standards/nets/yaml", Map.of("yaml", warning)).json(200);
+        long change = engineer.post(
+                        "/api/change-edits",
+                        Map.of("device", SWITCH, "kind", "LINES", "lines", List.of("vlan 371 \"sail loft\"")))
+                .json(201)
+                .get("number")
+                .asLong();
+        String path = "/api/changes/" + change;
+        JsonNode text = engineer.get("/api/standards/nets").json(200).get("text");
+        JsonNode effect = engineer.post(path + "/clause-trial", text).json(200).get(0);
+        assertThat(effect.get("tag").asString()).isEqualTo("net");
+        assertThat(effect.get("before").asString()).isEqualTo("PASS");
+        assertThat(effect.get("after").asString()).isEqualTo("FAIL");
+
+        engineer.post("/api/standards/nets/publish", Map.of()).json(200);
+        engineer.await(
+                "/api/standards/nets/results", view -> view.get("waiting").asInt() == 0);
+        JsonNode problem = engineer.post(path + "/propose", Map.of()).json(409);
+        assertThat(problem.get("code").asString()).isEqualTo("not-acknowledged");
+        assertThat(problem.get("detail").asString()).contains(SWITCH, "nets net");
+        engineer.put(path, Map.of("title", "sail loft", "acknowledged", "for the winter only"))
+                .json(200);
+        JsonNode proposed = engineer.post(path + "/propose", Map.of()).json(200);
+        assertThat(proposed.get("acknowledged").asString()).isEqualTo("for the winter only");
+        engineer.post(path + "/drop", Map.of());
+        assertThat(engineer.post("/api/judging", Map.of()).status()).isEqualTo(202);
+        engineer.delete("/api/standards/nets").json(200);
+    }
+
     @Test
     void whatIsKnownOfTheDeviceIsJudgedWhenItBecomesKnown() {
         grant(Map.of());
