@@ -5874,6 +5874,8 @@ export interface components {
             everyMinutes: number;
             /** Format: int32 */
             fullAfterHours: number;
+            /** Format: int32 */
+            judgedWithinHours?: number;
             on: boolean;
             /** Format: int32 */
             tablesEveryMinutes: number;
@@ -5884,6 +5886,8 @@ export interface components {
             /** Format: int64 */
             fullAfterHours: number;
             group?: string;
+            /** Format: int64 */
+            judgedWithinHours: number;
             on: boolean;
             /** Format: int64 */
             tablesEveryMinutes: number;

@@ -24,6 +24,7 @@
             everyMinutes: plan.everyMinutes,
             fullAfterHours: plan.fullAfterHours,
             tablesEveryMinutes: plan.tablesEveryMinutes,
+            judgedWithinHours: plan.judgedWithinHours,
             on: plan.on
           }
         })
@@ -38,9 +39,14 @@
       )
     );
   const add = () =>
-    set({ group: added, everyMinutes: 5, fullAfterHours: 24, tablesEveryMinutes: 60, on: true }).then(
-      () => (added = '')
-    );
+    set({
+      group: added,
+      everyMinutes: 5,
+      fullAfterHours: 24,
+      tablesEveryMinutes: 60,
+      judgedWithinHours: 50,
+      on: true
+    }).then(() => (added = ''));
 
   onMount(doing.load);
 </script>
@@ -57,7 +63,8 @@
       <thead
         ><tr
           ><th>Devices</th><th>Looked at</th><th>Every</th><th>Whole copy after</th><th>Tables every</th><th
-          ></th></tr
+            title="Not seen for longer, a device is not known to keep to anything">Judged within</th
+          ><th></th></tr
         ></thead
       >
       <tbody>
@@ -109,6 +116,18 @@
                 aria-label="Minutes between readings of the tables of {plan.group ?? 'all others'}"
                 onchange={(event) => set({ ...plan, tablesEveryMinutes: Number(event.currentTarget.value) })}
               /> min
+            </td>
+            <td class="whitespace-nowrap">
+              <input
+                class="input w-20"
+                type="number"
+                min="1"
+                max="8760"
+                value={plan.judgedWithinHours}
+                disabled={!session.mayAct}
+                aria-label="Hours without a look after which nothing is known of {plan.group ?? 'all others'}"
+                onchange={(event) => set({ ...plan, judgedWithinHours: Number(event.currentTarget.value) })}
+              /> h
             </td>
             <td class="text-right">
               {#if plan.group && session.mayAct}

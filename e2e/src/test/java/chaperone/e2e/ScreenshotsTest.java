@@ -23,11 +23,6 @@ class ScreenshotsTest {
                 Browsing browsing = new Browsing(server)) {
             pages(browsing.logIn(ColorScheme.LIGHT, "r.anand", "demo-engineer"));
             Page settings = browsing.logIn(ColorScheme.LIGHT, "a.keel", "demo-administrator");
-            settings.navigate("/credentials");
-            settings.getByText("all Corvane devices").waitFor();
-            settings.getByLabel("Change switches").click();
-            settings.getByText("copy, put back, image transfer").waitFor();
-            take(settings, "credentials");
             settings.navigate("/devices/brkw-core-1/console");
             settings.getByText("Open a console").click();
             settings.getByText("logged in as chaperone").waitFor();
@@ -40,9 +35,6 @@ class ScreenshotsTest {
             settings.navigate("/settings");
             settings.getByText("look, and approve changes").waitFor();
             take(settings, "settings");
-            settings.navigate("/devices/brkw-core-1?layout=structure&noise=1&place=2");
-            settings.getByText("fish market kiosk").waitFor();
-            take(settings, "compare-by-structure");
             platforms(settings);
         }
     }
@@ -75,8 +67,8 @@ class ScreenshotsTest {
                 .click();
         page.waitForURL("**/jobs/*");
         page.getByText("16 of 16").waitFor();
-        take(page, "job");
         changes(page);
+        together(page);
     }
 
     private void changes(Page page) {
@@ -103,6 +95,19 @@ class ScreenshotsTest {
         page.getByRole(AriaRole.REGION, new Page.GetByRoleOptions().setName("Comparison"))
                 .waitFor();
         take(page, "change");
+    }
+
+    private void together(Page page) {
+        page.navigate("/standards/findings?tag=odd-port");
+        page.keyboard().press("Enter");
+        page.getByText("Repair, as the device will read it").waitFor();
+        take(page, "findings");
+        page.navigate("/cases/1");
+        page.getByText("3 things settled").waitFor();
+        take(page, "case");
+        page.navigate("/boards/1");
+        page.getByText("now: ").waitFor();
+        take(page, "board");
     }
 
     private void template(Page page) {

@@ -9,6 +9,8 @@ package chaperone.core.answer;
  * @param incomplete why the newest copy may be only a part; empty if it is whole
  */
 public record KnownDepartures(int asked, long failing, long advised, long open, String incomplete) {
+    /** Of a device that nobody has seen for so long that what it runs may be anything. */
+    public static final Answer NOT_SEEN = Answer.notKnown("it was not seen for longer than its reading plan allows");
 
     public Answer sound() {
         if (asked == 0) return Question.SOUND.unanswered();

@@ -44,12 +44,19 @@ class ReadingController {
 
     /** @param group absent for the plan of all devices that no other has */
     record ReadingPlanView(
-            Optional<String> group, long everyMinutes, long fullAfterHours, long tablesEveryMinutes, boolean on) {}
+            Optional<String> group,
+            long everyMinutes,
+            long fullAfterHours,
+            long tablesEveryMinutes,
+            long judgedWithinHours,
+            boolean on) {}
 
+    /** @param judgedWithinHours after how long without a look nothing is known to hold; as before if it is left out */
     record ReadingPlanInput(
             @Min(1) @Max(10_080) int everyMinutes,
             @Min(1) @Max(720) int fullAfterHours,
             @Min(5) @Max(10_080) int tablesEveryMinutes,
+            Optional<@Min(1) @Max(8760) Integer> judgedWithinHours,
             boolean on) {}
 
     @GetMapping
@@ -61,6 +68,7 @@ class ReadingController {
                         plan.every().toMinutes(),
                         plan.fullAfter().toHours(),
                         plan.tablesEvery().toMinutes(),
+                        plan.judgedWithin().toHours(),
                         plan.isOn()))
                 .toList();
     }
@@ -77,6 +85,7 @@ class ReadingController {
                 ? plans.findByGroupIdIsNull().orElseThrow()
                 : find(group).orElseGet(() -> new ReadingPlan(nextPosition(), groups.idOf(group)));
         plan.become(input.everyMinutes(), input.fullAfterHours(), input.tablesEveryMinutes(), input.on());
+        input.judgedWithinHours().ifPresent(plan::judgedWithin);
         plans.save(plan);
     }
 

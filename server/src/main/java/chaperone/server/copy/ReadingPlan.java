@@ -23,6 +23,7 @@ class ReadingPlan {
     private int everyMinutes;
     private int fullAfterHours;
     private int tablesEveryMinutes;
+    private int judgedWithinHours = 50;
     private boolean isOn;
 
     @Version
@@ -59,6 +60,15 @@ class ReadingPlan {
     /** How old tables may be before they are read anew, whether or not anything else has moved. */
     Duration tablesEvery() {
         return Duration.ofMinutes(tablesEveryMinutes);
+    }
+
+    /** Of a device that was not seen for longer it is not known whether it keeps to anything. */
+    Duration judgedWithin() {
+        return Duration.ofHours(judgedWithinHours);
+    }
+
+    void judgedWithin(int hours) {
+        judgedWithinHours = hours;
     }
 
     boolean isOn() {

@@ -19,7 +19,8 @@ import org.springframework.transaction.annotation.Transactional;
 @Service
 public class ResultReader {
     private static final String JUDGED = """
-            select j.device_id, d.name, coalesce(s.name, '') as site, j.number, r.number as revision, j.judged_at, j.asked
+            select j.device_id, d.name, coalesce(s.name, '') as site, j.number, r.number as revision, j.judged_at, j.asked,
+              j.is_stale
             from judging j join device d on d.id = j.device_id left join site s on s.id = d.site_id
             join revision r on r.id = j.revision_id
             where j.standard_id = :standard%s order by d.name""";
@@ -72,7 +73,8 @@ public class ResultReader {
                         row.getInt("revision"),
                         row.getTimestamp("judged_at").toInstant(),
                         Set.of((String[]) row.getArray("asked").getArray()),
-                        found.getOrDefault(row.getLong("device_id"), Map.of())))
+                        found.getOrDefault(row.getLong("device_id"), Map.of()),
+                        row.getBoolean("is_stale")))
                 .list();
     }
 

@@ -4,7 +4,6 @@ import chaperone.server.clause.ClauseText;
 import chaperone.server.standard.Standards.InForce;
 import java.time.Instant;
 import java.util.ArrayList;
-import java.util.Collection;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
@@ -30,6 +29,7 @@ public record StandardResults(InForce standard, List<DeviceResult> devices, long
      * @param number of the text by which; {@code revision} that was judged
      * @param asked the tags of the clauses that are for it
      * @param found by tag
+     * @param isStale whether it was not seen for too long: nothing is known to hold
      */
     public record DeviceResult(
             long id,
@@ -39,11 +39,14 @@ public record StandardResults(InForce standard, List<DeviceResult> devices, long
             int revision,
             Instant judgedAt,
             Set<String> asked,
-            Map<String, Found> found) {
+            Map<String, Found> found,
+            boolean isStale) {
 
         public Outcome outcome(String tag) {
             if (!asked.contains(tag)) return Outcome.NOT_ASKED;
-            return Optional.ofNullable(found.get(tag)).map(Found::outcome).orElse(Outcome.PASS);
+            return Optional.ofNullable(found.get(tag))
+                    .map(Found::outcome)
+                    .orElse(isStale ? Outcome.NOT_KNOWN : Outcome.PASS);
         }
     }
 
@@ -62,12 +65,12 @@ public record StandardResults(InForce standard, List<DeviceResult> devices, long
     }
 
     public OutcomeCounts all() {
-        return counts(devices, clauses());
+        return OutcomeCounts.of(devices, clauses());
     }
 
     public List<ClauseCounts> byClause() {
         return clauses().stream()
-                .map(clause -> new ClauseCounts(clause, counts(devices, List.of(clause))))
+                .map(clause -> new ClauseCounts(clause, OutcomeCounts.of(devices, List.of(clause))))
                 .toList();
     }
 
@@ -75,7 +78,7 @@ public record StandardResults(InForce standard, List<DeviceResult> devices, long
         Map<String, List<DeviceResult>> sites = devices.stream()
                 .collect(Collectors.groupingBy(
                         each -> each.site().isEmpty() ? "(no site)" : each.site(), TreeMap::new, Collectors.toList()));
-        return named(sites, here -> counts(here, clauses()));
+        return named(sites, here -> OutcomeCounts.of(here, clauses()));
     }
 
     /** In the order in which the standard has them. */
@@ -85,7 +88,7 @@ public record StandardResults(InForce standard, List<DeviceResult> devices, long
                         clause -> clause.group().filter(name -> !name.isBlank()).orElse("(no group)"),
                         LinkedHashMap::new,
                         Collectors.toList()));
-        return named(groups, these -> counts(devices, these));
+        return named(groups, these -> OutcomeCounts.of(devices, these));
     }
 
     /** By paragraph of standards of others; a clause counts for each that it names. */
@@ -95,18 +98,12 @@ public record StandardResults(InForce standard, List<DeviceResult> devices, long
             for (String each : clause.paragraphs().orElse(List.of()))
                 paragraphs.computeIfAbsent(each, name -> new ArrayList<>()).add(clause);
         }
-        return named(paragraphs, these -> counts(devices, these));
+        return named(paragraphs, these -> OutcomeCounts.of(devices, these));
     }
 
     private static <T> List<NamedCounts> named(Map<String, T> all, Function<T, OutcomeCounts> counts) {
         return all.entrySet().stream()
                 .map(each -> new NamedCounts(each.getKey(), counts.apply(each.getValue())))
                 .toList();
-    }
-
-    private static OutcomeCounts counts(Collection<DeviceResult> devices, Collection<ClauseText> clauses) {
-        return OutcomeCounts.of(devices.stream()
-                .flatMap(device -> clauses.stream().map(clause -> device.outcome(clause.tag())))
-                .toList());
     }
 }

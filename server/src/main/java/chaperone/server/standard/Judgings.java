@@ -20,7 +20,8 @@ class Judgings {
             insert into judging (device_id, standard_id, number, revision_id, judged_at, asked)
             values (:device, :standard, :number, :revision, :at, :asked)
             on conflict (device_id, standard_id) do update set number = excluded.number,
-              revision_id = excluded.revision_id, judged_at = excluded.judged_at, asked = excluded.asked""";
+              revision_id = excluded.revision_id, judged_at = excluded.judged_at, asked = excluded.asked,
+              is_stale = judging.is_stale and judging.revision_id = excluded.revision_id""";
     private static final String FORGET =
             "delete from judging where device_id = :device and standard_id <> all (:standards)";
     /** Devices that were copied, and that a standard in force has not judged by its newest text. */
@@ -70,6 +71,31 @@ class Judgings {
                 .param("device", device)
                 .param("standards", all.stream().map(Judging::standard).toArray(Long[]::new))
                 .update();
+    }
+
+    /** Devices that were not seen for longer than their plan allows. */
+    @Transactional(readOnly = true)
+    public Set<Long> stale() {
+        return Set.copyOf(database.sql("select distinct device_id from judging where is_stale")
+                .query(Long.class)
+                .list());
+    }
+
+    /** @return how many standards have judged it */
+    @Transactional(propagation = Propagation.MANDATORY)
+    public int stale(long device, boolean isStale) {
+        return database.sql("update judging set is_stale = :stale where device_id = :device")
+                .param("stale", isStale)
+                .param("device", device)
+                .update();
+    }
+
+    @Transactional(propagation = Propagation.MANDATORY)
+    public boolean isStale(long device) {
+        return database.sql("select exists (select 1 from judging where device_id = :device and is_stale)")
+                .param("device", device)
+                .query(Boolean.class)
+                .single();
     }
 
     /** Which devices are still to be judged by what is in force. */

@@ -48,6 +48,7 @@ import org.springframework.transaction.annotation.Transactional;
 public class Soundness {
     private final StandardRepository standards;
     private final FindingKeeper keeper;
+    private final Judgings judgings;
     private final GrantedExceptions exceptions;
     private final Fleet fleet;
     private final Events events;
@@ -78,6 +79,7 @@ public class Soundness {
     Soundness(
             StandardRepository standards,
             FindingKeeper keeper,
+            Judgings judgings,
             GrantedExceptions exceptions,
             Fleet fleet,
             Events events,
@@ -89,6 +91,7 @@ public class Soundness {
             SecretMasks masks) {
         this.standards = standards;
         this.keeper = keeper;
+        this.judgings = judgings;
         this.exceptions = exceptions;
         this.fleet = fleet;
         this.events = events;
@@ -128,7 +131,7 @@ public class Soundness {
             keeper.keep(
                     new Judged(device, revision.number(), revision.id(), asked, numbers, departures, at), this::shown);
         }
-        device.answer(Question.SOUND, known.sound(), at);
+        device.answer(Question.SOUND, judgings.isStale(device.id()) ? KnownDepartures.NOT_SEEN : known.sound(), at);
     }
 
     @Transactional(propagation = Propagation.MANDATORY)

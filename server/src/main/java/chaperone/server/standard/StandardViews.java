@@ -1,6 +1,7 @@
 package chaperone.server.standard;
 
 import chaperone.core.change.ConfigModel;
+import chaperone.core.standard.Clause;
 import chaperone.core.standard.Clause.Binding;
 import chaperone.core.standard.Judge;
 import chaperone.core.standard.Verdict;
@@ -298,6 +299,8 @@ class StandardViews {
         Map<String, long[]> counts = new LinkedHashMap<>();
         Map<String, List<String>> failing = new HashMap<>();
         text.clauses().forEach(clause -> counts.put(clause.tag(), new long[Verdict.Kind.values().length + 1]));
+        Map<String, Clause> rules =
+                text.clauses().stream().collect(Collectors.toMap(ClauseText::tag, ClauseText::clause));
         for (Device device : fleet.choose(List.of())) {
             Optional<Text> running = history.find(device, ConfigKind.RUNNING);
             if (running.isEmpty()) continue;
@@ -309,7 +312,9 @@ class StandardViews {
                     DeviceStanding.of(device));
             for (ClauseText clause : text.clauses()) {
                 boolean isAsked = soundness.isFor(device, clause, scopes);
-                int place = isAsked ? judge.verdict(clause.clause()).kind().ordinal() : Verdict.Kind.values().length;
+                int place = isAsked
+                        ? judge.verdict(rules.get(clause.tag())).kind().ordinal()
+                        : Verdict.Kind.values().length;
                 counts.get(clause.tag())[place]++;
                 if (isAsked && place == Verdict.Kind.FAIL.ordinal())
                     failing.computeIfAbsent(clause.tag(), tag -> new ArrayList<>())

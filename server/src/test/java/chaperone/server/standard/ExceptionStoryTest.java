@@ -215,6 +215,71 @@ class ExceptionStoryTest {
         engineer.delete("/api/standards/nets").json(200);
     }
 
+    /** Not seen for longer than its group allows, a device keeps to nothing that is known; seen again, it does. */
+    @Test
+    void whatWasNotSeenForTooLongIsNotKnown() {
+        engineer.put("/api/groups/halls", Map.of("query", "name is " + SWITCH, "note", ""));
+        plan(3);
+        server.context()
+                .getBean(JdbcClient.class)
+                .sql(
+                        "update device set last_copy_at = now() - interval '4 hours', checked_at = now() - interval '4 hours'")
+                .update();
+        StaleVerdicts stale = server.context().getBean(StaleVerdicts.class);
+        String reason = "/device/answers/sound/reason";
+        plan(5);
+        stale.tick();
+        assertThat(outcomes()).contains("PASS");
+        plan(3);
+        stale.tick();
+        awaitSound("NOT_KNOWN");
+        assertThat(engineer.get("/api/devices/" + SWITCH).json(200).at(reason).asString())
+                .contains("not seen for longer");
+        assertThat(outcomes()).contains("FAIL", "NOT_KNOWN").doesNotContain("PASS");
+        // Another text alters nothing of that.
+        server.context().getBean(Soundness.class).judgeAnew(deviceId(), Instant.now());
+        awaitSound("NOT_KNOWN");
+        assertThat(outcomes()).doesNotContain("PASS");
+        engineer.copy(SWITCH);
+        stale.tick();
+        awaitSound("NO");
+        assertThat(outcomes()).contains("PASS").doesNotContain("NOT_KNOWN");
+        assertThat(engineer.delete("/api/reading-plans?group=halls").status()).isEqualTo(200);
+    }
+
+    private static void plan(int hours) {
+        Map<String, Object> plan = Map.of(
+                "everyMinutes",
+                60,
+                "fullAfterHours",
+                24,
+                "tablesEveryMinutes",
+                60,
+                "judgedWithinHours",
+                hours,
+                "on",
+                true);
+        assertThat(engineer.put("/api/reading-plans?group=halls", plan).status())
+                .isEqualTo(204);
+    }
+
+    private static long deviceId() {
+        return server.context()
+                .getBean(JdbcClient.class)
+                .sql("select id from device")
+                .query(Long.class)
+                .single();
+    }
+
+    private static List<String> outcomes() {
+        return engineer.get("/api/devices/" + SWITCH + "/verdicts")
+                .json(200)
+                .at("/0/verdicts")
+                .valueStream()
+                .map(verdict -> verdict.get("outcome").asString())
+                .toList();
+    }
+
     @Test
     void whatIsKnownOfTheDeviceIsJudgedWhenItBecomesKnown() {
         grant(Map.of());
