@@ -11,6 +11,7 @@ import java.sql.Timestamp;
 import java.sql.Types;
 import java.time.Instant;
 import java.util.List;
+import java.util.Locale;
 import java.util.Optional;
 import org.springframework.jdbc.core.simple.JdbcClient;
 import org.springframework.stereotype.Repository;
@@ -121,7 +122,7 @@ public class CaseItems {
 
     private static <T> T needed(CaseItemInput item, Optional<T> value, String field) {
         return value.orElseThrow(() -> ProblemException.ofField(
-                "items." + field, "A " + item.kind().name().toLowerCase() + " needs its " + field + "."));
+                "items." + field, "A " + item.kind().name().toLowerCase(Locale.ROOT) + " needs its " + field + "."));
     }
 
     private long change(long number) {

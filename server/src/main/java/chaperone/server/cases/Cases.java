@@ -10,6 +10,7 @@ import java.time.Clock;
 import java.time.Instant;
 import java.time.LocalDate;
 import java.util.List;
+import java.util.Locale;
 import java.util.Optional;
 import java.util.Set;
 import java.util.TreeSet;
@@ -83,7 +84,7 @@ public class Cases {
         return database.sql(LIST)
                 .param("state", state.name())
                 .param("mine", mine)
-                .param("me", account.toLowerCase())
+                .param("me", account.toLowerCase(Locale.ROOT))
                 .query((row, i) -> new CaseRow(
                         row.getLong("id"),
                         row.getString("title"),

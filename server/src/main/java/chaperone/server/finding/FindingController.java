@@ -23,6 +23,7 @@ import jakarta.validation.constraints.Size;
 import java.security.Principal;
 import java.time.Clock;
 import java.util.List;
+import java.util.Locale;
 import java.util.Optional;
 import java.util.stream.Collectors;
 import org.springdoc.core.annotations.ParameterObject;
@@ -110,9 +111,9 @@ class FindingController {
         return new Object[] {
             row.standard(),
             row.tag(),
-            row.severity().name().toLowerCase(),
+            row.severity().name().toLowerCase(Locale.ROOT),
             row.kind() == Kind.FAIL ? "fails" : "not known",
-            row.state().name().toLowerCase(),
+            row.state().name().toLowerCase(Locale.ROOT),
             row.device(),
             row.site(),
             row.since(),

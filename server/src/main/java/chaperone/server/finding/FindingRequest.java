@@ -3,6 +3,7 @@ package chaperone.server.finding;
 import chaperone.server.clause.ClauseText.Severity;
 import jakarta.validation.constraints.Size;
 import java.time.Instant;
+import java.util.Locale;
 import java.util.Optional;
 import java.util.stream.Collectors;
 import java.util.stream.Stream;
@@ -49,7 +50,7 @@ record FindingRequest(
     /** In words, for the head of a list on paper. */
     String said() {
         return Stream.of(
-                        Optional.of("State: " + wantedState().name().toLowerCase()),
+                        Optional.of("State: " + wantedState().name().toLowerCase(Locale.ROOT)),
                         said("standard", standard),
                         said("clause", tag),
                         said("site", site),
@@ -58,7 +59,7 @@ record FindingRequest(
                         said("brought by", person),
                         said(
                                 "severity at least",
-                                severity == null ? null : severity.name().toLowerCase()),
+                                severity == null ? null : severity.name().toLowerCase(Locale.ROOT)),
                         said("since", since == null ? null : since.toString()))
                 .flatMap(Optional::stream)
                 .collect(Collectors.joining(", ", "", "."));

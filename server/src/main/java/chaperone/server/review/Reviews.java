@@ -14,6 +14,7 @@ import java.sql.Timestamp;
 import java.time.Clock;
 import java.time.Instant;
 import java.util.List;
+import java.util.Locale;
 import java.util.Optional;
 import java.util.Set;
 import org.jspecify.annotations.Nullable;
@@ -105,7 +106,7 @@ public class Reviews {
     @Transactional(readOnly = true)
     public List<ReviewRow> list(String account) {
         return database.sql(LIST)
-                .param("me", account.toLowerCase())
+                .param("me", account.toLowerCase(Locale.ROOT))
                 .query((row, i) -> new ReviewRow(
                         row.getLong("id"),
                         row.getString("standard"),
