@@ -12,9 +12,9 @@ final class Siblings {
 
     /** The one that says the same. Objects of a list say nothing themselves: they differ by what is in them. */
     static Optional<Statement> same(Statement above, Statement wanted) {
+        boolean isList = above.form().filter(form -> form == Form.LIST).isPresent();
         return above.children().stream()
-                .filter(child ->
-                        child.key().equals(wanted.key()) && (!child.key().isEmpty() || mayBeOne(child, wanted)))
+                .filter(child -> child.key().equals(wanted.key()) && (!isList || mayBeOne(child, wanted)))
                 .findFirst();
     }
 

@@ -113,6 +113,18 @@ class GoldenExcerptTest {
         assertThat(excerpt.at(5).orElseThrow().golden()).as("a block, whole").contains("text", "member");
     }
 
+    /** What is around all of a document has a name of its own, which a text need not know. */
+    @Test
+    void aDocumentIsItselfWhateverItIsCalled() {
+        String text = "{ \"name\": \"mv-eider-sw-1\", \"logServer\": \"198.51.100.20\" }";
+        assertThat(verdict("pellon", text, "{ \"logServer\": \"198.51.100.20\" }")
+                        .kind())
+                .isEqualTo(Kind.PASS);
+        assertThat(verdict("pellon", text, "{ \"logServer\": \"198.51.100.9\" }")
+                        .kind())
+                .isEqualTo(Kind.FAIL);
+    }
+
     /** An object of a list is told by its number: the label alone would speak of no object. */
     @Test
     void takesMoreWhereABlockIsToldApartByWhatIsInIt() {
