@@ -99,6 +99,7 @@ class ScreenshotsTest {
 
     private void together(Page page) {
         page.navigate("/standards/findings?tag=odd-port");
+        page.getByText(" findings on ").waitFor();
         page.keyboard().press("Enter");
         page.getByText("Repair, as the device will read it").waitFor();
         take(page, "findings");
