@@ -51,16 +51,17 @@
   <ProblemNote problem={repairing.problem ?? taking.problem} class="mt-2" />
   {#if items.length > 0}
     <table class="rows mt-2" {@attach rowKeys('thing')}>
-      <thead class="sr-only"><tr><th>What</th><th>How it stands</th><th>Put in</th><th></th></tr></thead>
+      <thead class="sr-only"><tr><th>What, and how it stands</th><th>Put in</th><th></th></tr></thead>
       <tbody>
         {#each items as item (item.id)}
           <tr class={item.isSettled ? 'text-quiet' : ''}>
-            <th scope="row" class="whitespace-nowrap"
+            <th scope="row" class="w-full max-w-0"
               ><a class="hover:underline" href={itemPath(item)}>{itemTitle(item)}</a>
-              {#if item.standard}<span class="text-quiet font-normal">{item.standard}</span>{/if}</th
-            >
-            <td class={['w-full max-w-0 truncate', !item.isSettled && 'text-error']} title={item.said}
-              >{item.said}</td
+              {#if item.standard}<span class="text-quiet font-normal">{item.standard}</span>{/if}
+              <span
+                class={['block truncate font-normal', item.isSettled ? 'text-quiet' : 'text-error']}
+                title={item.said}>{item.said}</span
+              ></th
             >
             <td class="text-quiet whitespace-nowrap">{item.addedBy}, <When at={item.addedAt} /></td>
             <td>
