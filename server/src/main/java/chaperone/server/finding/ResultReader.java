@@ -20,7 +20,7 @@ import org.springframework.transaction.annotation.Transactional;
 public class ResultReader {
     private static final String JUDGED = """
             select j.device_id, d.name, coalesce(s.name, '') as site, j.number, r.number as revision, j.judged_at, j.asked,
-              j.is_stale
+              j.is_stale or d.incomplete <> '' as is_doubtful
             from judging j join device d on d.id = j.device_id left join site s on s.id = d.site_id
             join revision r on r.id = j.revision_id
             where j.standard_id = :standard%s order by d.name""";
@@ -74,7 +74,7 @@ public class ResultReader {
                         row.getTimestamp("judged_at").toInstant(),
                         Set.of((String[]) row.getArray("asked").getArray()),
                         found.getOrDefault(row.getLong("device_id"), Map.of()),
-                        row.getBoolean("is_stale")))
+                        row.getBoolean("is_doubtful")))
                 .list();
     }
 

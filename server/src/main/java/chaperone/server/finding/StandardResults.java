@@ -29,7 +29,7 @@ public record StandardResults(InForce standard, List<DeviceResult> devices, long
      * @param number of the text by which; {@code revision} that was judged
      * @param asked the tags of the clauses that are for it
      * @param found by tag
-     * @param isStale whether it was not seen for too long: nothing is known to hold
+     * @param isDoubtful whether it was not seen for too long, or its newest copy may be only a part: nothing is known to hold
      */
     public record DeviceResult(
             long id,
@@ -40,13 +40,13 @@ public record StandardResults(InForce standard, List<DeviceResult> devices, long
             Instant judgedAt,
             Set<String> asked,
             Map<String, Found> found,
-            boolean isStale) {
+            boolean isDoubtful) {
 
         public Outcome outcome(String tag) {
             if (!asked.contains(tag)) return Outcome.NOT_ASKED;
             return Optional.ofNullable(found.get(tag))
                     .map(Found::outcome)
-                    .orElse(isStale ? Outcome.NOT_KNOWN : Outcome.PASS);
+                    .orElse(isDoubtful ? Outcome.NOT_KNOWN : Outcome.PASS);
         }
     }
 

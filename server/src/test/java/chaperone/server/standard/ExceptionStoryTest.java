@@ -244,7 +244,19 @@ class ExceptionStoryTest {
         stale.tick();
         awaitSound("NO");
         assertThat(outcomes()).contains("PASS").doesNotContain("NOT_KNOWN");
+        // Nor of one whose newest copy may be only a part.
+        doubt("its end is missing");
+        assertThat(outcomes()).contains("NOT_KNOWN").doesNotContain("PASS");
+        doubt("");
         assertThat(engineer.delete("/api/reading-plans?group=halls").status()).isEqualTo(200);
+    }
+
+    private static void doubt(String reason) {
+        server.context()
+                .getBean(JdbcClient.class)
+                .sql("update device set incomplete = :reason")
+                .param("reason", reason)
+                .update();
     }
 
     private static void plan(int hours) {

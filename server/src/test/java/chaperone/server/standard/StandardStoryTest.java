@@ -18,6 +18,7 @@ import org.junit.jupiter.api.Order;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.TestMethodOrder;
 import org.junit.jupiter.api.Timeout;
+import org.springframework.jdbc.core.simple.JdbcClient;
 import tools.jackson.databind.JsonNode;
 
 /** A standard is written, tried, published; devices depart from it, are repaired, and a change that would break it is refused. */
@@ -171,9 +172,22 @@ class StandardStoryTest {
         assertThat(engineer.get("/api/standards/access/findings/" + SWITCH + "/nothing")
                         .status())
                 .isEqualTo(404);
+        goesOnWhereAProcessHasEnded();
         JsonNode heat = engineer.get("/api/standards/access/heat").json(200);
         assertThat(heat.get("rows")).hasSize(3);
         assertThat(heat.get("sites")).hasSize(1);
+    }
+
+    /** Whoever was not judged by the newest text yet, when a process ended, is judged by the next. */
+    private static void goesOnWhereAProcessHasEnded() {
+        server.context().getBean(JdbcClient.class).sql("delete from judging").update();
+        JsonNode left = engineer.get("/api/standards/access/results").json(200);
+        assertThat(left.get("waiting").asInt()).isEqualTo(2);
+        server.context().getBean(StandardJudging.class).goOn();
+        engineer.await(
+                "/api/standards/access/results",
+                results -> results.get("waiting").asInt() == 0
+                        && results.get("devices").asInt() == 2);
     }
 
     /** Another site fills in another value, or none. */
