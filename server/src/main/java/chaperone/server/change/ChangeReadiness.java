@@ -114,9 +114,12 @@ class ChangeReadiness {
                 Map.of("clauses", refused));
     }
 
-    /** A clause that warns lets a change through whose people say in words that they know. */
+    /**
+     * A clause that warns lets a change through whose people say in words that they know. What an undo brings back stood
+     * before the change that it undoes: whoever takes something back in the night is not held up by it.
+     */
     private void refuseUnwarned(Change change, List<DevicePlan> altered) {
-        if (!change.acknowledged().isBlank()) return;
+        if (!change.acknowledged().isBlank() || change.undoes().isPresent()) return;
         List<String> warned = broken(altered, Binding.WARN);
         if (warned.isEmpty()) return;
         throw new ProblemException(
