@@ -21,8 +21,9 @@
   <ul class="mt-1">
     {#each found.slice(0, SHOWN) as row (`${row.standard} ${row.device} ${row.tag}`)}
       <li class="truncate" title={row.evidence[0] ? evidenceText(row.evidence[0]) : ''}>
-        <a class="hover:underline" href="/devices/{encodeURIComponent(row.device)}/standards"
-          ><b>{row.device}</b> {row.tag}</a
+        <a
+          class="inline-block leading-6 hover:underline"
+          href="/devices/{encodeURIComponent(row.device)}/standards"><b>{row.device}</b> {row.tag}</a
         >
         {#if row.kind !== 'FAIL'}<span class="text-quiet">{VERDICT[row.kind]}</span>{/if}
       </li>

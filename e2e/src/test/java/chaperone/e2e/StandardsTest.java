@@ -183,7 +183,7 @@ class StandardsTest {
                         "done",
                         "bye"));
         page.navigate("/devices/gull-core-1");
-        page.keyboard().press("c");
+        button(page, "Copy now").click();
         page.waitForURL("**/jobs/*");
         page.navigate("/standards/findings?state=CLOSED&tag=lists-end");
         assertThat(rowWith(page, "gull-core-1")).containsText("altered");
