@@ -22,7 +22,7 @@
     {#each found.slice(0, SHOWN) as row (`${row.standard} ${row.device} ${row.tag}`)}
       <li class="truncate" title={row.evidence[0] ? evidenceText(row.evidence[0]) : ''}>
         <a
-          class="inline-block leading-6 hover:underline"
+          class="inline-block leading-[24px] hover:underline"
           href="/devices/{encodeURIComponent(row.device)}/standards"><b>{row.device}</b> {row.tag}</a
         >
         {#if row.kind !== 'FAIL'}<span class="text-quiet">{VERDICT[row.kind]}</span>{/if}
