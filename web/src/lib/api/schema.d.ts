@@ -4075,6 +4075,7 @@ export interface components {
             /** Format: int64 */
             change?: number;
             device?: string;
+            fails: boolean;
             /** Format: int64 */
             id: number;
             isSettled: boolean;

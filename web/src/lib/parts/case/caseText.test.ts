@@ -1,7 +1,7 @@
 import { expect, it } from 'vitest';
 import { isLate, itemPath, itemTitle, named } from './caseText';
 
-const base = { id: 1, addedBy: 'a', addedAt: '', isSettled: false, said: '' };
+const base = { id: 1, addedBy: 'a', addedAt: '', isSettled: false, fails: false, said: '' };
 
 it.each([
   [{ ...base, kind: 'CHANGE' as const, change: 7 }, 'C-7', '/changes/7'],

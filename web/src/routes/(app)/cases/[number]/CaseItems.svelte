@@ -18,7 +18,7 @@
   let { number, items, onchanged }: Props = $props();
   let done = $state('');
   let taken = 0;
-  const failing = $derived(items.filter((item) => item.kind === 'FINDING' && item.said.startsWith('fails')));
+  const failing = $derived(items.filter(({ fails }) => fails));
   const settled = $derived(items.filter(({ isSettled }) => isSettled).length);
 
   const repairing = new Submission(async () => {

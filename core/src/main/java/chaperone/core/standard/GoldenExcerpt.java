@@ -13,8 +13,8 @@ import java.util.Optional;
 /** A piece of a configuration as a golden text, to begin a clause with. */
 public final class GoldenExcerpt {
     private final ConfigModel model;
-    private final String text;
     private final Statement root;
+    private final Judge judge;
 
     /**
      * The statement that a line is part of.
@@ -29,8 +29,8 @@ public final class GoldenExcerpt {
 
     public GoldenExcerpt(ConfigModel model, String text) {
         this.model = model;
-        this.text = text;
         this.root = model.read(text);
+        this.judge = new Judge(text, model, Map.of(), Standing.UNKNOWN);
     }
 
     /**
@@ -76,7 +76,6 @@ public final class GoldenExcerpt {
 
     private boolean holds(String golden, int line) {
         Clause clause = new Clause("excerpt", "", Binding.ADVISE, new Golden(golden));
-        Judge judge = new Judge(text, model, Map.of(), Standing.UNKNOWN);
         return judge.verdict(clause).kind() == Verdict.Kind.PASS
                 && judge.section(clause).marks().stream().anyMatch(mark -> mark.line() == line);
     }

@@ -32,6 +32,7 @@ public class CaseItems {
                 when 'DRIFT' then dr.device_id is null
                 when 'CHANGE' then c.state in ('KEPT', 'DROPPED')
                 else a.kind = 'YES' end as settled,
+              i.kind = 'FINDING' and coalesce(f.kind = 'FAIL' and not f.excepted, false) as fails,
               case i.kind
                 when 'FINDING' then case when f.id is null then 'holds now' when f.excepted then 'excepted'
                   when f.kind = 'FAIL' then 'fails: ' || coalesce(f.evidence -> 0 ->> 'found',
@@ -53,7 +54,7 @@ public class CaseItems {
     /**
      * Something that is in a case.
      *
-     * @param isSettled whether nothing is left to be done about it
+     * @param isSettled whether nothing is left to be done about it; {@code fails} whether it is a finding that can be repaired
      * @param said how it stands now
      */
     public record CaseItemView(
@@ -66,6 +67,7 @@ public class CaseItems {
             String addedBy,
             Instant addedAt,
             boolean isSettled,
+            boolean fails,
             String said) {
         private static CaseItemView of(ResultSet row) throws SQLException {
             long change = row.getLong("change_id");
@@ -79,6 +81,7 @@ public class CaseItems {
                     row.getString("added_by"),
                     row.getTimestamp("added_at").toInstant(),
                     row.getBoolean("settled"),
+                    row.getBoolean("fails"),
                     row.getString("said"));
         }
     }

@@ -23,9 +23,10 @@ final class CompareFile {
 
     static ResponseEntity<byte[]> of(CompareView view, String before, String after, FileFormat format, Maker maker) {
         String name = before + "-" + after;
-        if (format == FileFormat.PDF) {
+        if (!format.isForPrograms()) {
             PdfDocument document = new PdfDocument(before + " and " + after, said(view), maker.account(), maker.at());
-            return SavedFile.of(name + ".pdf", format.type(), ComparePdf.of(view, document, before, after));
+            ComparePdf.put(view, document, before, after);
+            return SavedFile.of(name + "." + format.ending(), format.type(), document.in(format));
         }
         List<Object[]> rows = view.sections().stream()
                 .flatMap(section -> section.rows().stream())

@@ -24,11 +24,6 @@ public final class ComparePdf {
         rows = document.comparison(before, after);
     }
 
-    static byte[] of(CompareView view, PdfDocument document, String before, String after) {
-        put(view, document, before, after);
-        return document.bytes();
-    }
-
     /** As the next part of a document. */
     public static void put(CompareView view, PdfDocument document, String before, String after) {
         ComparePdf pdf = new ComparePdf(document, before, after);

@@ -67,8 +67,7 @@ public record ListFile(String name, String title, List<String> columns, List<Str
         byte[] bytes = switch (format) {
             case CSV -> CsvText.of(columns, rows.rows()).getBytes(StandardCharsets.UTF_8);
             case JSON -> JSON.writeValueAsBytes(objects(rows.rows()));
-            case PDF -> printed(rows, maker).bytes();
-            case HTML -> printed(rows, maker).html();
+            case PDF, HTML -> printed(rows, maker).in(format);
         };
         return SavedFile.of(name + "." + format.ending(), format.type(), bytes);
     }

@@ -168,6 +168,12 @@ public final class PdfDocument {
         return point <= 0xFFFF && Character.isSurrogate((char) point) || (point & 0xFFFE) == 0xFFFE;
     }
 
+    /** For people, on paper or in a browser. */
+    public byte[] in(FileFormat format) {
+        if (format.isForPrograms()) throw new IllegalArgumentException(format + " has no pages");
+        return format == FileFormat.PDF ? bytes() : html();
+    }
+
     public byte[] bytes() {
         ByteArrayOutputStream out = new ByteArrayOutputStream();
         PdfRendererBuilder builder = new PdfRendererBuilder()
@@ -191,7 +197,7 @@ public final class PdfDocument {
     }
 
     /** The same pages for a browser, in one file that fetches nothing. */
-    public byte[] html() {
+    private byte[] html() {
         ByteArrayOutputStream out = new ByteArrayOutputStream();
         try {
             Transformer transformer = TransformerFactory.newDefaultInstance().newTransformer();

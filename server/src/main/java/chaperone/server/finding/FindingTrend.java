@@ -15,14 +15,24 @@ import org.springframework.transaction.annotation.Transactional;
 /** How many findings stood when, and for how long those stand that are open. */
 @Repository
 class FindingTrend {
-    /** What is excepted now is left out; an exception that has ended is not remembered here. */
+    /**
+     * What begins and what ends, summed up day by day; all before the first day counts on it. What is excepted now is left
+     * out; an exception that has ended is not remembered here.
+     */
     private static final String TREND = """
-            select t.at, (select count(*) from finding f
-                where f.standard_id = :standard and f.kind = 'FAIL' and not f.excepted and f.since <= t.at)
-              + (select count(*) from closed_finding c
-                where c.standard_id = :standard and c.since <= t.at and c.ended_at > t.at) as failing
-            from generate_series(cast(:now as timestamptz) - make_interval(days => :days), :now, interval '1 day') t(at)
-            order by 1""";
+            with moves as (
+              select since as at, 1 as by from finding
+              where standard_id = :standard and kind = 'FAIL' and not excepted
+              union all select since, 1 from closed_finding where standard_id = :standard
+              union all select ended_at, -1 from closed_finding where standard_id = :standard),
+            daily as (
+              select greatest(0, :days + ceil(extract(epoch from at - cast(:now as timestamptz)) / 86400)) as day,
+                sum(by) as by
+              from moves where at <= :now group by 1)
+            select cast(:now as timestamptz) - make_interval(hours => 24 * (:days - d.day)) as at,
+              coalesce(sum(sum(daily.by)) over (order by d.day), 0) as failing
+            from generate_series(0, :days) d(day) left join daily on daily.day = d.day
+            group by d.day order by d.day""";
 
     private static final String AGES = """
             select severity, case when since > :day then 0 when since > :week then 1 when since > :month then 2

@@ -4,6 +4,7 @@ import chaperone.server.finding.StandardResults.DeviceResult;
 import chaperone.server.finding.StandardResults.Found;
 import chaperone.server.fleet.Device;
 import chaperone.server.query.ChosenDevices;
+import chaperone.server.standard.Judgings;
 import chaperone.server.standard.Standards;
 import chaperone.server.standard.Standards.InForce;
 import java.util.HashMap;
@@ -26,19 +27,16 @@ public class ResultReader {
             where j.standard_id = :standard%s order by d.name""";
     private static final String FOUND = """
             select j.device_id, j.tag, j.kind, j.excepted, j.since from finding j where j.standard_id = :standard%s""";
-    private static final String WAITING = """
-            select count(*) from device j
-            where exists (select 1 from revision r where r.device_id = j.id and r.kind = 'RUNNING')
-              and not exists (select 1 from judging g
-                where g.device_id = j.id and g.standard_id = :standard and g.number = :number)""";
     private static final String CHOSEN = " and j.device_id = any (:devices)";
 
     private final Standards standards;
+    private final Judgings judgings;
     private final JdbcClient database;
     private final ChosenDevices chosen;
 
-    ResultReader(Standards standards, JdbcClient database, ChosenDevices chosen) {
+    ResultReader(Standards standards, Judgings judgings, JdbcClient database, ChosenDevices chosen) {
         this.standards = standards;
+        this.judgings = judgings;
         this.database = database;
         this.chosen = chosen;
     }
@@ -48,7 +46,10 @@ public class ResultReader {
     public StandardResults of(String name, Optional<String> query) {
         InForce standard = standards.inForce(name);
         Optional<List<Long>> ids = query.filter(each -> !each.isBlank()).map(chosen::idsMeantBy);
-        return new StandardResults(standard, read(standard, ids), waiting(standard));
+        return new StandardResults(
+                standard,
+                read(standard, ids),
+                judgings.waitingFor(standard.id()).size());
     }
 
     /** Nothing if it was not judged yet. */
@@ -90,13 +91,5 @@ public class ResultReader {
                             new Found(outcome, row.getTimestamp("since").toInstant()));
         });
         return found;
-    }
-
-    private long waiting(InForce standard) {
-        return database.sql(WAITING)
-                .param("standard", standard.id())
-                .param("number", standard.number())
-                .query(Long.class)
-                .single();
     }
 }

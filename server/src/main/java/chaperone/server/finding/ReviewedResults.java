@@ -42,10 +42,8 @@ public class ReviewedResults {
     public byte[] in(FileFormat format, String json, String title, String digest, List<String> signed) {
         if (format == FileFormat.JSON) return json.getBytes(StandardCharsets.UTF_8);
         StandardReport report = JSON.readValue(json, StandardReport.class);
-        return switch (format) {
-            case PDF -> PrintedReport.signed(report, title, digest, signed).bytes();
-            case HTML -> PrintedReport.signed(report, title, digest, signed).html();
-            default -> StandardReports.csv(report);
-        };
+        return format == FileFormat.CSV
+                ? StandardReports.csv(report)
+                : PrintedReport.signed(report, title, digest, signed).in(format);
     }
 }

@@ -57,8 +57,7 @@ class StandardReports {
         String file = "report-" + name.replaceAll("[^\\p{Alnum}]+", "-") + "." + format.ending();
         byte[] bytes = switch (format) {
             case JSON -> JSON.writeValueAsBytes(report);
-            case PDF -> PrintedReport.of(report).bytes();
-            case HTML -> PrintedReport.of(report).html();
+            case PDF, HTML -> PrintedReport.of(report).in(format);
             case CSV -> csv(report);
         };
         return SavedFile.of(file, format.type(), bytes);

@@ -48,7 +48,9 @@ class ChangeReport {
         List<RunReport> all = new ArrayList<>();
         for (ChangeRun run : runs.findByChangeIdOrderByNumberDesc(change.id())) all.add(0, report(run));
         Report report = new Report(view, all);
-        byte[] bytes = format == FileFormat.PDF ? ReportPages.of(report, maker) : json.writeValueAsBytes(report);
+        byte[] bytes = format == FileFormat.JSON
+                ? json.writeValueAsBytes(report)
+                : ReportPages.of(report, maker).in(format);
         return SavedFile.of("C-" + change.id() + "." + format.ending(), format.type(), bytes);
     }
 

@@ -33,14 +33,14 @@ final class ReportPages {
         this.pages = pages;
     }
 
-    static byte[] of(Report report, Maker maker) {
+    static PdfDocument of(Report report, Maker maker) {
         ChangeView change = report.change();
         String title = "C-" + change.number() + (change.title().isEmpty() ? "" : " \u00B7 " + change.title());
         PdfDocument pages = new PdfDocument(title, said(report), maker.account(), maker.at());
         ReportPages writing = new ReportPages(pages);
         writing.people(report);
         for (RunReport run : report.runs()) writing.run(run);
-        return pages.bytes();
+        return pages;
     }
 
     private static String said(Report report) {

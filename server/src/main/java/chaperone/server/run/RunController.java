@@ -92,7 +92,7 @@ class RunController {
         return told.view(found, device);
     }
 
-    /** All that is on record of it; as JSON or PDF. */
+    /** All that is on record of it; as JSON, PDF or HTML. */
     @GetMapping("/report.{format}")
     @Transactional(readOnly = true)
     public ResponseEntity<byte[]> report(@PathVariable long number, @PathVariable String format, Principal principal) {

@@ -79,7 +79,7 @@ class SearchController {
         long more = Math.max(0, found.devices() - LARGEST_TABLE);
         Rows all = new Rows(said, rows, rows.size() + more);
         Optional<String> lack = found.lack();
-        if (wanted != FileFormat.PDF) lack.ifPresent(SearchController::refuse);
+        if (wanted.isForPrograms()) lack.ifPresent(SearchController::refuse);
         return LIST.in(wanted, all.with(lack), new Maker(who.getName(), clock.instant()));
     }
 

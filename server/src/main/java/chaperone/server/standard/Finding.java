@@ -67,7 +67,10 @@ class Finding {
     /** @param shown without secrets */
     void is(Departure departure, Judged judged, List<Verdict.Evidence> shown) {
         Verdict.Kind verdict = departure.verdict().kind();
-        if (kind != null && kind != verdict) since = judged.at();
+        if (kind != null && kind != verdict) {
+            since = judged.at();
+            broughtBy = null;
+        }
         kind = verdict;
         binding = departure.clause().binding();
         severity = departure.clause().weight();

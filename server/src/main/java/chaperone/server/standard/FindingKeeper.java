@@ -101,18 +101,24 @@ class FindingKeeper {
                 .collect(Collectors.toMap(each -> Soundness.key(each.standard(), each.tag()), Function.identity()));
         for (Departure each : judged.departures()) {
             String tag = each.clause().tag();
-            Finding finding = Optional.ofNullable(known.remove(Soundness.key(each.standard(), tag)))
-                    .orElseGet(() -> new Finding(
-                            device.id(),
-                            each.standard(),
-                            tag,
-                            judged.at(),
-                            broughtBy(judged, each, before.get(each.standard()))));
+            Optional<Finding> earlier = Optional.ofNullable(known.remove(Soundness.key(each.standard(), tag)));
+            // What failed, and is not known to fail any more, has ended as it would have if it held.
+            earlier.filter(found -> found.fails() && !each.fails())
+                    .ifPresent(found -> noteEnd(found, judged, before.get(each.standard())));
+            Finding finding = earlier.orElseGet(() -> new Finding(
+                    device.id(),
+                    each.standard(),
+                    tag,
+                    judged.at(),
+                    broughtBy(judged, each, before.get(each.standard()))));
             finding.is(each, judged, shown.apply(device, each.verdict().evidence()));
             finding.excepted(waived.contains(each.of(device)));
             findings.save(finding);
         }
-        known.values().forEach(each -> close(each, judged, before.get(each.standard())));
+        for (Finding each : known.values()) {
+            if (each.fails()) noteEnd(each, judged, before.get(each.standard()));
+            findings.delete(each);
+        }
         judgings.keep(device.id(), judged.judgings(), judged.at());
     }
 
@@ -125,18 +131,14 @@ class FindingKeeper {
         return isNew ? Optional.of(judged.revisionId()) : Optional.empty();
     }
 
-    private void close(Finding finding, Judged judged, Judging before) {
-        if (finding.fails()) {
-            Ended ended = ended(finding, judged, before);
-            findings.flush();
-            database.sql(CLOSE)
-                    .param("at", Timestamp.from(judged.at()))
-                    .param("ended", ended.name())
-                    .param("revision", ended == Ended.CHANGED ? judged.revisionId() : null)
-                    .param("finding", finding.id())
-                    .update();
-        }
-        findings.delete(finding);
+    private void noteEnd(Finding finding, Judged judged, Judging before) {
+        Ended ended = ended(finding, judged, before);
+        database.sql(CLOSE)
+                .param("at", Timestamp.from(judged.at()))
+                .param("ended", ended.name())
+                .param("revision", ended == Ended.CHANGED ? judged.revisionId() : null)
+                .param("finding", finding.id())
+                .update();
     }
 
     private static Ended ended(Finding finding, Judged judged, Judging before) {

@@ -1,11 +1,13 @@
 package chaperone.server.standard;
 
 import java.sql.Timestamp;
+import java.sql.Types;
 import java.time.Instant;
 import java.util.List;
 import java.util.Map;
 import java.util.Set;
 import java.util.stream.Collectors;
+import org.jspecify.annotations.Nullable;
 import org.springframework.jdbc.core.simple.JdbcClient;
 import org.springframework.stereotype.Repository;
 import org.springframework.transaction.annotation.Propagation;
@@ -13,7 +15,7 @@ import org.springframework.transaction.annotation.Transactional;
 
 /** By which text of each standard a device was judged last, of which revision, and which clauses were for it. */
 @Repository
-class Judgings {
+public class Judgings {
     private static final String READ =
             "select standard_id, number, revision_id, asked from judging where device_id = :device";
     private static final String KEEP = """
@@ -24,10 +26,13 @@ class Judgings {
               is_stale = judging.is_stale and judging.revision_id = excluded.revision_id""";
     private static final String FORGET =
             "delete from judging where device_id = :device and standard_id <> all (:standards)";
-    /** Devices that were copied, and that a standard in force has not judged by its newest text. */
+    /**
+     * Devices that a standard in force has not judged by its newest text. One whose newest copy may be only a part is judged
+     * when there is a whole one.
+     */
     private static final String WAITING = """
             select distinct d.id from device d cross join standard s
-            where s.published is not null
+            where s.published is not null and d.incomplete = '' and (cast(:standard as bigint) is null or s.id = :standard)
               and exists (select 1 from revision r where r.device_id = d.id and r.kind = 'RUNNING')
               and not exists (select 1 from judging j
                 where j.device_id = d.id and j.standard_id = s.id and j.number = s.published_number)""";
@@ -39,7 +44,7 @@ class Judgings {
     }
 
     /** How a standard judged a device. */
-    record Judging(long standard, int number, long revision, Set<String> asked) {}
+    public record Judging(long standard, int number, long revision, Set<String> asked) {}
 
     @Transactional(propagation = Propagation.MANDATORY)
     public Map<Long, Judging> of(long device) {
@@ -101,6 +106,19 @@ class Judgings {
     /** Which devices are still to be judged by what is in force. */
     @Transactional(readOnly = true)
     public List<Long> waiting() {
-        return database.sql(WAITING).query(Long.class).list();
+        return waiting(null);
+    }
+
+    /** By what is in force of one standard. */
+    @Transactional(readOnly = true)
+    public List<Long> waitingFor(long standard) {
+        return waiting(standard);
+    }
+
+    private List<Long> waiting(@Nullable Long standard) {
+        return database.sql(WAITING)
+                .param("standard", standard, Types.BIGINT)
+                .query(Long.class)
+                .list();
     }
 }

@@ -12,6 +12,9 @@ import java.time.Clock;
 import java.time.Duration;
 import java.util.HashSet;
 import java.util.Set;
+import java.util.function.LongConsumer;
+import org.slf4j.Logger;
+import org.slf4j.LoggerFactory;
 import org.springframework.context.annotation.Bean;
 import org.springframework.context.annotation.Configuration;
 import org.springframework.stereotype.Component;
@@ -20,6 +23,8 @@ import org.springframework.transaction.support.TransactionTemplate;
 /** Of a device that was not seen for too long nothing is known to hold; once it is seen again it is judged. */
 @Component
 class StaleVerdicts {
+    private static final Logger LOG = LoggerFactory.getLogger(StaleVerdicts.class);
+
     private final OverdueDevices overdue;
     private final Judgings judgings;
     private final Soundness soundness;
@@ -62,11 +67,23 @@ class StaleVerdicts {
         Set<Long> seen = new HashSet<>(known);
         seen.removeAll(late);
         late.removeAll(known);
-        late.forEach(device -> transaction.executeWithoutResult(status -> forget(device)));
-        for (long device : seen) {
-            transaction.executeWithoutResult(status -> judgings.stale(device, false));
-            soundness.judgeAnew(device, clock.instant());
+        late.forEach(device -> alone(device, this::forget));
+        seen.forEach(device -> alone(device, this::judge));
+    }
+
+    /** One that cannot be done holds up no other; it is tried again with the next tick. */
+    private void alone(long device, LongConsumer work) {
+        try {
+            transaction.executeWithoutResult(status -> work.accept(device));
+        } catch (RuntimeException e) {
+            LOG.warn("What is known of device {} could not be brought up to date", device, e);
         }
+    }
+
+    private void judge(long id) {
+        judgings.stale(id, false);
+        fleet.find(id).ifPresent(device -> soundness.judge(device, clock.instant()));
+        events.fleetMoved();
     }
 
     /** Nothing where no standard in force has judged it. */

@@ -92,6 +92,10 @@ class CompareApiTest {
         assertThat(csv.body()).doesNotContain("hidden-word");
         assertThat(engineer.post("/api/compare/rows.pdf", both).raw().body())
                 .startsWith("%PDF".getBytes(StandardCharsets.US_ASCII));
+        assertThat(engineer.post("/api/compare/rows.html", both).body())
+                .startsWith("<!DOCTYPE html>")
+                .contains("<table class=\"compare\"")
+                .doesNotContain("hidden-word");
         assertThat(engineer.post("/api/compare/rows.exe", both).status()).isEqualTo(404);
         // Nothing differs, and far more than paper holds.
         Map<String, Object> same = Map.of("platform", "corvane", "before", text(FIRST), "after", text(FIRST));

@@ -328,7 +328,30 @@ class FindingStoryTest {
         assertThat(trend).hasSize(8);
         assertThat(trend.at("/7/failing").asInt()).isEqualTo(3);
         assertThat(trend.at("/0/failing").asInt()).isZero();
+        trendIsWhatCountingDayByDaySays();
         assertThat(engineer.get("/api/standards/access/trend?days=0").status()).isEqualTo(400);
+    }
+
+    /** Against each day counted for itself, with findings that began and ended at moments of all kinds. */
+    private static void trendIsWhatCountingDayByDaySays() {
+        JdbcClient database = server.context().getBean(JdbcClient.class);
+        database.sql("""
+                        insert into closed_finding (device_id, standard_id, tag, severity, kind, since, ended_at, ended, evidence)
+                        select d.id, s.id, 'old', 'LOW', 'FAIL', now() - make_interval(hours => 5 * i),
+                          now() - make_interval(hours => 3 * i), 'CHANGED', '[]'
+                        from device d, standard s, generate_series(1, 90) i where d.name = 'brkw-acc-1'""").update();
+        for (JsonNode point :
+                engineer.get("/api/standards/access/trend?days=20").json(200)) {
+            long counted = database.sql("""
+                            select (select count(*) from finding where kind = 'FAIL' and since <= cast(:at as timestamptz))
+                              + (select count(*) from closed_finding
+                                where since <= cast(:at as timestamptz) and ended_at > cast(:at as timestamptz))""")
+                    .param("at", point.get("at").asString())
+                    .query(Long.class)
+                    .single();
+            assertThat(point.get("failing").asLong()).as("%s", point).isEqualTo(counted);
+        }
+        database.sql("delete from closed_finding where tag = 'old'").update();
     }
 
     @Test

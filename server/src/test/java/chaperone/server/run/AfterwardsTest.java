@@ -104,7 +104,9 @@ class AfterwardsTest {
         assertThat(text)
                 .contains("C-" + change, "brkw-acc-1", "mv-curlew-sw-1", "approver", "Run 1: kept on all")
                 .contains("The conversation, word for word", "not account guest");
-        assertThat(text + json.body()).doesNotContain("tide-secret-9");
+        String html = four.engineer.get(path + "html").body();
+        assertThat(html).startsWith("<!DOCTYPE html>").contains("C-" + change, "The conversation, word for word");
+        assertThat(text + json.body() + html).doesNotContain("tide-secret-9");
         assertThat(four.engineer.get(path + "csv").status()).isEqualTo(404);
         four.settle();
     }

@@ -244,10 +244,20 @@ class ExceptionStoryTest {
         stale.tick();
         awaitSound("NO");
         assertThat(outcomes()).contains("PASS").doesNotContain("NOT_KNOWN");
-        // Nor of one whose newest copy may be only a part.
+        // Nor of one whose newest copy may be only a part; it is not waited for.
         doubt("its end is missing");
+        engineer.post("/api/standards/access/publish", Map.of()).json(200);
+        assertThat(engineer.get("/api/standards/access/results")
+                        .json(200)
+                        .get("waiting")
+                        .asInt())
+                .isZero();
         assertThat(outcomes()).contains("NOT_KNOWN").doesNotContain("PASS");
         doubt("");
+        engineer.post("/api/judging", Map.of());
+        engineer.await(
+                "/api/standards/access/results",
+                results -> results.get("waiting").asInt() == 0);
         assertThat(engineer.delete("/api/reading-plans?group=halls").status()).isEqualTo(200);
     }
 

@@ -203,6 +203,9 @@ class StandardStoryTest {
         engineer.await(
                 "/api/standards/access/findings?tag=log",
                 findings -> findings.get(0).get("kind").asString().equals("NOT_KNOWN"));
+        JsonNode ended =
+                engineer.get("/api/findings?tag=log&state=CLOSED").json(200).at("/findings/0/ended");
+        assertThat(ended.asString()).as("that it failed there has an end").isEqualTo("CLAUSE_ALTERED");
         move(site);
         engineer.await(
                 "/api/standards/access/findings?tag=log",
