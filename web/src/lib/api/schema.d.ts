@@ -324,22 +324,6 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
-    "/api/cases/people": {
-        parameters: {
-            query?: never;
-            header?: never;
-            path?: never;
-            cookie?: never;
-        };
-        get: operations["people"];
-        put?: never;
-        post?: never;
-        delete?: never;
-        options?: never;
-        head?: never;
-        patch?: never;
-        trace?: never;
-    };
     "/api/cases/{number}": {
         parameters: {
             query?: never;
@@ -1115,7 +1099,7 @@ export interface paths {
             path?: never;
             cookie?: never;
         };
-        get: operations["all_1"];
+        get: operations["all_2"];
         put?: never;
         post?: never;
         delete?: never;
@@ -2580,6 +2564,22 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/people": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["all_1"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/platforms": {
         parameters: {
             query?: never;
@@ -3438,22 +3438,6 @@ export interface paths {
         get: operations["list_2"];
         put?: never;
         post: operations["grant"];
-        delete?: never;
-        options?: never;
-        head?: never;
-        patch?: never;
-        trace?: never;
-    };
-    "/api/standards/{name}/findings": {
-        parameters: {
-            query?: never;
-            header?: never;
-            path?: never;
-            cookie?: never;
-        };
-        get: operations["findings"];
-        put?: never;
-        post?: never;
         delete?: never;
         options?: never;
         head?: never;
@@ -4833,7 +4817,8 @@ export interface components {
             /** Format: int32 */
             broughtBy?: number;
             device: string;
-            ended?: string;
+            /** @enum {string} */
+            ended?: "CHANGED" | "CLAUSE_ALTERED" | "NOT_ASKED" | "KNOWN";
             endedWho?: components["schemas"]["OriginView"];
             evidence: components["schemas"]["Evidence"][];
             /** @enum {string} */
@@ -4854,24 +4839,6 @@ export interface components {
             state: "OPEN" | "EXCEPTED" | "CLOSED";
             tag: string;
             who?: components["schemas"]["OriginView"];
-        };
-        FindingView: {
-            /** @enum {string} */
-            binding: "ADVISE" | "WARN" | "REFUSE";
-            device: string;
-            evidence: components["schemas"]["Evidence"][];
-            isExcepted: boolean;
-            /** @enum {string} */
-            kind: "PASS" | "FAIL" | "NOT_KNOWN";
-            /** Format: int32 */
-            revision: number;
-            /** @enum {string} */
-            severity: "LOW" | "MEDIUM" | "HIGH" | "CRITICAL";
-            /** Format: date-time */
-            since: string;
-            site: string;
-            standard: string;
-            tag: string;
             words?: string;
         };
         FirstContactView: {
@@ -7450,26 +7417,6 @@ export interface operations {
             };
         };
     };
-    people: {
-        parameters: {
-            query?: never;
-            header?: never;
-            path?: never;
-            cookie?: never;
-        };
-        requestBody?: never;
-        responses: {
-            /** @description OK */
-            200: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["PersonView"][];
-                };
-            };
-        };
-    };
     get_4: {
         parameters: {
             query?: never;
@@ -8760,7 +8707,7 @@ export interface operations {
             };
         };
     };
-    all_1: {
+    all_2: {
         parameters: {
             query?: {
                 kinds?: ("ADDED" | "NAME" | "MODEL" | "SERIAL" | "RELEASE" | "MAC_BASE" | "INSTALL_MODE" | "MODULE_INSERTED" | "MODULE_TAKEN_OUT" | "MODULE_REPLACED" | "STORAGE_TOTAL" | "STORAGE_FREE" | "RESTARTED" | "INCOMPLETE" | "WHOLE" | "FAILED" | "ANSWERS_AGAIN" | "EDITED" | "ADDRESS" | "HOST_KEY")[];
@@ -9763,7 +9710,7 @@ export interface operations {
                 query?: string | null;
                 person?: string | null;
                 severity?: "LOW" | "MEDIUM" | "HIGH" | "CRITICAL" | null;
-                state?: "OPEN" | "EXCEPTED" | "CLOSED" | null;
+                state?: "OPEN" | "EXCEPTED" | "STANDING" | "CLOSED" | null;
                 since?: string | null;
                 order?: "AGE" | "SEVERITY" | "CLAUSE" | "DEVICE" | "SITE" | null;
                 page?: number;
@@ -9818,7 +9765,7 @@ export interface operations {
                 query?: string | null;
                 person?: string | null;
                 severity?: "LOW" | "MEDIUM" | "HIGH" | "CRITICAL" | null;
-                state?: "OPEN" | "EXCEPTED" | "CLOSED" | null;
+                state?: "OPEN" | "EXCEPTED" | "STANDING" | "CLOSED" | null;
                 since?: string | null;
                 order?: "AGE" | "SEVERITY" | "CLAUSE" | "DEVICE" | "SITE" | null;
             };
@@ -11222,6 +11169,26 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["PastStanding"];
+                };
+            };
+        };
+    };
+    all_1: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["PersonView"][];
                 };
             };
         };
@@ -12781,31 +12748,6 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["ExceptionView"][];
-                };
-            };
-        };
-    };
-    findings: {
-        parameters: {
-            query?: {
-                tag?: string;
-                site?: string;
-            };
-            header?: never;
-            path: {
-                name: string;
-            };
-            cookie?: never;
-        };
-        requestBody?: never;
-        responses: {
-            /** @description OK */
-            200: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["FindingView"][];
                 };
             };
         };

@@ -29,7 +29,7 @@
   let text = $state('');
 
   const doing = new Doing(async () => {
-    [open, all] = await Promise.all([need(api.GET('/api/cases')), need(api.GET('/api/cases/people'))]);
+    [open, all] = await Promise.all([need(api.GET('/api/cases')), need(api.GET('/api/people'))]);
   });
   onMount(() => {
     doing.load();

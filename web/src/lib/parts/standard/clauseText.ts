@@ -2,7 +2,6 @@ import type {
   Clause,
   ClauseException,
   Evidence,
-  Finding,
   FindingRow,
   Section,
   StandardVerdicts,
@@ -85,7 +84,7 @@ export const SEVERITY: Record<NonNullable<Clause['severity']>, string> = {
   CRITICAL: 'critical'
 };
 
-export const VERDICT: Record<Finding['kind'], string> = {
+export const VERDICT: Record<FindingRow['kind'], string> = {
   PASS: 'holds',
   FAIL: 'fails',
   NOT_KNOWN: 'not known'

@@ -1,4 +1,4 @@
-import { api, need, type FindingRow } from '$lib/api/client';
+import { api, need, type FindingPage, type FindingRow } from '$lib/api/client';
 import { rowAt } from '$lib/keys/listKeys';
 import { address } from '$lib/state/address.svelte';
 import { draft } from '$lib/state/draft.svelte';
@@ -23,7 +23,7 @@ const ASKED = [
 
 /** Findings over all standards: what is asked, where the cursor stands, what is chosen and what is done with it. */
 export class FindingsState {
-  readonly page = new Latest<{ findings: FindingRow[]; matching: number; devices: number }>();
+  readonly page = new Latest<FindingPage>();
   readonly rows = $derived(this.page.value?.findings ?? []);
   #cursor = $state('');
   #open = $state('');

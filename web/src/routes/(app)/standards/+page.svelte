@@ -5,7 +5,7 @@
     api,
     need,
     type ClauseException,
-    type Finding,
+    type FindingPage,
     type Heat,
     type StandardResults,
     type StandardRow
@@ -44,9 +44,11 @@
   const tag = $derived(address.params.get('tag') ?? undefined);
   const site = $derived(address.params.get('site') ?? undefined);
 
+  const STANDING = { state: 'STANDING', order: 'CLAUSE', size: 500 } as const;
+
   /** Answers to what was asked before do not count: a repair must be of the device that is shown. */
   const heat = new Latest<Heat>();
-  const findings = new Latest<Finding[]>();
+  const findings = new Latest<FindingPage>();
   const exceptions = new Latest<ClauseException[]>();
   const results = new Latest<StandardResults>();
   const isInForce = $derived(inForce.some((row) => row.name === name));
@@ -57,14 +59,16 @@
 
   async function ask() {
     if (!name) return;
+    if (!isInForce) {
+      [heat, findings, results, exceptions].forEach((each) => each.forget());
+      return;
+    }
     const path = { name };
-    const query = { ...(tag ? { tag } : {}), ...(site ? { site } : {}) };
+    const query = { ...(tag ? { tag } : {}), ...(site ? { site } : {}), ...STANDING };
     await Promise.all([
       heat.ask(need(api.GET('/api/standards/{name}/heat', { params: { path } }))),
-      findings.ask(need(api.GET('/api/standards/{name}/findings', { params: { path, query } }))),
-      ...(isInForce
-        ? [results.ask(need(api.GET('/api/standards/{name}/results', { params: { path } })))]
-        : [results.forget()]),
+      findings.ask(need(api.GET('/api/findings', { params: { query: { standard: name, ...query } } }))),
+      results.ask(need(api.GET('/api/standards/{name}/results', { params: { path } }))),
       exceptions.ask(need(api.GET('/api/standards/{name}/exceptions', { params: { path } })))
     ]);
   }
@@ -85,7 +89,7 @@
   });
 
   whenever(
-    () => `${name} ${tag} ${site}`,
+    () => `${name} ${isInForce} ${tag} ${site}`,
     () => {
       findings.forget();
       ask();
@@ -164,13 +168,13 @@
     </div>
     {#if name && findings.value}<Findings
         standard={name}
-        findings={findings.value}
+        page={findings.value}
         {tag}
         {site}
         onexcepted={ask}
       />{/if}
     <Exceptions exceptions={exceptions.value ?? []} onended={ask} />
-  {:else if heat.value}
+  {:else if !isInForce}
     <p class="panel mt-3 p-4">Nothing of it is in force yet: write its clauses, try them, and publish.</p>
   {/if}
 {/if}

@@ -1,5 +1,5 @@
 <script lang="ts">
-  import type { Finding } from '$lib/api/client';
+  import type { FindingPage, FindingRow } from '$lib/api/client';
   import { SEVERITY, VERDICT } from '$lib/parts/standard/clauseText';
   import CaseButton from '$lib/parts/case/CaseButton.svelte';
   import When from '$lib/parts/form/When.svelte';
@@ -12,22 +12,23 @@
 
   interface Props {
     standard: string;
-    findings: readonly Finding[];
+    page: FindingPage;
     tag: string | undefined;
     site: string | undefined;
     onexcepted: () => void;
   }
 
-  let { standard, findings, tag, site, onexcepted }: Props = $props();
-  let excepting = $state<readonly Finding[]>([]);
+  let { standard, page, tag, site, onexcepted }: Props = $props();
+  let excepting = $state<readonly FindingRow[]>([]);
   let chosen = $state<string | undefined>();
-  let wanted: readonly Finding[] = [];
+  let wanted: readonly FindingRow[] = [];
   let done = $state('');
 
-  const idOf = (finding: Finding) => `${finding.device} ${finding.tag}`;
+  const findings = $derived(page.findings);
+  const idOf = (finding: FindingRow) => `${finding.device} ${finding.tag}`;
   /** Nothing takes the place of one that is gone: what is repaired is what was looked at. */
   const shown = $derived(chosen ? findings.find((each) => idOf(each) === chosen) : findings[0]);
-  const failing = $derived(findings.filter((each) => each.kind === 'FAIL' && !each.isExcepted));
+  const failing = $derived(findings.filter((each) => each.kind === 'FAIL' && each.state === 'OPEN'));
   const alike = $derived(failing.filter((each) => each.tag === shown?.tag));
 
   const repairing = new Submission(async () => {
@@ -39,7 +40,7 @@
     done = `In C-${number}: open its preview to see what will be sent.`;
   });
 
-  function repair(these: readonly Finding[]) {
+  function repair(these: readonly FindingRow[]) {
     wanted = these;
     if (shown) chosen = idOf(shown);
     done = '';
@@ -67,13 +68,21 @@
               <b>{finding.device}</b>
               <span class="text-quiet">{tag ? '' : `${finding.tag} · `}since <When at={finding.since} /></span
               >
-              <span class={finding.kind === 'FAIL' && !finding.isExcepted ? 'text-error' : 'text-quiet'}
-                >{finding.isExcepted ? 'excepted' : VERDICT[finding.kind]}</span
+              <span class={finding.kind === 'FAIL' && finding.state === 'OPEN' ? 'text-error' : 'text-quiet'}
+                >{finding.state === 'EXCEPTED' ? 'excepted' : VERDICT[finding.kind]}</span
               >
             </button>
           </li>
         {/each}
       </ul>
+      {#if page.matching > findings.length}
+        <p class="text-quiet mt-2">
+          The first {findings.length} of {page.matching}; all of them are
+          <a class="underline" href="/standards/findings?standard={encodeURIComponent(standard)}"
+            >in the list</a
+          >.
+        </p>
+      {/if}
     </section>
     {#if shown}
       <section class="panel p-4" aria-label="Finding">
@@ -86,7 +95,7 @@
           >
         </h2>
         {#if shown.words}<p class="mt-1 font-semibold">{shown.words}</p>{/if}
-        <div class="mt-2"><FindingLines finding={{ ...shown, standard, state: 'OPEN' }} /></div>
+        <div class="mt-2"><FindingLines finding={shown} /></div>
         {#if session.mayAct && shown.kind === 'FAIL'}
           <div class="mt-3 flex flex-wrap gap-2">
             <button class="btn btn-primary" disabled={repairing.isSending} onclick={() => repair([shown])}
@@ -97,7 +106,7 @@
                 >Repair all {failing.length} of the list</button
               >
             {/if}
-            {#if !shown.isExcepted}
+            {#if shown.state === 'OPEN'}
               <button class="btn" onclick={() => (excepting = shown ? [shown] : [])}>Except…</button>
               {#if alike.length > 1}
                 <button class="btn" onclick={() => (excepting = alike)}

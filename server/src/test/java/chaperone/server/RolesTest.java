@@ -116,7 +116,6 @@ class RolesTest {
         POST   /api/standards/{name}/exceptions               | ENGINEER
         DELETE /api/exceptions/{id}                           | ENGINEER
         GET    /api/standards/{name}/heat                     | VIEWER
-        GET    /api/standards/{name}/findings                 | VIEWER
         GET    /api/standards/{name}/findings/{device}/{tag}  | VIEWER
         GET    /api/standards/{name}/findings/{device}/{tag}/notes | VIEWER
         POST   /api/standards/{name}/findings/{device}/{tag}/notes | ENGINEER
@@ -127,7 +126,7 @@ class RolesTest {
         GET    /api/standards/{name}/versions/{number}/yaml   | VIEWER
         GET    /api/standards/{name}/versions/{number}/difference | VIEWER
         GET    /api/cases                                     | VIEWER
-        GET    /api/cases/people                              | VIEWER
+        GET    /api/people                                    | VIEWER
         GET    /api/cases/{number}                            | VIEWER
         POST   /api/cases                                     | ENGINEER, APPROVER
         PUT    /api/cases/{number}                            | ENGINEER, APPROVER

@@ -58,7 +58,7 @@
   });
 
   onMount(() => {
-    need(api.GET('/api/cases/people')).then((all) => (people = all));
+    need(api.GET('/api/people')).then((all) => (people = all));
     const ends = [
       live.on('fleet', load),
       keys.add([

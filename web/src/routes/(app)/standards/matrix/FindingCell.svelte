@@ -17,10 +17,8 @@
   const found = new Latest<FindingRow | undefined>();
 
   const ask = async () => {
-    const of = (state: 'OPEN' | 'EXCEPTED') =>
-      need(api.GET('/api/findings', { params: { query: { standard, device, tag, state } } }));
-    const [open, excepted] = await Promise.all([of('OPEN'), of('EXCEPTED')]);
-    return open.findings[0] ?? excepted.findings[0];
+    const query = { standard, device, tag, state: 'STANDING', size: 1 } as const;
+    return (await need(api.GET('/api/findings', { params: { query } }))).findings[0];
   };
   whenever(
     () => `${standard} ${device} ${tag}`,

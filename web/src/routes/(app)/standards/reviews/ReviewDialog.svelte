@@ -23,10 +23,7 @@
   let reviewers = $state<string[]>([]);
 
   const doing = new Doing(async () => {
-    const [rows, people] = await Promise.all([
-      need(api.GET('/api/standards')),
-      need(api.GET('/api/cases/people'))
-    ]);
+    const [rows, people] = await Promise.all([need(api.GET('/api/standards')), need(api.GET('/api/people'))]);
     standards = rows.filter(({ isPublished }) => isPublished).map(({ name }) => name);
     standard ||= standards[0] ?? '';
     all = people;

@@ -7,7 +7,6 @@ import chaperone.server.cases.CaseInput.CaseMessageInput;
 import chaperone.server.cases.CaseInput.NewCaseInput;
 import chaperone.server.cases.Cases.CaseRow;
 import chaperone.server.cases.Cases.CaseView;
-import chaperone.server.cases.Cases.PersonView;
 import chaperone.server.problem.RetryOnConflict;
 import jakarta.validation.Valid;
 import java.security.Principal;
@@ -41,12 +40,6 @@ class CaseController {
             @RequestParam(defaultValue = "false") boolean mine,
             Principal who) {
         return cases.list(state, mine, who.getName());
-    }
-
-    /** Who can be asked. */
-    @GetMapping("/people")
-    List<PersonView> people() {
-        return cases.people();
     }
 
     @GetMapping("/{number}")

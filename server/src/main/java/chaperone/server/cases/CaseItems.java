@@ -2,6 +2,7 @@ package chaperone.server.cases;
 
 import chaperone.server.cases.CaseInput.CaseItemInput;
 import chaperone.server.cases.CaseInput.ItemKind;
+import chaperone.server.fleet.Device;
 import chaperone.server.fleet.Fleet;
 import chaperone.server.problem.ProblemException;
 import chaperone.server.standard.Standards;
@@ -10,9 +11,13 @@ import java.sql.SQLException;
 import java.sql.Timestamp;
 import java.sql.Types;
 import java.time.Instant;
+import java.util.HashMap;
 import java.util.List;
 import java.util.Locale;
+import java.util.Map;
 import java.util.Optional;
+import java.util.Set;
+import java.util.stream.Collectors;
 import org.springframework.jdbc.core.simple.JdbcClient;
 import org.springframework.stereotype.Repository;
 import org.springframework.transaction.annotation.Propagation;
@@ -99,16 +104,16 @@ public class CaseItems {
      */
     @Transactional(propagation = Propagation.MANDATORY)
     public void add(long number, List<CaseItemInput> items, String by, Instant at) {
+        Map<String, Long> devices = devices(items);
+        Map<String, Long> inForce = new HashMap<>();
         for (CaseItemInput item : items) {
             boolean isChange = item.kind() == ItemKind.CHANGE;
             boolean isFinding = item.kind() == ItemKind.FINDING;
-            Long device = isChange
-                    ? null
-                    : fleet.get(needed(item, item.device(), "device")).id();
+            Long device = isChange ? null : devices.get(needed(item, item.device(), "device"));
             Long standard = isFinding
-                    ? standards
-                            .inForce(needed(item, item.standard(), "standard"))
-                            .id()
+                    ? inForce.computeIfAbsent(
+                            needed(item, item.standard(), "standard"),
+                            name -> standards.inForce(name).id())
                     : null;
             database.sql(ADD)
                     .param("case", number)
@@ -121,6 +126,15 @@ public class CaseItems {
                     .param("at", Timestamp.from(at))
                     .update();
         }
+    }
+
+    /** Their keys by name, of those that stand in the items. */
+    private Map<String, Long> devices(List<CaseItemInput> items) {
+        Set<String> names =
+                items.stream().flatMap(item -> item.device().stream()).collect(Collectors.toSet());
+        return names.isEmpty()
+                ? Map.of()
+                : fleet.choose(names).stream().collect(Collectors.toMap(Device::name, Device::id));
     }
 
     private static <T> T needed(CaseItemInput item, Optional<T> value, String field) {

@@ -1,5 +1,6 @@
 package chaperone.server.cases;
 
+import chaperone.server.account.People;
 import chaperone.server.cases.CaseInput.CaseItemInput;
 import chaperone.server.cases.CaseInput.NewCaseInput;
 import chaperone.server.cases.CaseItems.CaseItemView;
@@ -35,6 +36,7 @@ public class Cases {
 
     private final CaseRepository cases;
     private final CaseItems items;
+    private final People people;
     private final JdbcClient database;
     private final Events events;
     private final Clock clock;
@@ -67,12 +69,10 @@ public class Cases {
             List<CaseItemView> items,
             List<CaseMessageView> messages) {}
 
-    /** Somebody who can be named. */
-    record PersonView(String account, String fullName) {}
-
-    Cases(CaseRepository cases, CaseItems items, JdbcClient database, Events events, Clock clock) {
+    Cases(CaseRepository cases, CaseItems items, People people, JdbcClient database, Events events, Clock clock) {
         this.cases = cases;
         this.items = items;
+        this.people = people;
         this.database = database;
         this.events = events;
         this.clock = clock;
@@ -96,13 +96,6 @@ public class Cases {
                         row.getString("made_by"),
                         row.getTimestamp("made_at").toInstant(),
                         row.getTimestamp("moved_at").toInstant()))
-                .list();
-    }
-
-    @Transactional(readOnly = true)
-    public List<PersonView> people() {
-        return database.sql("select name, full_name from account order by lower(name)")
-                .query((row, i) -> new PersonView(row.getString("name"), row.getString("full_name")))
                 .list();
     }
 
@@ -147,13 +140,7 @@ public class Cases {
     }
 
     private void write(Case to, CaseInput input) {
-        List<String> known = people().stream().map(PersonView::account).toList();
-        input.people().stream()
-                .filter(account -> !known.contains(account))
-                .findFirst()
-                .ifPresent(account -> {
-                    throw ProblemException.ofField("people", "There is no account \"" + account + "\".");
-                });
+        people.check("people", input.people());
         to.is(input.title().strip(), input.dueOn(), input.people());
     }
 

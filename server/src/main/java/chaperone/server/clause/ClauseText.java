@@ -87,6 +87,51 @@ public record ClauseText(
         CRITICAL
     }
 
+    /** One that requires what a golden text says. */
+    public static ClauseText golden(String tag, String reason, String platform, String text) {
+        return plain(tag, reason, platform, Kind.GOLDEN, Optional.of(text), Optional.empty(), Optional.empty());
+    }
+
+    /** One that forbids a statement, in the block that is named if it stands in one. */
+    public static ClauseText forbidden(
+            String tag, String reason, String platform, String pattern, Optional<String> within) {
+        return plain(tag, reason, platform, Kind.FORBIDDEN, Optional.empty(), Optional.of(pattern), within);
+    }
+
+    private static ClauseText plain(
+            String tag,
+            String reason,
+            String platform,
+            Kind kind,
+            Optional<String> text,
+            Optional<String> pattern,
+            Optional<String> within) {
+        return new ClauseText(
+                tag,
+                Optional.empty(),
+                reason,
+                Optional.empty(),
+                Binding.WARN,
+                platform,
+                "",
+                kind,
+                text,
+                Optional.empty(),
+                pattern,
+                within,
+                Optional.empty(),
+                Optional.empty(),
+                Optional.empty(),
+                Optional.empty(),
+                Optional.empty(),
+                Optional.empty(),
+                Optional.empty(),
+                Optional.empty(),
+                Optional.empty(),
+                Optional.empty(),
+                Optional.empty());
+    }
+
     public Severity weight() {
         return severity.orElse(Severity.MEDIUM);
     }

@@ -13,13 +13,13 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.function.Function;
 import java.util.stream.Collectors;
-import java.util.stream.Stream;
 import org.springframework.stereotype.Component;
 
 /** What every clause that is for a device says of it. */
 @Component
 class DeviceVerdicts {
-    private static final int MOST = 500;
+    /** Of all standards. */
+    private static final int MOST = 10_000;
 
     private final Standards standards;
     private final ResultReader results;
@@ -59,12 +59,13 @@ class DeviceVerdicts {
 
     /** Part of a transaction. Standards that have not judged the device yet are left out. */
     List<StandardVerdicts> of(Device device) {
-        Map<String, FindingRow> found = Stream.of(FindingState.OPEN, FindingState.EXCEPTED)
-                .flatMap(state -> findings.page(FindingRequest.of(device.name(), state), 0, MOST).findings().stream())
-                .collect(Collectors.toMap(row -> row.standard() + " " + row.tag(), Function.identity()));
+        Map<String, FindingRow> found =
+                findings.page(FindingRequest.on(device.name()), 0, MOST).findings().stream()
+                        .collect(Collectors.toMap(row -> row.standard() + " " + row.tag(), Function.identity()));
+        Map<Long, DeviceResult> judged = results.of(device);
         return standards.inForce().stream()
-                .flatMap(standard ->
-                        results.of(standard, device).stream().map(result -> verdicts(standard, result, found)))
+                .filter(standard -> judged.containsKey(standard.id()))
+                .map(standard -> verdicts(standard, judged.get(standard.id()), found))
                 .toList();
     }
 

@@ -120,7 +120,7 @@ class FindingController {
             row.lastSeen().<Object>map(at -> at).orElse(""),
             row.revision().<Object>map(number -> number).orElse(""),
             row.who().map(OriginView::people).orElse(""),
-            row.ended().map(String::toLowerCase).orElse(""),
+            row.ended().map(how -> how.name().toLowerCase(Locale.ROOT)).orElse(""),
             row.evidence().stream().map(Evidence::said).collect(Collectors.joining("; "))
         };
     }

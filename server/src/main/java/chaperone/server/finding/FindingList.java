@@ -1,10 +1,13 @@
 package chaperone.server.finding;
 
+import chaperone.server.clause.ClauseText;
 import chaperone.server.clause.ClauseText.Severity;
 import chaperone.server.origin.OriginView;
 import chaperone.server.origin.Origins;
 import chaperone.server.query.ChosenDevices;
 import chaperone.server.query.LikePattern;
+import chaperone.server.standard.Standards;
+import chaperone.server.standard.Standards.InForce;
 import java.sql.Timestamp;
 import java.util.HashMap;
 import java.util.List;
@@ -42,14 +45,16 @@ class FindingList {
 
     private final JdbcClient database;
     private final ChosenDevices chosen;
+    private final Standards standards;
     private final Origins origins;
 
     /** @param matching how many there are in all; {@code devices} on how many devices */
     record FindingPage(List<FindingRow> findings, long matching, long devices) {}
 
-    FindingList(JdbcClient database, ChosenDevices chosen, Origins origins) {
+    FindingList(JdbcClient database, ChosenDevices chosen, Standards standards, Origins origins) {
         this.database = database;
         this.chosen = chosen;
+        this.standards = standards;
         this.origins = origins;
     }
 
@@ -57,7 +62,7 @@ class FindingList {
     public FindingPage page(FindingRequest request, int page, int size) {
         Map<String, Object> params = new HashMap<>();
         String from = FROM.formatted(
-                request.wantedState() == FindingState.CLOSED ? CLOSED : OPEN, conditions(request, params));
+                request.wanted() == WantedFindings.CLOSED ? CLOSED : OPEN, conditions(request, params));
         String order = " order by " + request.wantedOrder().words() + ", d.name, st.name, f.tag, f.since";
         List<FindingRow.Stored> rows = database.sql(LIST + from + order + " limit :size offset :skip")
                 .params(params)
@@ -70,11 +75,15 @@ class FindingList {
                 .filter(id -> id > 0)
                 .distinct()
                 .toList());
+        Map<String, String> words = words();
         return database.sql("select count(*) as matching, count(distinct f.device_id) as devices" + from)
                 .params(params)
                 .query((row, number) -> new FindingPage(
                         rows.stream()
                                 .map(each -> each.with(
+                                        Optional.ofNullable(words.get(
+                                                each.row().standard() + " "
+                                                        + each.row().tag())),
                                         Optional.ofNullable(who.get(each.broughtById())),
                                         Optional.ofNullable(who.get(each.endedById()))))
                                 .toList(),
@@ -83,13 +92,22 @@ class FindingList {
                 .single();
     }
 
+    /** What clauses in force say of a device that fails them, by standard and tag. */
+    private Map<String, String> words() {
+        Map<String, String> words = new HashMap<>();
+        for (InForce standard : standards.inForce())
+            for (ClauseText clause : standard.text().clauses())
+                clause.failed().ifPresent(said -> words.put(standard.name() + " " + clause.tag(), said));
+        return words;
+    }
+
     private String conditions(FindingRequest request, Map<String, Object> params) {
         StringBuilder all = new StringBuilder();
-        if (request.wantedState() != FindingState.CLOSED)
-            all.append(request.wantedState() == FindingState.EXCEPTED ? " and f.excepted" : " and not f.excepted");
+        if (request.wanted() == WantedFindings.EXCEPTED) all.append(" and f.excepted");
+        if (request.wanted() == WantedFindings.OPEN) all.append(" and not f.excepted");
         add(all, params, " and st.name = :standard", "standard", request.standard());
         add(all, params, " and f.tag = :tag", "tag", request.tag());
-        add(all, params, " and coalesce(s.name, '(no site)') = :site", "site", request.site());
+        add(all, params, " and coalesce(s.name, '" + StandardResults.NO_SITE + "') = :site", "site", request.site());
         add(all, params, " and d.name = :device", "device", request.device());
         if (request.severity() != null) {
             all.append(" and f.severity = any (:severities)");

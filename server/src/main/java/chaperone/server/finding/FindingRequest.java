@@ -27,16 +27,17 @@ record FindingRequest(
         @Size(max = 2000) @Nullable String query,
         @Size(max = 100) @Nullable String person,
         @Nullable Severity severity,
-        @Nullable FindingState state,
+        @Nullable WantedFindings state,
         @Nullable Instant since,
         @Nullable FindingOrder order) {
 
-    static FindingRequest of(String device, FindingState state) {
-        return new FindingRequest(null, null, null, device, null, null, null, state, null, null);
+    /** All that stand on a device. */
+    static FindingRequest on(String device) {
+        return new FindingRequest(null, null, null, device, null, null, null, WantedFindings.STANDING, null, null);
     }
 
-    FindingState wantedState() {
-        return state == null ? FindingState.OPEN : state;
+    WantedFindings wanted() {
+        return state == null ? WantedFindings.OPEN : state;
     }
 
     FindingOrder wantedOrder() {
@@ -50,7 +51,7 @@ record FindingRequest(
     /** In words, for the head of a list on paper. */
     String said() {
         return Stream.of(
-                        Optional.of("State: " + wantedState().name().toLowerCase(Locale.ROOT)),
+                        Optional.of("State: " + wanted().name().toLowerCase(Locale.ROOT)),
                         said("standard", standard),
                         said("clause", tag),
                         said("site", site),

@@ -5,6 +5,7 @@ import chaperone.core.standard.Verdict;
 import chaperone.core.standard.Verdict.Evidence;
 import chaperone.server.clause.ClauseText.Severity;
 import chaperone.server.origin.OriginView;
+import chaperone.server.standard.FindingEnd;
 import java.sql.ResultSet;
 import java.sql.SQLException;
 import java.sql.Timestamp;
@@ -17,6 +18,7 @@ import tools.jackson.databind.json.JsonMapper;
 /**
  * A finding in a list.
  *
+ * @param words of the clause for a device that fails it
  * @param binding absent of a closed one
  * @param lastSeen when the device was last seen to run what was judged; of a closed one when it ended
  * @param revision the number of the running revision that was judged; absent of a closed one
@@ -32,6 +34,7 @@ record FindingRow(
         Severity severity,
         Optional<Binding> binding,
         Verdict.Kind kind,
+        Optional<String> words,
         FindingState state,
         String device,
         String site,
@@ -40,7 +43,7 @@ record FindingRow(
         Optional<Integer> revision,
         Optional<Integer> broughtBy,
         Optional<OriginView> who,
-        Optional<String> ended,
+        Optional<FindingEnd> ended,
         Optional<OriginView> endedWho,
         int notes,
         List<Evidence> evidence) {
@@ -61,6 +64,7 @@ record FindingRow(
                             Severity.valueOf(row.getString("severity")),
                             Optional.ofNullable(row.getString("binding")).map(Binding::valueOf),
                             Verdict.Kind.valueOf(row.getString("kind")),
+                            Optional.empty(),
                             state,
                             row.getString("device"),
                             row.getString("site"),
@@ -69,7 +73,7 @@ record FindingRow(
                             number(row, "revision"),
                             number(row, "brought_number"),
                             Optional.empty(),
-                            Optional.ofNullable(row.getString("ended")),
+                            Optional.ofNullable(row.getString("ended")).map(FindingEnd::valueOf),
                             Optional.empty(),
                             row.getInt("notes"),
                             List.of(JSON.readValue(row.getString("evidence"), Evidence[].class))),
@@ -86,13 +90,14 @@ record FindingRow(
             return row.wasNull() ? Optional.empty() : Optional.of(number);
         }
 
-        FindingRow with(Optional<OriginView> who, Optional<OriginView> endedWho) {
+        FindingRow with(Optional<String> words, Optional<OriginView> who, Optional<OriginView> endedWho) {
             return new FindingRow(
                     row.standard,
                     row.tag,
                     row.severity,
                     row.binding,
                     row.kind,
+                    words.filter(said -> row.kind == Verdict.Kind.FAIL),
                     row.state,
                     row.device,
                     row.site,

@@ -114,7 +114,7 @@ final class PrintedReport {
                 each.tag(),
                 words(each.severity()),
                 words(each.outcome()),
-                each.since().isEmpty() ? "" : moment(Instant.parse(each.since())),
+                each.since().map(PrintedReport::moment).orElse(""),
                 each.who(),
                 each.evidence());
     }
@@ -138,7 +138,7 @@ final class PrintedReport {
                 each.tag(),
                 moment(each.since()),
                 moment(each.endedAt()),
-                words(each.how()),
+                each.how().map(PrintedReport::words).orElse(""),
                 each.who());
     }
 

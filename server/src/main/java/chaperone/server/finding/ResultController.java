@@ -1,5 +1,7 @@
 package chaperone.server.finding;
 
+import chaperone.core.standard.Clause.Binding;
+import chaperone.server.clause.ClauseText.Severity;
 import chaperone.server.document.FileFormat;
 import chaperone.server.finding.FindingTrend.TrendPoint;
 import chaperone.server.finding.StandardReport.ReportRequest;
@@ -89,6 +91,44 @@ class ResultController {
                 found.byGroup(),
                 found.byParagraph(),
                 found.byClause().stream().map(TagCounts::of).toList());
+    }
+
+    /**
+     * A clause and, by site, how many devices fail it.
+     *
+     * @param group under which it stands in its standard
+     */
+    record HeatRow(
+            String tag,
+            Optional<String> group,
+            String reason,
+            Severity severity,
+            Binding binding,
+            Map<String, Long> failing) {}
+
+    /** @param sites with a device that fails */
+    record HeatView(List<String> sites, List<HeatRow> rows) {}
+
+    /** How many devices of each site fail which clause. */
+    @GetMapping("/heat")
+    HeatView heat(@PathVariable String name) {
+        StandardResults found = results.of(name, Optional.empty());
+        Map<String, Map<String, Long>> failing = found.failing();
+        List<HeatRow> rows = found.standard().text().clauses().stream()
+                .map(clause -> new HeatRow(
+                        clause.tag(),
+                        clause.group(),
+                        clause.reason(),
+                        clause.weight(),
+                        clause.binding(),
+                        failing.getOrDefault(clause.tag(), Map.of())))
+                .toList();
+        List<String> sites = failing.values().stream()
+                .flatMap(counts -> counts.keySet().stream())
+                .distinct()
+                .sorted()
+                .toList();
+        return new HeatView(sites, rows);
     }
 
     @GetMapping("/matrix")

@@ -3,9 +3,11 @@ package chaperone.server.finding;
 import chaperone.core.standard.Clause.Binding;
 import chaperone.server.clause.ClauseText.Severity;
 import chaperone.server.finding.StandardResults.NamedCounts;
+import chaperone.server.standard.FindingEnd;
 import jakarta.validation.constraints.Size;
 import java.time.Instant;
 import java.util.List;
+import java.util.Optional;
 import org.jspecify.annotations.Nullable;
 
 /**
@@ -73,7 +75,7 @@ record StandardReport(
             Outcome outcome,
             int revision,
             Instant judgedAt,
-            String since,
+            Optional<Instant> since,
             String who,
             String evidence) {}
 
@@ -84,6 +86,6 @@ record StandardReport(
             Severity severity,
             Instant since,
             Instant endedAt,
-            String how,
+            Optional<FindingEnd> how,
             String who) {}
 }

@@ -73,7 +73,7 @@ class StandardReports {
                     each.outcome(),
                     each.revision(),
                     each.judgedAt(),
-                    each.since(),
+                    each.since().<Object>map(at -> at).orElse(""),
                     each.who(),
                     each.evidence()
                 })
@@ -122,9 +122,8 @@ class StandardReports {
     private List<ReportVerdict> verdicts(StandardResults found, ReportRequest request) {
         Map<String, FindingRow> told = new HashMap<>();
         if (request.shown() != Show.PASSED) {
-            for (FindingState state : List.of(FindingState.OPEN, FindingState.EXCEPTED))
-                rows(found.standard().name(), request, state, null)
-                        .forEach(row -> told.put(row.device() + " " + row.tag(), row));
+            rows(found.standard().name(), request, WantedFindings.STANDING, null)
+                    .forEach(row -> told.put(row.device() + " " + row.tag(), row));
         }
         List<ReportVerdict> verdicts = new ArrayList<>();
         for (DeviceResult device : found.devices()) {
@@ -154,7 +153,7 @@ class StandardReports {
                 outcome,
                 device.revision(),
                 device.judgedAt(),
-                finding.map(row -> row.since().toString()).orElse(""),
+                finding.map(FindingRow::since),
                 finding.flatMap(FindingRow::who).map(OriginView::people).orElse(""),
                 finding.map(row -> row.evidence().stream().map(Evidence::said).collect(Collectors.joining("; ")))
                         .orElse(""));
@@ -162,7 +161,7 @@ class StandardReports {
 
     private List<ReportEnded> ended(String name, ReportRequest request, Instant from) {
         if (request.shown() == Show.PASSED) return List.of();
-        return rows(name, request, FindingState.CLOSED, from).stream()
+        return rows(name, request, WantedFindings.CLOSED, from).stream()
                 .map(row -> new ReportEnded(
                         row.device(),
                         row.site(),
@@ -170,12 +169,12 @@ class StandardReports {
                         row.severity(),
                         row.since(),
                         row.lastSeen().orElse(row.since()),
-                        row.ended().orElse(""),
+                        row.ended(),
                         row.endedWho().map(OriginView::people).orElse("")))
                 .toList();
     }
 
-    private List<FindingRow> rows(String standard, ReportRequest request, FindingState state, Instant since) {
+    private List<FindingRow> rows(String standard, ReportRequest request, WantedFindings state, Instant since) {
         FindingRequest wanted = new FindingRequest(
                 standard, null, null, null, request.query(), null, null, state, since, FindingOrder.DEVICE);
         FindingList.FindingPage page = findings.page(wanted, 0, MOST_FINDINGS);

@@ -4,6 +4,7 @@ import chaperone.server.clause.ClauseText;
 import chaperone.server.standard.Standards.InForce;
 import java.time.Instant;
 import java.util.ArrayList;
+import java.util.HashMap;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
@@ -19,6 +20,7 @@ import java.util.stream.Collectors;
  * @param waiting how many devices are still to be judged by its newest text
  */
 public record StandardResults(InForce standard, List<DeviceResult> devices, long waiting) {
+    static final String NO_SITE = "(no site)";
 
     /** What was found on a device. */
     record Found(Outcome outcome, Instant since) {}
@@ -32,7 +34,6 @@ public record StandardResults(InForce standard, List<DeviceResult> devices, long
      * @param isDoubtful whether it was not seen for too long, or its newest copy may be only a part: nothing is known to hold
      */
     public record DeviceResult(
-            long id,
             String device,
             String site,
             int number,
@@ -75,10 +76,24 @@ public record StandardResults(InForce standard, List<DeviceResult> devices, long
     }
 
     public List<NamedCounts> bySite() {
-        Map<String, List<DeviceResult>> sites = devices.stream()
+        return named(sites(), here -> OutcomeCounts.of(here, clauses()));
+    }
+
+    private Map<String, List<DeviceResult>> sites() {
+        return devices.stream()
                 .collect(Collectors.groupingBy(
-                        each -> each.site().isEmpty() ? "(no site)" : each.site(), TreeMap::new, Collectors.toList()));
-        return named(sites, here -> OutcomeCounts.of(here, clauses()));
+                        each -> each.site().isEmpty() ? NO_SITE : each.site(), TreeMap::new, Collectors.toList()));
+    }
+
+    /** By tag and site: on how many devices it fails; nothing where it fails on none. */
+    public Map<String, Map<String, Long>> failing() {
+        Map<String, Map<String, Long>> failing = new HashMap<>();
+        sites().forEach((site, here) -> clauses().forEach(clause -> {
+            long fails = OutcomeCounts.of(here, List.of(clause)).fail();
+            if (fails > 0)
+                failing.computeIfAbsent(clause.tag(), tag -> new TreeMap<>()).put(site, fails);
+        }));
+        return failing;
     }
 
     /** In the order in which the standard has them. */

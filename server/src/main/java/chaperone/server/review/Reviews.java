@@ -1,5 +1,6 @@
 package chaperone.server.review;
 
+import chaperone.server.account.People;
 import chaperone.server.event.Events;
 import chaperone.server.finding.OutcomeCounts;
 import chaperone.server.finding.ReviewedResults;
@@ -38,6 +39,7 @@ public class Reviews {
 
     private final JdbcClient database;
     private final ReviewedResults results;
+    private final People people;
     private final Events events;
     private final Clock clock;
 
@@ -95,9 +97,10 @@ public class Reviews {
             OutcomeCounts all,
             List<SignatureView> signatures) {}
 
-    Reviews(JdbcClient database, ReviewedResults results, Events events, Clock clock) {
+    Reviews(JdbcClient database, ReviewedResults results, People people, Events events, Clock clock) {
         this.database = database;
         this.results = results;
+        this.people = people;
         this.events = events;
         this.clock = clock;
     }
@@ -124,14 +127,7 @@ public class Reviews {
 
     @Transactional
     public ReviewView open(ReviewInput input, String by) {
-        for (String reviewer : input.reviewers()) {
-            boolean isKnown = database.sql("select count(*) from account where name = :name")
-                            .param("name", reviewer)
-                            .query(Long.class)
-                            .single()
-                    == 1;
-            if (!isKnown) throw ProblemException.ofField("reviewers", "There is no account \"" + reviewer + "\".");
-        }
+        people.check("reviewers", input.reviewers());
         String json = results.taken(input.standard(), input.query(), input.since(), by);
         long number = database.sql("""
                         insert into review (standard, title, since, results, digest, made_by, made_at)

@@ -1,6 +1,5 @@
 package chaperone.server.standard;
 
-import chaperone.core.standard.Clause.Binding;
 import chaperone.core.standard.GoldenExcerpt;
 import chaperone.core.standard.GoldenExcerpt.Excerpt;
 import chaperone.server.clause.ClauseText;
@@ -24,6 +23,8 @@ import org.springframework.web.bind.annotation.RestController;
 /** What stands on a device, as a clause to begin with. */
 @RestController
 class ClauseDraftController {
+    private static final String NEW = "new";
+
     private final Fleet fleet;
     private final History history;
     private final Soundness soundness;
@@ -72,31 +73,12 @@ class ClauseDraftController {
     }
 
     private static ClauseText clause(Device device, int number, Excerpt excerpt, boolean stands) {
+        String reason = "as on " + device.name() + ", revision " + number;
+        if (stands) return ClauseText.golden(NEW, reason, device.platform(), excerpt.golden());
         List<String> above = excerpt.above();
-        return new ClauseText(
-                "new",
-                Optional.empty(),
-                "as on " + device.name() + ", revision " + number,
-                Optional.empty(),
-                Binding.WARN,
-                device.platform(),
-                "",
-                stands ? ClauseText.Kind.GOLDEN : ClauseText.Kind.FORBIDDEN,
-                stands ? Optional.of(excerpt.golden()) : Optional.empty(),
-                Optional.empty(),
-                stands ? Optional.empty() : Optional.of(exactly(excerpt.statement())),
-                stands || above.isEmpty() ? Optional.empty() : Optional.of(exactly(above.get(above.size() - 1))),
-                Optional.empty(),
-                Optional.empty(),
-                Optional.empty(),
-                Optional.empty(),
-                Optional.empty(),
-                Optional.empty(),
-                Optional.empty(),
-                Optional.empty(),
-                Optional.empty(),
-                Optional.empty(),
-                Optional.empty());
+        Optional<String> within =
+                above.isEmpty() ? Optional.empty() : Optional.of(exactly(above.get(above.size() - 1)));
+        return ClauseText.forbidden(NEW, reason, device.platform(), exactly(excerpt.statement()), within);
     }
 
     private static String exactly(String statement) {

@@ -37,18 +37,6 @@ class FindingKeeper {
     private final Judgings judgings;
     private final JdbcClient database;
 
-    /** How a finding ended. */
-    enum Ended {
-        /** The device runs something else. */
-        CHANGED,
-        /** The clause says something else, or its site fills in something else. */
-        CLAUSE_ALTERED,
-        /** The clause is no longer in force, or no longer for the device. */
-        NOT_ASKED,
-        /** What is known of the device as a whole is something else. */
-        KNOWN
-    }
-
     /**
      * A judging of a device.
      *
@@ -132,20 +120,20 @@ class FindingKeeper {
     }
 
     private void noteEnd(Finding finding, Judged judged, Judging before) {
-        Ended ended = ended(finding, judged, before);
+        FindingEnd ended = ended(finding, judged, before);
         database.sql(CLOSE)
                 .param("at", Timestamp.from(judged.at()))
                 .param("ended", ended.name())
-                .param("revision", ended == Ended.CHANGED ? judged.revisionId() : null)
+                .param("revision", ended == FindingEnd.CHANGED ? judged.revisionId() : null)
                 .param("finding", finding.id())
                 .update();
     }
 
-    private static Ended ended(Finding finding, Judged judged, Judging before) {
+    private static FindingEnd ended(Finding finding, Judged judged, Judging before) {
         Optional<ClauseText> clause = judged.asks(finding.standard(), finding.tag());
-        if (clause.isEmpty()) return Ended.NOT_ASKED;
-        if (clause.get().kind() == ClauseText.Kind.KNOWN) return Ended.KNOWN;
+        if (clause.isEmpty()) return FindingEnd.NOT_ASKED;
+        if (clause.get().kind() == ClauseText.Kind.KNOWN) return FindingEnd.KNOWN;
         boolean isSame = before != null && before.revision() == judged.revisionId();
-        return isSame ? Ended.CLAUSE_ALTERED : Ended.CHANGED;
+        return isSame ? FindingEnd.CLAUSE_ALTERED : FindingEnd.CHANGED;
     }
 }

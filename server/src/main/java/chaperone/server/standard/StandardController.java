@@ -11,9 +11,7 @@ import chaperone.server.removal.Removals;
 import chaperone.server.removal.Removed;
 import chaperone.server.standard.PastTrial.PastTrialView;
 import chaperone.server.standard.StandardViews.FindingDetail;
-import chaperone.server.standard.StandardViews.FindingView;
 import chaperone.server.standard.StandardViews.FleetTrialView;
-import chaperone.server.standard.StandardViews.HeatView;
 import chaperone.server.standard.StandardViews.StandardRow;
 import chaperone.server.standard.StandardViews.StandardView;
 import chaperone.server.standard.StandardViews.TrialView;
@@ -126,22 +124,6 @@ class StandardController {
                 Map.of("id", standards.get(name).id()));
         standards.remove(name);
         return removed;
-    }
-
-    /** How many devices of each site fail which clause. */
-    @GetMapping("/{name}/heat")
-    @Transactional(readOnly = true)
-    public HeatView heat(@PathVariable String name) {
-        return views.heat(standards.get(name));
-    }
-
-    @GetMapping("/{name}/findings")
-    @Transactional(readOnly = true)
-    public List<FindingView> findings(
-            @PathVariable String name,
-            @RequestParam Optional<@Size(max = 20) String> tag,
-            @RequestParam Optional<@Size(max = 100) String> site) {
-        return views.findings(standards.get(name), tag, site);
     }
 
     /** Where on the device, and what would repair it. */

@@ -2,12 +2,10 @@ package chaperone.server.standard;
 
 import chaperone.core.change.ConfigModel;
 import chaperone.core.standard.Clause;
-import chaperone.core.standard.Clause.Binding;
 import chaperone.core.standard.Judge;
 import chaperone.core.standard.Verdict;
 import chaperone.core.standard.Verdict.Evidence;
 import chaperone.server.clause.ClauseText;
-import chaperone.server.clause.ClauseText.Severity;
 import chaperone.server.clause.DeviceStanding;
 import chaperone.server.clause.StandardText;
 import chaperone.server.fleet.Device;
@@ -20,16 +18,12 @@ import chaperone.server.revision.History.Text;
 import chaperone.server.secret.SecretMasks;
 import java.time.Instant;
 import java.util.ArrayList;
-import java.util.Comparator;
 import java.util.HashMap;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
-import java.util.TreeMap;
-import java.util.TreeSet;
-import java.util.function.Function;
 import java.util.stream.Collectors;
 import java.util.stream.IntStream;
 import org.springframework.stereotype.Component;
@@ -68,35 +62,6 @@ class StandardViews {
             Optional<Instant> publishedAt,
             String madeBy,
             Instant madeAt) {}
-
-    /** A clause and, by site, how many devices fail it. */
-    record HeatRow(
-            String tag,
-            Optional<String> group,
-            String reason,
-            Severity severity,
-            Binding binding,
-            Map<String, Long> failing) {}
-
-    record HeatView(List<String> sites, List<HeatRow> rows) {}
-
-    /**
-     * @param words what the clause has people told
-     * @param isExcepted whether the clause is waived for this device
-     */
-    record FindingView(
-            String standard,
-            String tag,
-            Severity severity,
-            Binding binding,
-            Verdict.Kind kind,
-            Optional<String> words,
-            String device,
-            String site,
-            Instant since,
-            int revision,
-            boolean isExcepted,
-            List<Evidence> evidence) {}
 
     /** @param line from 0; {@code isMeant} of those that the evidence is about, the others stand around them */
     record ExcerptLine(int line, String text, boolean isMeant) {}
@@ -162,73 +127,6 @@ class StandardViews {
                 standard.publishedAt(),
                 standard.madeBy(),
                 standard.madeAt());
-    }
-
-    private Map<Long, Device> devices(List<Finding> of) {
-        List<Long> ids = of.stream().map(Finding::device).distinct().toList();
-        return fleet.with(ids).stream().collect(Collectors.toMap(Device::id, Function.identity()));
-    }
-
-    private static String siteOf(Device device) {
-        return device.siteName().isEmpty() ? "(no site)" : device.siteName();
-    }
-
-    /** Sites with a failing device, and every clause that is in force. */
-    HeatView heat(Standard standard) {
-        List<Finding> all = findings.findByStandardIdOrderByTag(standard.id());
-        Map<Long, Device> devices = devices(all);
-        Map<String, Map<String, Long>> counts = new HashMap<>();
-        Set<String> sites = new TreeSet<>();
-        for (Finding each : all) {
-            Device device = devices.get(each.device());
-            if (device == null || each.kind() != Verdict.Kind.FAIL || each.isExcepted()) continue;
-            String site = siteOf(device);
-            sites.add(site);
-            counts.computeIfAbsent(each.tag(), tag -> new TreeMap<>()).merge(site, 1L, Long::sum);
-        }
-        List<HeatRow> rows = standard.inForce().map(StandardText::clauses).orElse(List.of()).stream()
-                .map(clause -> new HeatRow(
-                        clause.tag(),
-                        clause.group(),
-                        clause.reason(),
-                        clause.weight(),
-                        clause.binding(),
-                        counts.getOrDefault(clause.tag(), Map.of())))
-                .toList();
-        return new HeatView(List.copyOf(sites), rows);
-    }
-
-    List<FindingView> findings(Standard standard, Optional<String> tag, Optional<String> site) {
-        List<Finding> all = findings.findByStandardIdOrderByTag(standard.id());
-        Map<Long, Device> devices = devices(all);
-        Map<String, ClauseText> clauses = standard.inForce().map(StandardText::clauses).orElse(List.of()).stream()
-                .collect(Collectors.toMap(ClauseText::tag, Function.identity()));
-        List<FindingView> views = new ArrayList<>();
-        for (Finding each : all) {
-            Device device = devices.get(each.device());
-            boolean isWanted = device != null
-                    && tag.map(each.tag()::equals).orElse(true)
-                    && site.map(siteOf(device)::equals).orElse(true);
-            if (isWanted) views.add(view(standard, each, device, Optional.ofNullable(clauses.get(each.tag()))));
-        }
-        views.sort(Comparator.comparing(FindingView::tag).thenComparing(FindingView::device));
-        return views;
-    }
-
-    private static FindingView view(Standard standard, Finding finding, Device device, Optional<ClauseText> clause) {
-        return new FindingView(
-                standard.name(),
-                finding.tag(),
-                clause.map(ClauseText::weight).orElse(Severity.MEDIUM),
-                finding.binding(),
-                finding.kind(),
-                clause.flatMap(ClauseText::failed).filter(words -> finding.kind() == Verdict.Kind.FAIL),
-                device.name(),
-                device.siteName(),
-                finding.since(),
-                finding.revision(),
-                finding.isExcepted(),
-                finding.evidence());
     }
 
     /** @throws ProblemException if the device keeps to the clause by now */
