@@ -61,6 +61,7 @@ public final class Connector implements AutoCloseable {
     public Met meet(Target target, List<Platform> platforms, ConversationListener listener) {
         rule.check(target.endpoint());
         ProtocolDetection greeting = ProtocolDetection.of(target.endpoint(), patience);
+        if (greeting == ProtocolDetection.NOTHING) throw silent(target);
         Optional<ConversationException> first = Optional.empty();
         for (Protocol protocol : protocols) {
             List<Platform> spoken = platforms.stream().filter(protocol::speaks).toList();
@@ -107,6 +108,13 @@ public final class Connector implements AutoCloseable {
         part.ifPresent(line -> {
             throw new ConversationException(FailureKind.PARTLY_READABLE, conversation.endpoint(), line);
         });
+    }
+
+    private ConversationException silent(Target target) {
+        return new ConversationException(
+                FailureKind.NO_ANSWER,
+                target.endpoint(),
+                "waited " + patience.prompt().toSeconds() + " s for an answer");
     }
 
     private static ConversationException unknown(Target target) {

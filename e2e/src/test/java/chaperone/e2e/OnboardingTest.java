@@ -97,6 +97,8 @@ class OnboardingTest {
         button("Bring in").click();
         page.waitForURL("**/jobs/*");
         assertThat(page.getByText("40 of 40")).isVisible();
+        // All counts are told if one of them is another.
+        assertThat(page.getByLabel("How lines ended")).containsText("34 Added");
         for (String said : List.of(
                 "Nothing answered at this address",
                 "The device refuses connections at this port",

@@ -19,10 +19,9 @@ public record HttpsProtocol(Patience patience, CallRule rule) implements Protoco
         return platform.dialogue() instanceof Dialogue.Https;
     }
 
-    /** A server of TLS says nothing before its client does. */
     @Override
     public boolean mayAnswer(ProtocolDetection greeting, Login login) {
-        return greeting == ProtocolDetection.NOTHING;
+        return greeting == ProtocolDetection.TLS;
     }
 
     @Override

@@ -33,7 +33,7 @@ public record ShellProtocol(SshLink ssh, Patience patience) implements Protocol 
         return switch (greeting) {
             case SSH -> !isForProgramsOnly;
             case TELNET -> true;
-            case NOTHING -> false;
+            case TLS, NOTHING -> false;
         };
     }
 

@@ -59,9 +59,8 @@ class DeviceVerdicts {
 
     /** Part of a transaction. Standards that have not judged the device yet are left out. */
     List<StandardVerdicts> of(Device device) {
-        Map<String, FindingRow> found =
-                findings.page(FindingRequest.on(device.name()), 0, MOST).findings().stream()
-                        .collect(Collectors.toMap(row -> row.standard() + " " + row.tag(), Function.identity()));
+        Map<String, FindingRow> found = findings.page(FindingRequest.on(device.name()), 0, MOST).findings().stream()
+                .collect(Collectors.toMap(row -> row.standard() + " " + row.tag(), Function.identity()));
         Map<Long, DeviceResult> judged = results.of(device);
         return standards.inForce().stream()
                 .filter(standard -> judged.containsKey(standard.id()))

@@ -61,8 +61,8 @@ class FindingList {
     @Transactional(readOnly = true)
     public FindingPage page(FindingRequest request, int page, int size) {
         Map<String, Object> params = new HashMap<>();
-        String from = FROM.formatted(
-                request.wanted() == WantedFindings.CLOSED ? CLOSED : OPEN, conditions(request, params));
+        String from =
+                FROM.formatted(request.wanted() == WantedFindings.CLOSED ? CLOSED : OPEN, conditions(request, params));
         String order = " order by " + request.wantedOrder().words() + ", d.name, st.name, f.tag, f.since";
         List<FindingRow.Stored> rows = database.sql(LIST + from + order + " limit :size offset :skip")
                 .params(params)
@@ -81,9 +81,8 @@ class FindingList {
                 .query((row, number) -> new FindingPage(
                         rows.stream()
                                 .map(each -> each.with(
-                                        Optional.ofNullable(words.get(
-                                                each.row().standard() + " "
-                                                        + each.row().tag())),
+                                        Optional.ofNullable(words.get(each.row().standard() + " "
+                                                + each.row().tag())),
                                         Optional.ofNullable(who.get(each.broughtById())),
                                         Optional.ofNullable(who.get(each.endedById()))))
                                 .toList(),

@@ -63,7 +63,8 @@ public class ResultReader {
         words.ifPresent(each -> params.put("devices", chosen.idsMeantBy(each).toArray(Long[]::new)));
         return new StandardResults(
                 standard,
-                List.copyOf(read(words.isPresent() ? OF_CHOSEN : OF_STANDARD, params).values()),
+                List.copyOf(read(words.isPresent() ? OF_CHOSEN : OF_STANDARD, params)
+                        .values()),
                 judgings.waitingFor(standard.id()).size());
     }
 

@@ -119,8 +119,9 @@ class ExceptionStoryTest {
     void anExceptionHoldsUntilItIsEnded() {
         JsonNode granted = grant(Map.of()).json(201).get(0);
         awaitSound("YES");
-        JsonNode finding =
-                engineer.get("/api/findings?standard=access&state=STANDING&tag=log").json(200).at("/findings/0");
+        JsonNode finding = engineer.get("/api/findings?standard=access&state=STANDING&tag=log")
+                .json(200)
+                .at("/findings/0");
         assertThat(finding.get("state").asString()).isEqualTo("EXCEPTED");
         assertThat(finding.get("severity").asString()).isEqualTo("HIGH");
         assertThat(finding.get("words").asString()).isEqualTo("its nights are lost");

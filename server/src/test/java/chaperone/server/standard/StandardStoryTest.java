@@ -161,8 +161,9 @@ class StandardStoryTest {
                 "/api/devices/" + SWITCH,
                 view -> view.at("/device/answers/sound/kind").asString().equals("NO"));
         assertThat(sound("cairn-rtr-1").get("kind").asString()).isEqualTo("NOT_KNOWN");
-        JsonNode finding =
-                engineer.get("/api/findings?standard=access&state=STANDING&tag=log").json(200).at("/findings/0");
+        JsonNode finding = engineer.get("/api/findings?standard=access&state=STANDING&tag=log")
+                .json(200)
+                .at("/findings/0");
         assertThat(finding.at("/evidence/0/expected").asString()).isEqualTo("log-server 198.51.100.77");
         assertThat(finding.get("revision").asInt()).isPositive();
         JsonNode detail = engineer.get("/api/standards/access/findings/" + SWITCH + "/log")
@@ -238,7 +239,10 @@ class StandardStoryTest {
         engineer.post(path + "/run", Map.of()).json(201);
         engineer.await(path, view -> view.get("state").asString().equals("KEPT"));
         assertThat(sound(SWITCH).get("kind").asString()).isEqualTo("YES");
-        assertThat(engineer.get("/api/findings?standard=access&state=STANDING").json(200).get("findings")).isEmpty();
+        assertThat(engineer.get("/api/findings?standard=access&state=STANDING")
+                        .json(200)
+                        .get("findings"))
+                .isEmpty();
         assertThat(server.standIn(SWITCH).device().savedText()).contains("log-server 198.51.100.77");
     }
 
