@@ -1277,7 +1277,7 @@ export interface paths {
         };
         get: operations["list_7"];
         put?: never;
-        post: operations["ask"];
+        post: operations["ask_1"];
         delete?: never;
         options?: never;
         head?: never;
@@ -1294,6 +1294,22 @@ export interface paths {
         get: operations["ofDevice"];
         put?: never;
         post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/devices/{name}/output": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["ask"];
         delete?: never;
         options?: never;
         head?: never;
@@ -4278,6 +4294,7 @@ export interface components {
             /** @enum {string} */
             binding: "ADVISE" | "WARN" | "REFUSE";
             byHand?: boolean;
+            command?: string;
             /** @enum {string} */
             comparison?: "AT_MOST" | "AT_LEAST" | "EXACTLY" | "OTHER_THAN" | "WITHIN" | "HOLDS";
             /** @enum {string} */
@@ -4287,7 +4304,7 @@ export interface components {
             failed?: string;
             group?: string;
             /** @enum {string} */
-            kind: "GOLDEN" | "REQUIRED" | "FORBIDDEN" | "FOR_EACH" | "KNOWN";
+            kind: "GOLDEN" | "REQUIRED" | "FORBIDDEN" | "FOR_EACH" | "KNOWN" | "ANSWER";
             limit?: string;
             /** @enum {string} */
             manner?: "AT_LEAST" | "EXACT" | "IN_ORDER";
@@ -4300,6 +4317,8 @@ export interface components {
             scope: string;
             /** @enum {string} */
             severity?: "LOW" | "MEDIUM" | "HIGH" | "CRITICAL";
+            /** @enum {string} */
+            table?: "ROUTES" | "ARP" | "MACS" | "NEIGHBOURS";
             tag: string;
             text?: string;
             value?: string;
@@ -5569,6 +5588,12 @@ export interface components {
             notKnown: number;
             /** Format: int64 */
             pass: number;
+        };
+        OutputRequest: {
+            command: string;
+        };
+        OutputView: {
+            lines: string[];
         };
         Pair: {
             /** Format: date-time */
@@ -9054,7 +9079,7 @@ export interface operations {
             };
         };
     };
-    ask: {
+    ask_1: {
         parameters: {
             query?: never;
             header?: never;
@@ -9102,6 +9127,32 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["DeviceEventPage"];
+                };
+            };
+        };
+    };
+    ask: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                name: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["OutputRequest"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["OutputView"];
                 };
             };
         };

@@ -21,7 +21,15 @@ export const KIND: Record<Clause['kind'], string> = {
   REQUIRED: 'a line like this',
   FORBIDDEN: 'must not stand',
   FOR_EACH: 'for each block',
-  KNOWN: 'known of the device'
+  KNOWN: 'known of the device',
+  ANSWER: 'what it answers'
+};
+
+export const TABLE: Record<NonNullable<Clause['table']>, string> = {
+  ROUTES: 'its routes: prefix, next hop, port, origin',
+  ARP: 'its ARP table: address, MAC address, port',
+  MACS: 'its MAC addresses: VLAN, MAC address, port',
+  NEIGHBOURS: 'its neighbours: port, name, far port, model'
 };
 
 export const MANNER: Record<NonNullable<Clause['manner']>, string> = {

@@ -247,6 +247,7 @@ class RolesTest {
         PUT    /api/routines/{name}                           | ENGINEER
         DELETE /api/routines/{name}                           | ENGINEER
         POST   /api/routines/{name}/run                       | ENGINEER
+        POST   /api/devices/{name}/output                     | ENGINEER
         GET    /api/devices/{name}/tables                     | VIEWER
         GET    /api/mac-places                                | VIEWER
         GET    /api/devices/{name}/tables/{kind}/readings     | VIEWER

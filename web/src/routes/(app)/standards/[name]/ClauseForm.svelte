@@ -3,6 +3,7 @@
   import Field from '$lib/parts/form/Field.svelte';
   import { BINDING, FACT, KIND } from '$lib/parts/standard/clauseText';
   import { session } from '$lib/state/session.svelte';
+  import AnswerFields from './AnswerFields.svelte';
   import EachFields from './EachFields.svelte';
   import GoldenFields from './GoldenFields.svelte';
   import MoreFields from './MoreFields.svelte';
@@ -11,10 +12,12 @@
   interface Props {
     clause: Clause;
     platforms: readonly string[];
+    device: string;
     ontakeout: () => void;
+    onasked: () => void;
   }
 
-  let { clause = $bindable(), platforms, ontakeout }: Props = $props();
+  let { clause = $bindable(), platforms, device, ontakeout, onasked }: Props = $props();
   const kinds = Object.entries(KIND) as [Clause['kind'], string][];
   const bindings = Object.entries(BINDING) as [Clause['binding'], string][];
   const facts = Object.entries(FACT) as [NonNullable<Clause['fact']>, string][];
@@ -42,6 +45,7 @@
   </div>
   {#if clause.kind === 'GOLDEN'}<GoldenFields bind:clause />
   {:else if clause.kind === 'FOR_EACH'}<EachFields bind:clause />
+  {:else if clause.kind === 'ANSWER'}<AnswerFields bind:clause {device} {onasked} />
   {:else if clause.kind === 'KNOWN'}
     <Field label="What must be so">
       <select class="select w-full" bind:value={clause.fact}>

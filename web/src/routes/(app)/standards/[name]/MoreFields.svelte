@@ -33,7 +33,7 @@
     <input class="input w-full" maxlength="60" bind:value={clause.group} />
   </Field>
 </div>
-{#if clause.kind !== 'KNOWN'}
+{#if clause.kind !== 'KNOWN' && clause.kind !== 'ANSWER'}
   <label class="flex items-center gap-2">
     <input
       type="checkbox"

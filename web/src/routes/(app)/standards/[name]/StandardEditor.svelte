@@ -128,7 +128,9 @@
         <ClauseForm
           bind:clause={opened.clauses[opened.chosen]!}
           {platforms}
+          device={opened.device}
           ontakeout={() => opened.takeOut(opened.chosen)}
+          onasked={opened.tryOnDevice}
         />
       {:else}
         <p class="panel mt-2 p-4">No clause yet: begin with what must stand.</p>

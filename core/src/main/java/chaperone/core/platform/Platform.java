@@ -7,6 +7,7 @@ import chaperone.core.patch.EditRequests;
 import chaperone.core.patch.EditWay;
 import chaperone.core.structure.Structure;
 import chaperone.core.table.TableReader;
+import com.google.re2j.Pattern;
 import java.util.List;
 import java.util.Optional;
 
@@ -23,6 +24,7 @@ import java.util.Optional;
  * @param ownPage the address of the page that a device shows of itself, with {@code {}} for its host and port
  * @param log what the family's log messages tell of people; none if it is not said
  * @param keepsOddParts whether a text that does not keep to the grammar is taken all the same
+ * @param readOnly fits requests that alter nothing, so that people may choose what is asked; none if it is not said
  */
 public record Platform(
         String name,
@@ -43,7 +45,8 @@ public record Platform(
         Optional<QuickCheck> quickCheck,
         Optional<FirstContact> firstContact,
         Optional<String> ownPage,
-        Optional<LogPatterns> log) {
+        Optional<LogPatterns> log,
+        Optional<Pattern> readOnly) {
 
     public Platform {
         tables = List.copyOf(tables);
@@ -52,6 +55,12 @@ public record Platform(
     /** How edits are planned; none if the platform does not say. */
     public Optional<EditWay> editWay() {
         return edit.flatMap(EditRequests::way);
+    }
+
+    /** Whether a request is one line that is known to alter nothing. */
+    public boolean onlyReads(String request) {
+        boolean isOneLine = request.lines().count() == 1;
+        return isOneLine && readOnly.filter(pattern -> pattern.matches(request)).isPresent();
     }
 
     /** Whether a configuration with this tree can be taken for a whole and sound one. */

@@ -32,6 +32,7 @@ public final class PlatformKeys {
                 key("files", "how files are sent and fetched", ""),
                 key("software", "how the device is given another release", ""),
                 key("edit", "how lines of configuration are given to the device", ""),
+                key("read-only", "a pattern for requests that alter nothing, the whole line", "'show [a-z -]+'"),
                 key("log", "what the device's own log messages (RFC 5424) tell", ""),
                 key("web-page", "the page that a device shows of itself, {} for host and port", "'https://{}/'"),
                 key("first-contact", "what a factory-new device must be told before it can be reached", ""));

@@ -74,7 +74,8 @@ public final class PlatformReader {
                 root.optionalBlock("first-contact").map(PlatformReader::firstContact),
                 ownPage(root),
                 root.optionalBlock("log")
-                        .map(block -> new LogPatterns(block.pattern("edited"), block.optionalPattern("logged-in", 0))));
+                        .map(block -> new LogPatterns(block.pattern("edited"), block.optionalPattern("logged-in", 0))),
+                root.optionalPattern("read-only", 0));
     }
 
     private static Dialogue dialogue(YamlBlock root) {

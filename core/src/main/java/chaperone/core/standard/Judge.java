@@ -1,6 +1,7 @@
 package chaperone.core.standard;
 
 import chaperone.core.change.ConfigModel;
+import chaperone.core.standard.Rule.Answer;
 import chaperone.core.standard.Rule.ForEach;
 import chaperone.core.standard.Rule.Forbidden;
 import chaperone.core.standard.Rule.Golden;
@@ -31,16 +32,22 @@ public final class Judge {
 
     public Verdict verdict(Clause clause) {
         if (clause.rule() instanceof Known known) return standing.verdict(known.fact());
+        if (clause.rule() instanceof Answer answer) return standing.verdict(answer);
         Optional<String> unfilled = Fields.unfilled(clause.rule(), fields);
-        if (unfilled.isPresent()) return Verdict.notKnown("no value for {{" + unfilled.get() + "}} at this site");
+        if (unfilled.isPresent())
+            return Verdict.notKnown("no value for {{" + unfilled.get() + "}} at this site", "a value");
         return Verdict.of(judging(clause.rule()).departures(root));
     }
 
     /** What the clause speaks of; nothing if a field of it has no value, or if it speaks of no line. */
     public Section section(Clause clause) {
-        boolean speaksOfLines = !(clause.rule() instanceof Known)
+        boolean speaksOfLines = speaksOfConfiguration(clause)
                 && Fields.unfilled(clause.rule(), fields).isEmpty();
         return new Section(speaksOfLines ? judging(clause.rule()).marks(root) : List.of());
+    }
+
+    private static boolean speaksOfConfiguration(Clause clause) {
+        return !(clause.rule() instanceof Known || clause.rule() instanceof Answer);
     }
 
     /**
@@ -50,7 +57,7 @@ public final class Judge {
      * @throws IllegalArgumentException if a field of the clause has no value: then nobody knows what should stand
      */
     public Optional<String> repaired(Clause clause) {
-        if (clause.isByHand() || clause.rule() instanceof Known) return Optional.empty();
+        if (clause.isByHand() || !speaksOfConfiguration(clause)) return Optional.empty();
         Fields.unfilled(clause.rule(), fields).ifPresent(name -> {
             throw new IllegalArgumentException("{{" + name + "}} has no value");
         });

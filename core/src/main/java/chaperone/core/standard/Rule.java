@@ -58,6 +58,13 @@ public sealed interface Rule {
     /** Something that is known of the device as a whole. */
     record Known(Fact fact) implements Rule {}
 
+    /**
+     * A line that stands in what a device answers, or that must not.
+     *
+     * @param line fits one line of the answer; of a table one row, its cells with blanks between
+     */
+    record Answer(Asked asked, QuickPattern line, boolean mustStand) implements Rule {}
+
     /** What a {@link Known} clause asks. */
     enum Fact {
         RUNNING_IS_SAVED,

@@ -50,7 +50,9 @@ public record Verdict(Kind kind, List<Evidence> evidence) {
         return new Verdict(told.kind(), evidence);
     }
 
-    static Verdict notKnown(String why) {
-        return new Verdict(Kind.NOT_KNOWN, List.of(new Evidence(List.of(), why, Optional.empty(), Optional.empty())));
+    /** @param wanted what would have to be known, in words */
+    static Verdict notKnown(String why, String wanted) {
+        return new Verdict(
+                Kind.NOT_KNOWN, List.of(new Evidence(List.of(), wanted, Optional.of(why), Optional.empty())));
     }
 }

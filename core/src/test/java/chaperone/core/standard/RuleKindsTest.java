@@ -9,6 +9,7 @@ import chaperone.core.standard.Clause.Binding;
 import chaperone.core.standard.Condition.Compares;
 import chaperone.core.standard.Condition.HasLine;
 import chaperone.core.standard.Condition.HasNoLine;
+import chaperone.core.standard.Rule.Answer;
 import chaperone.core.standard.Rule.Fact;
 import chaperone.core.standard.Rule.ForEach;
 import chaperone.core.standard.Rule.Golden;
@@ -22,6 +23,8 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import org.junit.jupiter.api.Test;
+import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.CsvSource;
 
 /** The kinds of rules beyond the first three, each with what it finds and what mends it. */
 class RuleKindsTest {
@@ -155,13 +158,45 @@ class RuleKindsTest {
         assertThat(repair(noCarrying)).containsExactly("port 1/0/2", "not carry vlan", "up");
     }
 
+    /** What was not read, or refused, is never a pass; nor does it stand anywhere in the configuration. */
+    @ParameterizedTest
+    @CsvSource({
+        "true, ^clock is set$, PASS",
+        "true, ^clock is lost$, FAIL",
+        "false, ^clock is set$, FAIL",
+        "false, ^clock is lost$, PASS"
+    })
+    void whatADeviceAnswersIsHeldAgainstAPattern(boolean mustStand, String line, Kind expected) {
+        Asked asked = new Asked.Command("show clock");
+        Clause clause = clause(new Answer(asked, pattern(line), mustStand));
+        List<String> lines = List.of("clock", "clock is set", "from 192.0.2.1");
+        Verdict verdict =
+                answering(Map.of(asked, new Answered(lines, Optional.empty()))).verdict(clause);
+        assertThat(verdict.kind()).isEqualTo(expected);
+        assertThat(verdict.evidence().isEmpty()).isEqualTo(expected == Kind.PASS);
+        if (expected == Kind.FAIL && !mustStand)
+            assertThat(verdict.evidence().get(0).said()).isEqualTo("show clock: clock is set must not stand");
+        assertThat(answering(Map.of()).verdict(clause).kind()).isEqualTo(Kind.NOT_KNOWN);
+        Verdict refused = answering(Map.of(asked, new Answered(List.of(), Optional.of("no such word"))))
+                .verdict(clause);
+        assertThat(refused.kind()).isEqualTo(Kind.NOT_KNOWN);
+        assertThat(refused.evidence().get(0).said()).contains("no such word");
+        assertThat(judge(SWITCH).section(clause).marks()).isEmpty();
+        assertThat(judge(SWITCH).repaired(clause)).isEmpty();
+    }
+
+    private static Judge answering(Map<Asked, Answered> answers) {
+        return new Judge(SWITCH, MODEL, Map.of(), Standing.UNKNOWN.answering(answers));
+    }
+
     /** What nobody found out is never a pass. */
     @Test
     void whatIsKnownOfTheDeviceIsTakenAsItWasTold() {
         Clause saved = clause(new Known(Fact.RUNNING_IS_SAVED));
         assertThat(judge(SWITCH).verdict(saved).kind()).isEqualTo(Kind.NOT_KNOWN);
         for (Kind kind : Kind.values()) {
-            Standing standing = new Standing(Map.of(Fact.RUNNING_IS_SAVED, new Told(kind, "saved", "not saved")));
+            Standing standing =
+                    new Standing(Map.of(Fact.RUNNING_IS_SAVED, new Told(kind, "saved", "not saved")), Map.of());
             Verdict verdict = new Judge(SWITCH, MODEL, Map.of(), standing).verdict(saved);
             assertThat(verdict.kind()).isEqualTo(kind);
             assertThat(verdict.evidence().isEmpty()).isEqualTo(kind == Kind.PASS);

@@ -206,7 +206,8 @@ class SecurityRules {
                 .hasRole(ENGINEER);
         rules.requestMatchers("/api/bench/**").hasRole(ENGINEER);
         // Sessions of their own on devices, and all that was shown in them.
-        rules.requestMatchers(HttpMethod.POST, "/api/devices/*/consoles").hasRole(ENGINEER);
+        rules.requestMatchers(HttpMethod.POST, "/api/devices/*/consoles", "/api/devices/*/output")
+                .hasRole(ENGINEER);
         rules.requestMatchers(HttpMethod.GET, "/api/consoles/**").hasRole(ENGINEER);
 
         rules.requestMatchers(HttpMethod.POST, "/api/platforms/check", "/api/platforms/*/read")

@@ -38,6 +38,7 @@ final class ClauseRules {
             case FORBIDDEN -> new Rule.Forbidden(pattern(), optional("within", clause.within()));
             case FOR_EACH -> new Rule.ForEach(pattern(), optional("within", clause.within()), condition(), repair());
             case KNOWN -> new Rule.Known(clause.fact().orElseThrow(() -> wrong("fact", "is missing")));
+            case ANSWER -> answer();
         };
     }
 
@@ -47,6 +48,15 @@ final class ClauseRules {
 
     private Optional<String> repair() {
         return clause.repair().filter(text -> !text.isBlank());
+    }
+
+    private Rule answer() {
+        if (clause.table().isEmpty()) needed("command", clause.command());
+        else if (clause.command().filter(text -> !text.isBlank()).isPresent())
+            throw wrong("command", "stands beside a table; one of them is asked");
+        ConditionKind kind = clause.condition().orElse(ConditionKind.HAS_LINE);
+        if (kind == ConditionKind.COMPARES) throw wrong("condition", "is none for an answer");
+        return new Rule.Answer(clause.asked().orElseThrow(), pattern(), kind == ConditionKind.HAS_LINE);
     }
 
     private Condition condition() {

@@ -1,5 +1,6 @@
 package chaperone.server.clause;
 
+import chaperone.core.standard.Asked;
 import chaperone.core.standard.Clause;
 import chaperone.core.standard.Clause.Binding;
 import chaperone.core.standard.Comparison;
@@ -7,6 +8,7 @@ import chaperone.core.standard.Fields;
 import chaperone.core.standard.Rule.Fact;
 import chaperone.core.standard.Rule.Manner;
 import chaperone.core.standard.ValueKind;
+import chaperone.core.table.TableKind;
 import chaperone.server.problem.ProblemException;
 import jakarta.validation.constraints.NotBlank;
 import jakarta.validation.constraints.NotNull;
@@ -35,6 +37,8 @@ import java.util.stream.Stream;
  * @param valueKind for {@code FOR_EACH}: what the value is; a number if it is left out
  * @param limit for {@code FOR_EACH}: with which it is compared; may have fields
  * @param fact for {@code KNOWN}
+ * @param command for {@code ANSWER}: a request that only reads; {@code table} in its place. The pattern is held against each
+ *     line, or against each row, its cells with blanks between; {@code HAS_LINE} if no condition is said
  * @param repair for {@code FOR_EACH} and {@code REQUIRED}: the statement that is put
  * @param byHand whether only people may mend what departs from it; no if it is left out
  * @param passed what is said of a device that keeps to it; {@code failed} of one that does not
@@ -59,6 +63,8 @@ public record ClauseText(
         Optional<Comparison> comparison,
         Optional<@Size(max = 500) String> limit,
         Optional<Fact> fact,
+        Optional<@Size(max = 200) String> command,
+        Optional<TableKind> table,
         Optional<@Size(max = 500) String> repair,
         Optional<Boolean> byHand,
         Optional<@Size(max = 300) String> passed,
@@ -70,7 +76,8 @@ public record ClauseText(
         REQUIRED,
         FORBIDDEN,
         FOR_EACH,
-        KNOWN
+        KNOWN,
+        ANSWER
     }
 
     public enum ConditionKind {
@@ -129,11 +136,19 @@ public record ClauseText(
                 Optional.empty(),
                 Optional.empty(),
                 Optional.empty(),
+                Optional.empty(),
+                Optional.empty(),
                 Optional.empty());
     }
 
     public Severity weight() {
         return severity.orElse(Severity.MEDIUM);
+    }
+
+    /** What a clause of the kind {@code ANSWER} has devices asked. */
+    public Optional<Asked> asked() {
+        if (kind != Kind.ANSWER) return Optional.empty();
+        return table.<Asked>map(Asked.Rows::new).or(() -> command.map(Asked.Command::new));
     }
 
     /** The fields that sites fill. */

@@ -16,7 +16,11 @@ public final class DeviceStanding {
     private DeviceStanding() {}
 
     public static Standing of(Device device) {
-        return new Standing(Map.of(
+        return new Standing(facts(device), Map.of());
+    }
+
+    private static Map<Fact, Told> facts(Device device) {
+        return Map.of(
                 Fact.RUNNING_IS_SAVED,
                 told(device.isSavedRunning(), "what runs is saved", "it runs lines that are not saved"),
                 Fact.RUNNING_IS_AGREED,
@@ -24,7 +28,7 @@ public final class DeviceStanding {
                 Fact.RELEASE_IS_STANDARD,
                 release(device),
                 Fact.NO_OPEN_ADVISORY,
-                new Told(Kind.NOT_KNOWN, "no open advisory", "no advisories have been brought in")));
+                new Told(Kind.NOT_KNOWN, "no open advisory", "no advisories have been brought in"));
     }
 
     private static Told told(Optional<Boolean> fact, String expected, String otherwise) {

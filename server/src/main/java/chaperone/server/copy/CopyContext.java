@@ -3,16 +3,20 @@ package chaperone.server.copy;
 import chaperone.connect.conversation.Endpoint;
 import chaperone.connect.conversation.Login;
 import chaperone.connect.conversation.Target;
+import chaperone.server.answers.WantedOutput;
 import chaperone.server.credential.CredentialSets;
 import chaperone.server.revision.LatestRevision;
+import java.sql.Array;
 import java.sql.ResultSet;
 import java.sql.SQLException;
+import java.sql.Timestamp;
 import java.time.Instant;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.function.Supplier;
+import java.util.stream.IntStream;
 import org.jspecify.annotations.Nullable;
 import org.springframework.jdbc.core.simple.JdbcClient;
 import org.springframework.stereotype.Component;
@@ -27,6 +31,7 @@ class CopyContext {
             select d.id, d.name, d.platform, d.host, d.port, d.telnet_allowed, d.credential_set_id, d.facts_digest,
               d.started_at, d.storage_total, d.storage_free, d.change_mark, d.last_copy_at,
               (select min(t.read_at) from device_table t where t.device_id = d.id) as tables_read_at,
+              o.requests as wanted_requests, o.taken_at as wanted_taken_at,
               d.last_failure is null and d.incomplete = '' as is_well, c.version as set_version,
               k.fingerprint, coalesce(w.name, '') as site, r.id as running_id, r.digest as running_digest,
               r.settled_digest as running_settled, s.id as saved_id, s.digest as saved_digest,
@@ -45,6 +50,9 @@ class CopyContext {
                 select id, digest, settled_digest from revision
                 where device_id = d.id and kind = 'SAVED' order by number desc limit 1) n
               join content t on t.digest = n.digest and t.damage = '') s on true
+            left join lateral (
+              select array_agg(request) as requests, array_agg(taken_at) as taken_at
+              from command_output where device_id = d.id) o on true
             where d.id = any (array(select unnest(:ids)))""";
 
     private final JdbcClient database;
@@ -58,7 +66,8 @@ class CopyContext {
             Optional<LatestRevision> running,
             Optional<LatestRevision> saved,
             KnownFacts facts,
-            Optional<Instant> tablesReadAt) {}
+            Optional<Instant> tablesReadAt,
+            List<WantedOutput> wanted) {}
 
     CopyContext(JdbcClient database, CredentialSets credentials) {
         this.database = database;
@@ -93,11 +102,22 @@ class CopyContext {
         Optional<LatestRevision> saved = latest(row, "saved");
         KnownFacts facts = KnownFacts.from(row);
         Optional<Instant> tablesReadAt = KnownFacts.moment(row.getTimestamp("tables_read_at"));
+        List<WantedOutput> wanted = wanted(row);
         return () -> {
             Login login = ring.open(set, version, endpoint, site);
             Target target = new Target(endpoint, login, fingerprint, telnetAllowed);
-            return new Sheet(name, platform, target, running, saved, facts, tablesReadAt);
+            return new Sheet(name, platform, target, running, saved, facts, tablesReadAt, wanted);
         };
+    }
+
+    private static List<WantedOutput> wanted(ResultSet row) throws SQLException {
+        Array requests = row.getArray("wanted_requests");
+        if (requests == null) return List.of();
+        String[] asked = (String[]) requests.getArray();
+        Timestamp[] takenAt = (Timestamp[]) row.getArray("wanted_taken_at").getArray();
+        return IntStream.range(0, asked.length)
+                .mapToObj(i -> new WantedOutput(asked[i], KnownFacts.moment(takenAt[i])))
+                .toList();
     }
 
     private static Optional<LatestRevision> latest(ResultSet row, String kind) throws SQLException {

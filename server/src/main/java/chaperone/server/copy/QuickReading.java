@@ -76,7 +76,7 @@ public class QuickReading {
                 return Seen.COPIED;
             }
             noteSame(device, sheet, FactReading.of(conversation, platform));
-            copies.keep(device, copies.tablesIfOld(conversation, sheet, platform, tablesAfter));
+            copies.keep(device, copies.answersIfOld(conversation, sheet, platform, tablesAfter));
             return Seen.SAME;
         } catch (ConversationException e) {
             if (e.kind() != FailureKind.STOPPED) store.failed(device, e.kind().name());

@@ -60,6 +60,7 @@ class HeavyRequests implements WebMvcConfigurer, AsyncHandlerInterceptor {
                         "/api/templates/*/edits",
                         "/api/devices/*/ports",
                         "/api/devices/*/typed-lines",
+                        "/api/devices/*/output",
                         "/api/devices/*/configuration",
                         "/api/devices/*/configuration/*",
                         "/api/blocks",

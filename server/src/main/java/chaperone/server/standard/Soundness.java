@@ -3,14 +3,17 @@ package chaperone.server.standard;
 import chaperone.core.answer.KnownDepartures;
 import chaperone.core.answer.Question;
 import chaperone.core.change.ConfigModel;
+import chaperone.core.platform.Platform;
+import chaperone.core.standard.Asked.Command;
 import chaperone.core.standard.Clause.Binding;
 import chaperone.core.standard.Judge;
 import chaperone.core.standard.Standing;
 import chaperone.core.standard.Verdict;
 import chaperone.core.standard.Verdict.Evidence;
 import chaperone.core.standard.Verdict.Kind;
+import chaperone.server.answers.CommandOutputs;
+import chaperone.server.answers.ReadOnly;
 import chaperone.server.clause.ClauseText;
-import chaperone.server.clause.DeviceStanding;
 import chaperone.server.clause.StandardText;
 import chaperone.server.event.Events;
 import chaperone.server.exception.GrantedException.Waived;
@@ -38,6 +41,7 @@ import java.util.Optional;
 import java.util.Set;
 import java.util.function.Function;
 import java.util.stream.Collectors;
+import java.util.stream.Stream;
 import org.springframework.http.HttpStatus;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Propagation;
@@ -50,6 +54,8 @@ public class Soundness {
     private final FindingKeeper keeper;
     private final Judgings judgings;
     private final GrantedExceptions exceptions;
+    private final Standings standings;
+    private final CommandOutputs outputs;
     private final Fleet fleet;
     private final Events events;
     private final ChosenDevices devices;
@@ -81,6 +87,8 @@ public class Soundness {
             FindingKeeper keeper,
             Judgings judgings,
             GrantedExceptions exceptions,
+            Standings standings,
+            CommandOutputs outputs,
             Fleet fleet,
             Events events,
             ChosenDevices devices,
@@ -93,6 +101,8 @@ public class Soundness {
         this.keeper = keeper;
         this.judgings = judgings;
         this.exceptions = exceptions;
+        this.standings = standings;
+        this.outputs = outputs;
         this.fleet = fleet;
         this.events = events;
         this.devices = devices;
@@ -119,6 +129,7 @@ public class Soundness {
         List<Standard> inForce = standards.findByPublishedAtIsNotNullOrderByName();
         List<Asked> asked = asked(device, inForce);
         List<Departure> departures = departures(device, running.get().whole(), asked);
+        outputs.want(device.id(), commands(asked));
         Set<Waived> waived = exceptions.of(device.id());
         List<Departure> counting = departures.stream()
                 .filter(each -> !waived.contains(each.of(device)))
@@ -136,7 +147,25 @@ public class Soundness {
 
     @Transactional(propagation = Propagation.MANDATORY)
     void judgeIfKnownIsAsked(Device device, Instant at) {
-        if (asked(device).stream().anyMatch(each -> each.clause().kind() == ClauseText.Kind.KNOWN)) judge(device, at);
+        judgeIfAsked(device, ClauseText.Kind.KNOWN, at);
+    }
+
+    /** Nothing if it was removed. */
+    @RetryOnConflict
+    @Transactional
+    void judgeIfAnswersAreAsked(long id, Instant at) {
+        fleet.find(id).ifPresent(device -> judgeIfAsked(device, ClauseText.Kind.ANSWER, at));
+    }
+
+    private void judgeIfAsked(Device device, ClauseText.Kind kind, Instant at) {
+        if (asked(device).stream().anyMatch(each -> each.clause().kind() == kind)) judge(device, at);
+    }
+
+    private static Set<String> commands(List<Asked> asked) {
+        return asked.stream()
+                .flatMap(each -> each.clause().asked().stream())
+                .flatMap(each -> each instanceof Command command ? Stream.of(command.request()) : Stream.empty())
+                .collect(Collectors.toSet());
     }
 
     private static KnownDepartures known(int asked, List<Departure> departures, String incomplete) {
@@ -194,15 +223,19 @@ public class Soundness {
         }
     }
 
-    /** @throws ProblemException if a scope cannot be read */
+    /** @throws ProblemException if a scope cannot be read, or if more than reading may be asked of devices */
     void checkScope(ClauseText clause) {
-        platforms.get(clause.platform());
+        Platform platform = platforms.get(clause.platform());
+        clause.asked().ifPresent(asked -> {
+            if (asked instanceof Command command)
+                ReadOnly.check("Clause " + clause.tag() + ", command", command.request(), platform);
+        });
         if (!clause.scope().isBlank()) groups.read(clause.scope());
     }
 
     private List<Departure> departures(Device device, String text, List<Asked> asked) {
         ConfigModel model = model(device);
-        Standing standing = DeviceStanding.of(device);
+        Standing standing = standings.of(device, asked.stream().map(Asked::clause));
         Map<Map<String, String>, Judge> judges = new HashMap<>();
         List<Departure> departures = new ArrayList<>();
         for (Asked each : asked) {
@@ -251,7 +284,7 @@ public class Soundness {
     public List<ClauseEffect> effects(Device device, StandardText text, String before, String after) {
         Map<String, Boolean> scopes = new HashMap<>();
         Map<String, String> values = text.valuesAt(device.siteName());
-        Standing standing = DeviceStanding.of(device);
+        Standing standing = standings.of(device, text.clauses().stream());
         Judge now = new Judge(before, model(device), values, standing);
         Judge then = new Judge(after, model(device), values, standing);
         return text.clauses().stream()
@@ -286,7 +319,8 @@ public class Soundness {
                 .findFirst()
                 .orElseThrow(() -> ProblemException.notFound("clause for " + device.name(), standard + " " + tag));
         String running = history.newest(device, ConfigKind.RUNNING).whole();
-        Judge judge = new Judge(running, model(device), asked.values(), DeviceStanding.of(device));
+        Standing standing = standings.of(device, Stream.of(asked.clause()));
+        Judge judge = new Judge(running, model(device), asked.values(), standing);
         try {
             return judge.repaired(asked.clause().clause())
                     .orElseThrow(() -> new ProblemException(

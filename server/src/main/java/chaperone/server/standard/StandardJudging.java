@@ -1,5 +1,6 @@
 package chaperone.server.standard;
 
+import chaperone.server.answers.AnswersReadEvent;
 import chaperone.server.audit.Audited;
 import chaperone.server.fleet.DevicesPlacedEvent;
 import chaperone.server.fleet.Fleet;
@@ -60,6 +61,12 @@ class StandardJudging implements DisposableBean {
     @EventListener
     void standingChanged(StandingChangedEvent changed) {
         soundness.judgeIfKnownIsAsked(changed.device(), clock.instant());
+    }
+
+    /** Tables move all the time: only where a clause asks for answers. */
+    @EventListener
+    void answersRead(AnswersReadEvent read) {
+        soundness.judgeIfAnswersAreAsked(read.device(), clock.instant());
     }
 
     @EventListener

@@ -6,7 +6,6 @@ import chaperone.core.standard.Judge;
 import chaperone.core.standard.Verdict;
 import chaperone.core.standard.Verdict.Evidence;
 import chaperone.server.clause.ClauseText;
-import chaperone.server.clause.DeviceStanding;
 import chaperone.server.clause.StandardText;
 import chaperone.server.fleet.Device;
 import chaperone.server.fleet.Fleet;
@@ -26,6 +25,7 @@ import java.util.Optional;
 import java.util.Set;
 import java.util.stream.Collectors;
 import java.util.stream.IntStream;
+import java.util.stream.Stream;
 import org.springframework.stereotype.Component;
 
 /** Standards and findings as pages and programs get them; secrets are masked. */
@@ -39,6 +39,7 @@ class StandardViews {
     private final FindingRepository findings;
     private final Fleet fleet;
     private final History history;
+    private final Standings standings;
     private final Soundness soundness;
     private final PlatformRegistry platforms;
     private final SecretMasks masks;
@@ -94,12 +95,14 @@ class StandardViews {
             FindingRepository findings,
             Fleet fleet,
             History history,
+            Standings standings,
             Soundness soundness,
             PlatformRegistry platforms,
             SecretMasks masks) {
         this.findings = findings;
         this.fleet = fleet;
         this.history = history;
+        this.standings = standings;
         this.soundness = soundness;
         this.platforms = platforms;
         this.masks = masks;
@@ -158,7 +161,7 @@ class StandardViews {
     }
 
     private List<String> repair(Device device, String running, ClauseText clause, Map<String, String> values) {
-        Judge judge = new Judge(running, soundness.model(device), values, DeviceStanding.of(device));
+        Judge judge = new Judge(running, soundness.model(device), values, standings.of(device, Stream.of(clause)));
         return repair(device, running, clause, judge, judge.verdict(clause.clause()));
     }
 
@@ -167,7 +170,8 @@ class StandardViews {
         String running = history.newest(device, ConfigKind.RUNNING).whole();
         SectionCut cut = new SectionCut(running, platforms.get(device.platform()), masks);
         Map<String, String> values = text.valuesAt(device.siteName());
-        Judge judge = new Judge(running, soundness.model(device), values, DeviceStanding.of(device));
+        Judge judge =
+                new Judge(running, soundness.model(device), values, standings.of(device, text.clauses().stream()));
         Map<String, Boolean> scopes = new HashMap<>();
         return text.clauses().stream()
                 .filter(clause -> soundness.isFor(device, clause, scopes))
@@ -207,7 +211,7 @@ class StandardViews {
                     running.get().whole(),
                     soundness.model(device),
                     text.valuesAt(device.siteName()),
-                    DeviceStanding.of(device));
+                    standings.of(device, text.clauses().stream()));
             for (ClauseText clause : text.clauses()) {
                 boolean isAsked = soundness.isFor(device, clause, scopes);
                 int place = isAsked
