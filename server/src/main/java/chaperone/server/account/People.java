@@ -5,12 +5,11 @@ import java.util.Collection;
 import java.util.List;
 import java.util.Set;
 import java.util.stream.Collectors;
+import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
-import org.springframework.web.bind.annotation.GetMapping;
-import org.springframework.web.bind.annotation.RestController;
 
 /** Who can be asked for something: everybody whose account is not locked. */
-@RestController
+@Service
 public class People {
     private final AccountRepository accounts;
 
@@ -20,7 +19,6 @@ public class People {
 
     public record PersonView(String account, String fullName) {}
 
-    @GetMapping("/api/people")
     @Transactional(readOnly = true)
     public List<PersonView> all() {
         return accounts.findAllByOrderByName().stream()
