@@ -6155,6 +6155,8 @@ export interface components {
             on: boolean;
             query: string;
             rule: string;
+            /** @enum {string} */
+            what?: "COPY" | "JUDGE";
             zone: string;
         };
         RoutineView: {
@@ -6169,6 +6171,8 @@ export interface components {
             /** Format: int64 */
             reaches?: number;
             rule: string;
+            /** @enum {string} */
+            what: "COPY" | "JUDGE";
             /** Format: date-time */
             writtenAt: string;
             writtenBy: string;

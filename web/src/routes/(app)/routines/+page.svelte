@@ -39,15 +39,16 @@
     doing.act(async () => {
       const run = await need(api.POST('/api/routines/{name}/run', path(name)));
       if (run.job) await goto(`/jobs/${run.job}`);
+      else if (run.devices > 0) regret.tell(`${count(run.devices, 'device')} are being judged.`);
     });
 
   const turn = (routine: Routine) =>
     doing.act(() => {
-      const { rule, zone, query, devices, missed, on } = routine;
+      const { rule, zone, query, devices, what, missed, on } = routine;
       return need(
         api.PUT('/api/routines/{name}', {
           ...path(routine.name),
-          body: { rule, zone, query, devices, missed, on: !on }
+          body: { rule, zone, query, devices, what, missed, on: !on }
         })
       );
     });
@@ -55,7 +56,7 @@
   const remove = (name: string) =>
     doing.act(() =>
       regret.of(
-        `Removed the routine ${name}: it copies nothing any more.`,
+        `Removed the routine ${name}: it is not due any more.`,
         need(api.DELETE('/api/routines/{name}', path(name))),
         doing.load
       )
@@ -76,7 +77,9 @@
 <div class="flex items-start">
   <div class="grow">
     <h1>Routines</h1>
-    <p class="text-quiet">Copies on a calendar. Which devices that means is found out each time.</p>
+    <p class="text-quiet">
+      Copies and judgings on a calendar. Which devices that means is found out each time.
+    </p>
   </div>
   {#if session.mayAct && !edits}
     <button class="btn btn-primary" onclick={() => (edits = {})}>New routine… <kbd>a</kbd></button>
@@ -108,7 +111,7 @@
   <div class="panel mt-4 overflow-x-auto">
     <table class="rows" {@attach rowKeys('routine')}>
       <thead>
-        <tr><th>Routine</th><th>Copies</th><th>When</th><th>Next</th><th>Latest</th><th></th></tr>
+        <tr><th>Routine</th><th>Does</th><th>When</th><th>Next</th><th>Latest</th><th></th></tr>
       </thead>
       <tbody>
         {#each routines as routine (routine.name)}
@@ -121,6 +124,7 @@
               >
             </td>
             <td>
+              {routine.what === 'JUDGE' ? 'judges' : 'copies'}
               {#if routine.devices.length > 0}{count(routine.devices.length, 'named device')}
               {:else if routine.query === ''}the whole fleet
               {:else}<span class="mono">{routine.query}</span>{/if}

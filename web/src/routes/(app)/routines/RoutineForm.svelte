@@ -18,6 +18,10 @@
 
   let { routine, onclose }: Props = $props();
   const ownZone = Intl.DateTimeFormat().resolvedOptions().timeZone;
+  const WHAT = [
+    ['COPY', 'take copies'],
+    ['JUDGE', 'judge by the standards in force']
+  ] as const;
   const zones = Intl.supportedValuesOf('timeZone');
   let name = $state('');
   let form = $state(formOf('daily 02:30'));
@@ -25,6 +29,7 @@
   let query = $state('');
   let devices = $state('');
   let missed = $state<Routine['missed']>('MAKE_UP');
+  let what = $state<Routine['what']>('COPY');
   let on = $state(true);
 
   const rule = $derived(ruleOf(form));
@@ -38,7 +43,7 @@
   );
 
   const keeping = new Submission(async () => {
-    const body = { rule, zone, query: named.length > 0 ? '' : query, devices: named, missed, on };
+    const body = { rule, zone, query: named.length > 0 ? '' : query, devices: named, what, missed, on };
     await need(api.PUT('/api/routines/{name}', { params: { path: { name: name.trim() } }, body }));
     onclose(true);
   });
@@ -46,7 +51,7 @@
 
   onMount(() => {
     if (!routine) return;
-    ({ name, zone, query, missed, on } = routine);
+    ({ name, zone, query, what, missed, on } = routine);
     form = formOf(routine.rule);
     devices = routine.devices.join(' ');
   });
@@ -70,7 +75,19 @@
       placeholder="nightly copies"
     />
 
-    <span class="font-semibold">Takes copies of</span>
+    <span class="font-semibold">What</span>
+    <div class="join" role="group" aria-label="What">
+      {#each WHAT as [each, word] (each)}
+        <button
+          type="button"
+          class="btn btn-sm join-item"
+          aria-pressed={what === each}
+          onclick={() => (what = each)}>{word}</button
+        >
+      {/each}
+    </div>
+
+    <span class="font-semibold">Which devices</span>
     <div class="flex items-center gap-2">
       {#if named.length === 0}
         <div class="min-w-0 grow">
@@ -144,6 +161,23 @@
         at <input class="input w-32" type="time" bind:value={form.time} aria-label="Time" required />
       {/if}
       {#if form.kind === 'monthly'}<span class="text-quiet">the last day of a shorter month</span>{/if}
+    </div>
+
+    <label for="routine-margin" class="font-semibold">Later by</label>
+    <div class="flex items-center gap-2">
+      <input
+        id="routine-margin"
+        class="input w-20"
+        bind:value={form.margin}
+        placeholder="30m"
+        maxlength="5"
+      />
+      <span class="text-quiet">a margin after a window closes, such as 30m or 2h</span>
+    </div>
+    <label for="routine-until" class="font-semibold">Last on</label>
+    <div class="flex items-center gap-2">
+      <input id="routine-until" class="input w-44" type="date" bind:value={form.until} />
+      <span class="text-quiet">empty for always</span>
     </div>
 
     <label for="routine-zone" class="font-semibold">By the clock of</label>

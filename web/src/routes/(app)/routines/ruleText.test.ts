@@ -8,7 +8,10 @@ it.each([
   'weekly mon,thu 02:30',
   'monthly 31 02:30',
   'once 2026-12-01T02:30',
-  'cron 30 2 * * 1-5'
+  'cron 30 2 * * 1-5',
+  'weekly sat 04:00 +30m until 2027-01-31',
+  'daily 02:30 until 2026-12-31',
+  'cron 30 2 * * 1-5 +2h'
 ])('%s is the same after a look at the form', (rule) => expect(ruleOf(formOf(rule))).toBe(rule));
 
 it('puts days in the order of the week', () =>

@@ -7,6 +7,10 @@ export interface RuleForm {
   day: string;
   moment: string;
   cron: string;
+  /** How much later than that it is due, such as 30m; empty for at once. */
+  margin: string;
+  /** The last date on which it is due; empty for always. */
+  until: string;
 }
 
 export const DAYS = ['mon', 'tue', 'wed', 'thu', 'fri', 'sat', 'sun'] as const;
@@ -18,12 +22,20 @@ const EMPTY: RuleForm = {
   days: ['mon'],
   day: '1',
   moment: '',
-  cron: '30 2 * * 1-5'
+  cron: '30 2 * * 1-5',
+  margin: '',
+  until: ''
 };
 
 /** What the text says, as far as the form can show it; an unknown text stands as it is under cron. */
 export function formOf(rule: string): RuleForm {
-  const [kind, ...rest] = rule.trim().split(/\s+/);
+  const words = rule.trim().split(/\s+/);
+  const until = words.at(-2) === 'until' ? (words.splice(-2)[1] ?? '') : '';
+  const margin = words.at(-1)?.startsWith('+') ? (words.pop() ?? '').slice(1) : '';
+  return { ...timesOf(words), margin, until };
+}
+
+function timesOf([kind, ...rest]: string[]): RuleForm {
   switch (kind) {
     case 'hourly':
       return { ...EMPTY, kind, minute: (rest[0] ?? '').replace(':', '') };
@@ -43,6 +55,11 @@ export function formOf(rule: string): RuleForm {
 }
 
 export function ruleOf(form: RuleForm): string {
+  const margin = form.margin.trim() === '' ? '' : ` +${form.margin.trim()}`;
+  return times(form) + margin + (form.until === '' ? '' : ` until ${form.until}`);
+}
+
+function times(form: RuleForm): string {
   switch (form.kind) {
     case 'hourly':
       return `hourly :${form.minute.padStart(2, '0')}`;
@@ -63,7 +80,7 @@ const ENDED: Record<string, string> = {
   STARTED: 'started',
   MADE_UP: 'made up',
   SKIPPED: 'skipped',
-  NO_DEVICE: 'no device to copy',
+  NO_DEVICE: 'no device is meant',
   FAILED: 'not started',
   BY_HAND: 'started by hand'
 };
@@ -76,6 +93,6 @@ export function runText(run: { outcome: string; missed: number; devices: number;
   return `${said}${missed}${devices}${run.reason === '' ? '' : `: ${run.reason}`}`;
 }
 
-/** Whether nothing was copied though it was due. */
+/** Whether nothing was done though it was due. */
 export const isFailure = (run: { outcome: string }) =>
   run.outcome === 'FAILED' || run.outcome === 'NO_DEVICE';

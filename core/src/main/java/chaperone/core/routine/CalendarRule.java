@@ -11,7 +11,7 @@ import java.util.Optional;
  * ends, counts once, at its first coming; a time that does not come, when summer time begins, is due the moment the
  * clocks have moved. {@link Hourly} goes by hours that pass.
  */
-public sealed interface CalendarRule permits Hourly, LocalTimeRule {
+public sealed interface CalendarRule permits Hourly, LocalTimeRule, WindowRule {
 
     /** Beyond it nothing is due: the calendar of people has four digits for a year. */
     Instant LAST = Instant.parse("9999-12-30T00:00:00Z");

@@ -3,6 +3,7 @@ package chaperone.core.routine;
 import com.google.re2j.Pattern;
 import java.time.DateTimeException;
 import java.time.DayOfWeek;
+import java.time.Duration;
 import java.time.LocalDate;
 import java.time.LocalDateTime;
 import java.time.LocalTime;
@@ -16,13 +17,17 @@ import java.util.function.Function;
 
 /**
  * Reads a calendar rule from one line: {@code hourly :15}, {@code daily 02:30}, {@code weekly mon,thu 02:30}, {@code
- * monthly 31 02:30} (the last day of a shorter month), {@code once 2026-12-01T02:30}, {@code cron 30 2 * * 1-5}.
+ * monthly 31 02:30} (the last day of a shorter month), {@code once 2026-12-01T02:30}, {@code cron 30 2 * * 1-5}. Behind each may
+ * stand a margin, {@code +30m} or {@code +2h}, and the last date, {@code until 2027-01-31}: a window closes at the time of the
+ * rule, and it is due that much later.
  */
 public final class RuleText {
     public static final int LONGEST = 200;
     private static final List<String> DAYS = List.of("mon", "tue", "wed", "thu", "fri", "sat", "sun");
     private static final Pattern TIME = Pattern.compile("[0-9]{2}:[0-9]{2}(:[0-9]{2})?");
     private static final Pattern MOMENT = Pattern.compile("[0-9]{4}-[0-9]{2}-[0-9]{2}t" + TIME);
+    private static final Pattern DATE = Pattern.compile("[0-9]{4}-[0-9]{2}-[0-9]{2}");
+    private static final Pattern MARGIN = Pattern.compile("\\+[0-9]{1,4}[mh]");
     private static final String FORMS = "hourly :15, daily 02:30, weekly mon,thu 02:30, monthly 31 02:30,"
             + " once 2026-12-01T02:30, cron 30 2 * * 1-5";
 
@@ -32,9 +37,27 @@ public final class RuleText {
         checkSigns(text);
         List<RuleWord> words = RuleWord.of(text.toLowerCase(Locale.ROOT));
         if (words.isEmpty()) throw new RuleProblem(0, "a rule is one of: " + FORMS);
+        Optional<LocalDate> last = Optional.empty();
+        int until = words.size() - 2;
+        if (words.get(words.size() - 1).text().equals("until"))
+            throw new RuleProblem(text.length(), "a date is missing");
+        if (until >= 0 && words.get(until).text().equals("until")) {
+            last = Optional.of(date(words.get(until + 1)));
+            words = words.subList(0, until);
+        }
+        Duration margin = Duration.ZERO;
+        if (words.size() > 2 && words.get(words.size() - 1).text().startsWith("+")) {
+            margin = margin(words.get(words.size() - 1));
+            words = words.subList(0, words.size() - 1);
+        }
+        if (words.isEmpty()) throw new RuleProblem(0, "a rule is one of: " + FORMS);
+        CalendarRule rule = rule(words, text.length());
+        return last.isEmpty() && margin.isZero() ? rule : new WindowRule(rule, margin, last);
+    }
+
+    private static CalendarRule rule(List<RuleWord> words, int end) throws RuleProblem {
         RuleWord kind = words.get(0);
         List<RuleWord> rest = words.subList(1, words.size());
-        int end = text.length();
         return switch (kind.text()) {
             case "hourly" -> new Hourly(minute(exactly(rest, end, "a minute").get(0)));
             case "daily" ->
@@ -127,6 +150,26 @@ public final class RuleText {
             // Told below, like any other text that is no time.
         }
         throw word.problem("\"" + word.text() + "\" is not a time such as 02:30");
+    }
+
+    private static LocalDate date(RuleWord word) throws RuleProblem {
+        try {
+            if (DATE.matcher(word.text()).matches()) return LocalDate.parse(word.text());
+        } catch (DateTimeException e) {
+            // Told below, like any other text that is no date.
+        }
+        throw word.problem("\"" + word.text() + "\" is not a date such as 2027-01-31");
+    }
+
+    /** At most a day: what comes later is another rule. */
+    private static Duration margin(RuleWord word) throws RuleProblem {
+        if (!MARGIN.matcher(word.text()).matches())
+            throw word.problem("\"" + word.text() + "\" is not a margin such as +30m or +2h");
+        int last = word.text().length() - 1;
+        int count = Integer.parseInt(word.text().substring(1, last));
+        Duration margin = word.text().charAt(last) == 'h' ? Duration.ofHours(count) : Duration.ofMinutes(count);
+        if (margin.compareTo(Duration.ofDays(1)) > 0) throw word.problem("a margin is at most a day");
+        return margin;
     }
 
     private static LocalDateTime moment(RuleWord word) throws RuleProblem {

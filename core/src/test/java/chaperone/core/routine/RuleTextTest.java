@@ -37,6 +37,9 @@ class RuleTextTest {
         cron 0 0 13 * fri      | 2026-11-01T00:00:00Z | 2026-11-05T23:00:00Z 2026-11-12T23:00:00Z 2026-11-19T23:00:00Z
         cron 0 12 29 feb *     | 2096-03-01T00:00:00Z | 2104-02-29T11:00:00Z
         once 2026-12-01T02:30  | 2026-11-23T00:00:00Z | 2026-12-01T01:30:00Z
+        weekly sat 04:00 +30m  | 2026-11-28T03:00:00Z | 2026-11-28T03:30:00Z 2026-12-05T03:30:00Z
+        daily 23:50 +2h        | 2026-11-23T22:55:00Z | 2026-11-24T00:50:00Z 2026-11-25T00:50:00Z
+        daily 02:30 +60m       | 2026-03-29T00:00:00Z | 2026-03-29T02:00:00Z 2026-03-30T01:30:00Z
         """)
     void isDue(String rule, Instant after, String expected) throws RuleProblem {
         List<Instant> wanted =
@@ -49,6 +52,13 @@ class RuleTextTest {
         sometimes        | 0 | is none of: hourly
         daily 25:00      | 6 | is not a time
         daily            | 5 | a time is missing
+        until 2026-12-01 | 0 | is one of: hourly
+        daily until      | 11 | a date is missing
+        daily 02:30 until 2026-02-30 | 18 | is not a date
+        daily 02:30 until 2026-12-01 x | 12 | one word too many
+        daily 02:30 +30  | 12 | is not a margin
+        daily 02:30 +25h | 12 | at most a day
+        +30m             | 0 | is none of: hourly
         daily 02:30 x    | 12 | one word too many
         daily 02:30:00.5 | 6 | is not a time
         weekly mon       | 10 | a time is missing
@@ -166,5 +176,18 @@ class RuleTextTest {
             assertThat(RuleText.read(rule).next(Instant.parse("9999-12-29T23:59:59Z"), ZONE, 5))
                     .hasSizeLessThan(5);
         }
+    }
+
+    /** The date is one on the wall, of the moment at which it is due. */
+    @ParameterizedTest
+    @CsvSource(delimiter = '|', textBlock = """
+        daily 02:30 until 2026-11-25       | 3
+        daily 23:50 +30m until 2026-11-25  | 2
+        hourly :15 until 2026-11-23        | 23
+        once 2026-12-01T02:30 until 2026-11-30 | 0
+        """)
+    void endsWithItsLastDate(String rule, int times) throws RuleProblem {
+        Instant after = Instant.parse("2026-11-23T00:00:00Z");
+        assertThat(RuleText.read(rule).next(after, ZONE, 100)).hasSize(times);
     }
 }

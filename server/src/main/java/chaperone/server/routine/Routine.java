@@ -12,9 +12,15 @@ import java.util.List;
 import java.util.Optional;
 import org.jspecify.annotations.Nullable;
 
-/** Copies that are taken on a calendar, of devices that are found out each time. */
+/** Copies that are taken on a calendar, or judgings, of devices that are found out each time. */
 @Entity
 class Routine {
+    enum What {
+        COPY,
+        /** By what is in force. */
+        JUDGE
+    }
+
     /** What happens to times at which no server was running. */
     enum Missed {
         MAKE_UP,
@@ -32,6 +38,9 @@ class Routine {
 
     /** Names, one a line. */
     private String devices;
+
+    @Enumerated(EnumType.STRING)
+    private What what;
 
     @Enumerated(EnumType.STRING)
     private Missed missed;
@@ -74,6 +83,10 @@ class Routine {
         return devices.isEmpty() ? List.of() : List.of(devices.split("\n"));
     }
 
+    What what() {
+        return what;
+    }
+
     Missed missed() {
         return missed;
     }
@@ -100,6 +113,7 @@ class Routine {
         zone = input.zone();
         query = input.query().strip();
         devices = String.join("\n", input.devices());
+        what = input.what().orElse(What.COPY);
         missed = input.missed();
         isOn = input.on();
         writtenBy = account;

@@ -6,7 +6,9 @@ import chaperone.server.fleet.Fleet;
 import chaperone.server.problem.ProblemException;
 import chaperone.server.query.ChosenDevices;
 import chaperone.server.routine.Routine.Missed;
+import chaperone.server.routine.Routine.What;
 import chaperone.server.routine.RoutineRun.Outcome;
+import chaperone.server.standard.JudgingDueEvent;
 import java.time.Clock;
 import java.time.Duration;
 import java.time.Instant;
@@ -14,6 +16,7 @@ import java.util.List;
 import java.util.Optional;
 import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
+import org.springframework.context.ApplicationEventPublisher;
 import org.springframework.stereotype.Component;
 import org.springframework.transaction.support.TransactionTemplate;
 
@@ -34,6 +37,7 @@ class RoutineClock {
     private final Fleet fleet;
     private final ChosenDevices chosen;
     private final CopyJobs copies;
+    private final ApplicationEventPublisher publisher;
     private final TransactionTemplate transaction;
     private final Clock clock;
 
@@ -43,6 +47,7 @@ class RoutineClock {
             Fleet fleet,
             ChosenDevices chosen,
             CopyJobs copies,
+            ApplicationEventPublisher publisher,
             TransactionTemplate transaction,
             Clock clock) {
         this.routines = routines;
@@ -50,6 +55,7 @@ class RoutineClock {
         this.fleet = fleet;
         this.chosen = chosen;
         this.copies = copies;
+        this.publisher = publisher;
         this.transaction = transaction;
         this.clock = clock;
     }
@@ -92,15 +98,22 @@ class RoutineClock {
         Instant now = clock.instant();
         List<Device> devices = devicesOf(routine);
         if (devices.isEmpty()) return runs.save(new RoutineRun(routine.id(), now, now, Outcome.NO_DEVICE, 0));
-        long job = copies.start(devices, routine.name(), account);
-        return runs.save(new RoutineRun(routine.id(), now, now, Outcome.BY_HAND, 0).of(devices.size(), job));
+        RoutineRun run = new RoutineRun(routine.id(), now, now, Outcome.BY_HAND, 0);
+        return runs.save(started(routine, devices, account, run));
     }
 
     private RoutineRun run(Routine routine, Reached reached, RoutineRun run) {
         if (!reached.problem().isEmpty()) return run.endedAs(Outcome.FAILED, reached.problem());
         if (reached.devices().isEmpty()) return run.endedAs(Outcome.NO_DEVICE, "");
-        long job = copies.start(reached.devices(), routine.name(), "routine " + routine.name());
-        return run.of(reached.devices().size(), job);
+        return started(routine, reached.devices(), "routine " + routine.name(), run);
+    }
+
+    /** Part of a transaction: what is started is as sure as that it was. */
+    private RoutineRun started(Routine routine, List<Device> devices, String by, RoutineRun run) {
+        if (routine.what() == What.COPY) return run.of(devices.size(), copies.start(devices, routine.name(), by));
+        publisher.publishEvent(
+                new JudgingDueEvent(devices.stream().map(Device::id).toList()));
+        return run.of(devices.size());
     }
 
     /** Before any transaction: a query that cannot be read ends the one it is asked in. */

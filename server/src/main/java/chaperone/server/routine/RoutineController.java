@@ -7,6 +7,7 @@ import chaperone.server.removal.RemovalKind;
 import chaperone.server.removal.Removals;
 import chaperone.server.removal.Removed;
 import chaperone.server.routine.Routine.Missed;
+import chaperone.server.routine.Routine.What;
 import chaperone.server.routine.RoutineRun.Outcome;
 import jakarta.validation.Valid;
 import jakarta.validation.constraints.Max;
@@ -63,7 +64,7 @@ class RoutineController {
 
     /**
      * @param dueAt the next times, none while it is off
-     * @param reaches how many devices it would copy now; absent if its query can no longer be read
+     * @param reaches how many devices it would reach now; absent if its query can no longer be read
      */
     record RoutineView(
             String name,
@@ -71,6 +72,7 @@ class RoutineController {
             String zone,
             String query,
             List<String> devices,
+            What what,
             Missed missed,
             boolean on,
             List<Instant> dueAt,
@@ -156,6 +158,7 @@ class RoutineController {
                 routine.zone(),
                 routine.query(),
                 routine.devices(),
+                routine.what(),
                 routine.missed(),
                 routine.isOn(),
                 due,

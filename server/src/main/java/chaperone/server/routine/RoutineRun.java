@@ -78,6 +78,11 @@ class RoutineRun {
         return reason;
     }
 
+    RoutineRun of(int devices) {
+        this.devices = devices;
+        return this;
+    }
+
     RoutineRun of(int devices, long job) {
         this.devices = devices;
         this.jobId = job;

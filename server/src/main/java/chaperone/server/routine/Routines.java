@@ -5,6 +5,7 @@ import chaperone.server.query.ChosenDevices;
 import chaperone.server.routine.Routine.Missed;
 import java.time.Clock;
 import java.util.List;
+import java.util.Optional;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
 
@@ -38,6 +39,6 @@ public class Routines {
     /** A routine of all that a query means; what was missed is made up. */
     @Transactional
     public void write(String name, String rule, String zone, String query, String account) {
-        write(name, new RoutineInput(rule, zone, query, List.of(), Missed.MAKE_UP, true), account);
+        write(name, new RoutineInput(rule, zone, query, List.of(), Optional.empty(), Missed.MAKE_UP, true), account);
     }
 }

@@ -80,6 +80,11 @@ class StandardJudging implements DisposableBean {
     }
 
     @TransactionalEventListener(phase = TransactionPhase.AFTER_COMMIT)
+    void due(JudgingDueEvent due) {
+        worker.doAll(due.devices());
+    }
+
+    @TransactionalEventListener(phase = TransactionPhase.AFTER_COMMIT)
     void restored(RestoredEvent restored) {
         if (restored.kind() == RemovalKind.STANDARD) published(new StandardPublishedEvent());
     }

@@ -54,6 +54,7 @@ class RoutineTest {
                 bean(Fleet.class),
                 bean(ChosenDevices.class),
                 bean(CopyJobs.class),
+                server.context(),
                 bean(TransactionTemplate.class),
                 CLOCK);
     }
@@ -129,6 +130,30 @@ class RoutineTest {
         write("nobody", "daily 02:30", Map.of("query", "name is somebody-else"));
         runFrom("2026-11-02T12:00:00Z", "2026-11-03T12:00:00Z");
         assertThat(runs("nobody").get(0).get("outcome").asString()).isEqualTo("NO_DEVICE");
+    }
+
+    /** The window closes on Saturday at four; the last one is that of the 14th. */
+    @Test
+    void devicesAreJudgedAfterAWindowClosesUntilTheLastDate() {
+        engineer.copy("brkw-acc-1");
+        String yaml =
+                "clauses:\n- {tag: none, reason: r, binding: advise, platform: corvane, scope: '', kind: forbidden,"
+                        + " pattern: '^name '}\n";
+        engineer.put("/api/standards/windows/yaml", Map.of("yaml", yaml)).json(200);
+        engineer.post("/api/standards/windows/publish", Map.of()).json(200);
+        engineer.await("/api/findings", found -> found.get("matching").asInt() == 1);
+        String revisions = engineer.get("/api/devices/brkw-acc-1/revisions").body();
+        database.sql("delete from finding").update();
+        write("windows", "weekly sat 04:00 +30m until 2026-11-14", Map.of("what", "JUDGE"));
+        runFrom("2026-11-01T12:00:00Z", "2026-11-22T12:00:00Z");
+        assertThat(dueTimes("windows")).containsExactly("2026-11-07T03:30:00Z", "2026-11-14T03:30:00Z");
+        assertThat(runs("windows").get(0).get("devices").asInt()).isEqualTo(1);
+        assertThat(runs("windows").get(0).has("job")).isFalse();
+        engineer.await("/api/findings", found -> found.get("matching").asInt() == 1);
+        assertThat(engineer.get("/api/devices/brkw-acc-1/revisions").body()).isEqualTo(revisions);
+        assertThat(engineer.get("/api/routines").json(200).at("/0/dueAt"))
+                .as("never again")
+                .isEmpty();
     }
 
     @Test
