@@ -102,7 +102,7 @@ class JudgeTest {
     void aFieldWithoutAValueIsNotKnownAndNeverAPass() {
         Verdict verdict = judge(SWITCH, Map.of()).verdict(clause(LOGGING));
         assertThat(verdict.kind()).isEqualTo(Kind.NOT_KNOWN);
-        assertThat(verdict.evidence().get(0).expected()).contains("{{log}}");
+        assertThat(verdict.evidence().get(0).found().orElseThrow()).contains("{{log}}");
         assertThatIllegalArgumentException()
                 .isThrownBy(() -> judge(SWITCH, Map.of()).repaired(clause(LOGGING)));
     }
