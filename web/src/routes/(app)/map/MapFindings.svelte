@@ -1,5 +1,6 @@
 <script lang="ts">
   import type { FindingRow } from '$lib/api/client';
+  import CaseButton from '$lib/parts/case/CaseButton.svelte';
   import { evidenceText, VERDICT } from '$lib/parts/standard/clauseText';
 
   interface Props {
@@ -10,6 +11,11 @@
 
   let { site, found, matching }: Props = $props();
   const SHOWN = 12;
+  const items = $derived(
+    found
+      .filter((row) => row.kind === 'FAIL')
+      .map(({ device, standard, tag }) => ({ kind: 'FINDING' as const, device, standard, tag }))
+  );
 </script>
 
 <section class="panel p-3.5" aria-labelledby="found">
@@ -30,4 +36,5 @@
     {:else}<li class="text-quiet">Every device keeps to all of its clauses.</li>{/each}
   </ul>
   {#if matching > SHOWN}<p class="text-quiet">and {matching - SHOWN} more</p>{/if}
+  {#if items.length > 0}<div class="mt-2"><CaseButton {items} class="btn btn-sm" /></div>{/if}
 </section>

@@ -16,15 +16,22 @@ import org.springframework.transaction.annotation.Transactional;
 @Repository
 class FindingTrend {
     /**
-     * What begins and what ends, summed up day by day; all before the first day counts on it. What is excepted now is left
-     * out; an exception that has ended is not remembered here.
+     * What begins and what ends, summed up day by day; all before the first day counts on it. While an exception held for
+     * it a finding does not count.
      */
     private static final String TREND = """
-            with moves as (
-              select since as at, 1 as by from finding
-              where standard_id = :standard and kind = 'FAIL' and not excepted
-              union all select since, 1 from closed_finding where standard_id = :standard
-              union all select ended_at, -1 from closed_finding where standard_id = :standard),
+            with stood as (
+              select device_id, tag, since, cast('infinity' as timestamptz) as until from finding
+              where standard_id = :standard and kind = 'FAIL'
+              union all select device_id, tag, since, ended_at from closed_finding
+              where standard_id = :standard and kind = 'FAIL'),
+            waived as (
+              select greatest(s.since, e.made_at) as since, least(s.until, coalesce(e.ended_at, 'infinity')) as until
+              from stood s join granted_exception e on e.standard_id = :standard and e.device_id = s.device_id
+                and e.tag = s.tag and e.made_at < s.until and coalesce(e.ended_at, 'infinity') > s.since),
+            moves as (
+              select since as at, 1 as by from stood union all select until, -1 from stood
+              union all select since, -1 from waived union all select until, 1 from waived),
             daily as (
               select greatest(0, :days + ceil(extract(epoch from at - cast(:now as timestamptz)) / 86400)) as day,
                 sum(by) as by

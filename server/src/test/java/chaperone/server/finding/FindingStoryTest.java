@@ -340,18 +340,28 @@ class FindingStoryTest {
                         select d.id, s.id, 'old', 'LOW', 'FAIL', now() - make_interval(hours => 5 * i),
                           now() - make_interval(hours => 3 * i), 'CHANGED', '[]'
                         from device d, standard s, generate_series(1, 90) i where d.name = 'brkw-acc-1'""").update();
+        database.sql("""
+                        insert into granted_exception (standard_id, tag, device_id, reason, owner, ends_at, made_by, made_at,
+                          ended_at)
+                        select s.id, 'old', d.id, 'r', 'o', now(), 'o', now() - make_interval(hours => 7 * i),
+                          now() - make_interval(hours => 7 * i - 4)
+                        from device d, standard s, generate_series(1, 60) i where d.name = 'brkw-acc-1'""").update();
         for (JsonNode point :
                 engineer.get("/api/standards/access/trend?days=20").json(200)) {
             long counted = database.sql("""
                             select (select count(*) from finding where kind = 'FAIL' and since <= cast(:at as timestamptz))
-                              + (select count(*) from closed_finding
-                                where since <= cast(:at as timestamptz) and ended_at > cast(:at as timestamptz))""")
+                              + (select count(*) from closed_finding c
+                                where since <= cast(:at as timestamptz) and ended_at > cast(:at as timestamptz)
+                                and not exists (select 1 from granted_exception e where e.tag = c.tag
+                                  and e.device_id = c.device_id and e.standard_id = c.standard_id
+                                  and e.made_at <= cast(:at as timestamptz) and e.ended_at > cast(:at as timestamptz)))""")
                     .param("at", point.get("at").asString())
                     .query(Long.class)
                     .single();
             assertThat(point.get("failing").asLong()).as("%s", point).isEqualTo(counted);
         }
         database.sql("delete from closed_finding where tag = 'old'").update();
+        database.sql("delete from granted_exception where tag = 'old'").update();
     }
 
     @Test
