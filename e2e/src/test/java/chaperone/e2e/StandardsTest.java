@@ -134,7 +134,7 @@ class StandardsTest {
     /** Somebody takes the last line of an access list: who and when stand beside it, and it is put back. */
     @Test
     void anAccessListAlteredByAccidentIsPutBack() throws Exception {
-        Page page = DEMO.logIn("r.anand", "demo-engineer");
+        Page page = DEMO.logIn("a.keel", "demo-administrator");
         Page wall = DEMO.logIn("watch", "demo-viewer");
         wall.setViewportSize(1920, 1080);
         wall.navigate("/boards/1?wall=1");
@@ -149,7 +149,16 @@ class StandardsTest {
                     DEMO.server().standIn("gull-core-1").address(),
                     DemoFleet.PERSON,
                     DemoFleet.PERSON_PASSWORD,
-                    List.of("admin", DemoFleet.ADMIN_PASSWORD, "edit", "list quay-in", "not 90", "up", "done", "bye"));
+                    List.of(
+                            "admin",
+                            DemoFleet.ADMIN_PASSWORD,
+                            "edit",
+                            "list quay-in",
+                            "not 90",
+                            "up",
+                            "done",
+                            "save",
+                            "bye"));
             page.navigate("/standards/findings?tag=lists-end");
             Locator found = rowWith(page, "gull-core-1");
             assertThat(found).containsText("m.oduya from 127.");
@@ -160,33 +169,42 @@ class StandardsTest {
         assertThat(page.getByText("Repair, as the device will read it")).isVisible();
         page.getByLabel("A note to this finding").fill("@r.anand who was that?");
         page.keyboard().press("Enter");
-        assertThat(page.getByText("r.anand, ").first()).isVisible();
+        assertThat(page.getByText("a.keel, ").first()).isVisible();
         page.evaluate("() => document.activeElement?.blur()");
         page.keyboard().press("r");
         assertThat(page.getByRole(AriaRole.STATUS).filter(new Locator.FilterOptions().setHasText("open its preview")))
                 .isVisible();
         page.getByText("Where else?").first().click();
         assertThat(page.getByText("1 finding on 1 device.")).isVisible();
-        // Whoever put it there takes it back: the finding is over, and how it ended stands.
-        OpenSsh.type(
-                DEMO.server().standIn("gull-core-1").address(),
-                DemoFleet.PERSON,
-                DemoFleet.PERSON_PASSWORD,
-                List.of(
-                        "admin",
-                        DemoFleet.ADMIN_PASSWORD,
-                        "edit",
-                        "list quay-in",
-                        "90 stop ip any any",
-                        "up",
-                        "done",
-                        "bye"));
-        page.navigate("/devices/gull-core-1");
-        button(page, "Copy now").click();
-        page.waitForURL("**/jobs/*");
+        repaired(page);
         page.navigate("/standards/findings?state=CLOSED&tag=lists-end");
         assertThat(rowWith(page, "gull-core-1")).containsText("altered");
         assertThat(clauses).containsText("100 %");
+        assertTrue(DEMO.server().standIn("gull-core-1").device().runningText().contains("9999 stop ip any any"));
+    }
+
+    /** The draft change that the repair is in, from its preview to the end. */
+    private static void repaired(Page page) {
+        // The device was copied as soon as it said that it was edited, and saved after that.
+        page.navigate("/devices/gull-core-1");
+        button(page, "Copy now").click();
+        page.waitForURL("**/jobs/*");
+        assertThat(page.getByText("1 of 1")).isVisible();
+        page.getByText("Open the preview").click();
+        page.waitForURL("**/changes/*");
+        assertThat(rowWith(page, "gull-core-1")).containsText("ready");
+        button(page, "Propose").click();
+        assertThat(page.getByText("somebody else is needed")).isVisible();
+        Page approver = DEMO.logIn("t.lindgren", "demo-approver");
+        approver.navigate(page.url().replaceFirst("^https?://[^/]+", ""));
+        // Their own menu says approver, too.
+        approver.getByRole(
+                        AriaRole.BUTTON,
+                        new Page.GetByRoleOptions().setName("Approve").setExact(true))
+                .click();
+        button(page, "Run…").click();
+        button(page, "Run it").click();
+        assertThat(page.getByText("kept on 1 device, exactly as previewed")).isVisible();
     }
 
     @Test
