@@ -21,6 +21,7 @@ import org.junit.jupiter.api.AfterEach;
 import org.junit.jupiter.api.BeforeAll;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.Timeout;
+import org.junit.jupiter.api.parallel.ResourceLock;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.EnumSource;
 import org.junit.jupiter.params.provider.EnumSource.Mode;
@@ -28,6 +29,7 @@ import org.junit.jupiter.params.provider.ValueSource;
 
 /** Giving lines to a device of every family: what it takes, what it refuses, and what its guard undoes. */
 @Timeout(120)
+@ResourceLock(Family.STAND_INS)
 class DeviceEditTest {
     private static final EditGuard.Terms TERMS = new EditGuard.Terms(Duration.ofMinutes(2), "harbour test");
 

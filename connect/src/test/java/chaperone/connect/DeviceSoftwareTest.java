@@ -22,12 +22,14 @@ import org.junit.jupiter.api.AfterAll;
 import org.junit.jupiter.api.AfterEach;
 import org.junit.jupiter.api.BeforeAll;
 import org.junit.jupiter.api.Timeout;
+import org.junit.jupiter.api.parallel.ResourceLock;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.EnumSource;
 import org.junit.jupiter.params.provider.EnumSource.Mode;
 
 /** Giving a device of every family another release, and what it can refuse. */
 @Timeout(180)
+@ResourceLock(Family.STAND_INS)
 class DeviceSoftwareTest {
     private static final String FILE = "next.img";
     private static Connector connector;

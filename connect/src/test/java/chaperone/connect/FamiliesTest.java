@@ -42,14 +42,19 @@ import org.assertj.core.api.ThrowableAssert.ThrowingCallable;
 import org.junit.jupiter.api.AfterAll;
 import org.junit.jupiter.api.AfterEach;
 import org.junit.jupiter.api.BeforeAll;
+import org.junit.jupiter.api.Order;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.Timeout;
+import org.junit.jupiter.api.parallel.ResourceLock;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvFileSource;
 import org.junit.jupiter.params.provider.EnumSource;
 
 /** The same for every family: what one can do with a device, and what each fault of a device leads to. */
 @Timeout(120)
+@ResourceLock(Family.STAND_INS)
+// The longest begins first, so that nothing waits for it alone in the end.
+@Order(1)
 class FamiliesTest {
     private static final Platforms PLATFORMS = Platforms.shipped();
     /** Where it is the time that has to run out. */

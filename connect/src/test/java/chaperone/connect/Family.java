@@ -33,6 +33,9 @@ enum Family {
     BRISLING("brisling", "ald-wall-1", "object ice-house host 192.0.2.77", "erase object ice-house", "ice-house"),
     PELLON("pellon", "mv-curlew-sw-1", "{\"welcome\": \"ice house\"}", "{\"welcome\": null}", "ice house");
 
+    /** One set of stand-ins for all classes that talk to each family: who uses it has it alone. */
+    static final String STAND_INS = "families";
+
     static final int PORT = 2934;
     static final Login LOGIN = new Login(DemoFleet.ACCOUNT, DemoFleet.PASSWORD, DemoFleet.ADMIN_PASSWORD);
     private static StandIns standIns;
