@@ -27,24 +27,25 @@ import java.util.Map;
 import java.util.Optional;
 
 /**
- * 60 clauses of three kinds over 2,000 configurations of 1,000 lines, in one thread: from the stored bytes to verdicts with
- * evidence. Beside it ripgrep in one thread, which looks for the same 60 patterns in the same texts as files and prints the
+ * 200 clauses of three kinds over 2,000 configurations of 1,000 lines, in one thread: from the stored bytes to verdicts with
+ * evidence. Beside it ripgrep in one thread, which looks for the same 200 patterns in the same texts as files and prints the
  * lines that it finds, with their numbers; it knows nothing of blocks and compares no numbers. Exit 1 if the aim is missed.
  */
 public final class Clauses {
+    private static final int CLAUSES = 200;
     private static final int CONFIGS = 2_000;
     private static final int LINES = 1_000;
     private static final int RUNS = 7;
-    private static final double MOST = 3.0;
+    private static final double MOST = 2.0;
 
     private final List<Clause> clauses = new ArrayList<>();
     private final List<String> patterns = new ArrayList<>();
 
     private Clauses() {
-        for (int i = 0; i < 20; i++) {
-            golden(i);
-            forbidden(i);
-            forEach(i);
+        for (int i = 0; i < CLAUSES; i++) {
+            if (i % 3 == 0) golden(i / 3);
+            else if (i % 3 == 1) forbidden(i / 3);
+            else forEach(i / 3);
         }
     }
 
@@ -74,11 +75,13 @@ public final class Clauses {
         double ratio = median(ours) / median(theirs);
         System.out.printf(
                 Locale.ROOT,
-                "60 clauses over %d configurations of %d lines: %.0f ms, %d departures; ripgrep, one thread: %.0f ms;"
+                "%d clauses over %d configurations of %d lines: %.0f ms (%.1f ms each; aim: under 50), %d departures; ripgrep, one thread: %.0f ms;"
                         + " ratio %.2f (aim: at most %.0f)%s%n",
+                CLAUSES,
                 CONFIGS,
                 LINES,
                 median(ours),
+                median(ours) / CONFIGS,
                 departures,
                 median(theirs),
                 ratio,

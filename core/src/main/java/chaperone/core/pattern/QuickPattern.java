@@ -2,6 +2,7 @@ package chaperone.core.pattern;
 
 import com.google.re2j.Matcher;
 import com.google.re2j.Pattern;
+import java.util.List;
 import java.util.Optional;
 
 /**
@@ -25,6 +26,16 @@ public final class QuickPattern {
 
     public Pattern pattern() {
         return pattern;
+    }
+
+    /** What every line that it fits begins with: with one of these; empty if nobody knows. */
+    public List<String> beginnings() {
+        return required.starts();
+    }
+
+    /** Letters that stand in every text that it fits; empty if nobody knows. */
+    public String letters() {
+        return required.anywhere();
     }
 
     /** Whether it is worth trying. */

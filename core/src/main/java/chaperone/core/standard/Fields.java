@@ -12,10 +12,13 @@ import java.util.Set;
 public final class Fields {
     private static final Pattern FIELD = Pattern.compile("\\{\\{ *([a-z][a-z0-9-]{0,39}) *\\}\\}");
 
+    private static final String OPENS = "{{";
+
     private Fields() {}
 
     /** In the order in which they come. */
     public static Set<String> in(String text) {
+        if (!text.contains(OPENS)) return Set.of();
         Set<String> names = new LinkedHashSet<>();
         Matcher field = FIELD.matcher(text);
         while (field.find()) names.add(field.group(1));
@@ -60,6 +63,7 @@ public final class Fields {
     }
 
     private static String filled(String text, Map<String, String> values) {
+        if (!text.contains(OPENS)) return text;
         StringBuilder filled = new StringBuilder();
         Matcher field = FIELD.matcher(text);
         int end = 0;

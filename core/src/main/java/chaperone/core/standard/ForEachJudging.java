@@ -3,6 +3,7 @@ package chaperone.core.standard;
 import chaperone.core.config.ConfigStatement;
 import chaperone.core.pattern.QuickPattern;
 import chaperone.core.standard.Condition.Compares;
+import chaperone.core.standard.Places.Place;
 import chaperone.core.standard.Rule.ForEach;
 import chaperone.core.standard.Section.Kind;
 import chaperone.core.standard.Section.Mark;
@@ -12,6 +13,7 @@ import com.google.re2j.Matcher;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
+import java.util.stream.Stream;
 
 /** A condition over the lines of each block that fits, or over each line that fits where a family has no blocks. */
 record ForEachJudging(ForEach rule) implements RuleJudging {
@@ -20,21 +22,31 @@ record ForEachJudging(ForEach rule) implements RuleJudging {
     private record Found(Statement line, boolean holds) {}
 
     @Override
-    public List<Evidence> departures(Statement root) {
-        List<Evidence> departures = new ArrayList<>();
-        Walk.over(root, Optional.empty(), (path, each) -> {
-            if (!isMeant(each) || holds(each)) return;
-            Optional<Statement> wrong = speaking(each).stream()
-                    .filter(found -> !found.holds())
-                    .map(Found::line)
-                    .findFirst();
-            departures.add(new Evidence(
-                    Walk.with(path, each),
-                    expected(),
-                    wrong.map(Statement::text),
-                    wrong.map(Statement::line).or(() -> Optional.of(each.line()))));
-        });
-        return departures;
+    public List<Evidence> departures(Places places) {
+        return meant(places)
+                .filter(each -> !holds(each.statement()))
+                .map(this::departure)
+                .toList();
+    }
+
+    private Stream<Place> meant(Places places) {
+        return rule.with()
+                .map(with -> places.holding(with).stream()
+                        .filter(block -> rule.block().isIn(block.text())))
+                .orElseGet(() -> places.fitting(rule.block()).stream());
+    }
+
+    private Evidence departure(Place block) {
+        Optional<Statement> wrong = speaking(block.statement()).stream()
+                .filter(found -> !found.holds())
+                .map(Found::line)
+                .findFirst();
+        return new Evidence(
+                block.pathWithin(),
+                expected(),
+                wrong.map(Statement::text),
+                wrong.map(Statement::line)
+                        .or(() -> Optional.of(block.statement().line())));
     }
 
     private String expected() {
@@ -73,11 +85,9 @@ record ForEachJudging(ForEach rule) implements RuleJudging {
     }
 
     @Override
-    public List<Mark> marks(Statement root) {
+    public List<Mark> marks(Places places) {
         List<Mark> marks = new ArrayList<>();
-        Walk.over(root, Optional.empty(), (path, each) -> {
-            if (isMeant(each)) block(each, marks);
-        });
+        meant(places).forEach(each -> block(each.statement(), marks));
         return marks;
     }
 

@@ -24,9 +24,9 @@ import java.util.Set;
 record GoldenJudging(Golden golden, Statement wanted) implements RuleJudging {
 
     @Override
-    public List<Evidence> departures(Statement root) {
+    public List<Evidence> departures(Places places) {
         List<Evidence> departures = new ArrayList<>();
-        departures(List.of(), root, wanted, departures);
+        departures(List.of(), places.root(), wanted, departures);
         return departures;
     }
 
@@ -98,9 +98,9 @@ record GoldenJudging(Golden golden, Statement wanted) implements RuleJudging {
     }
 
     @Override
-    public List<Mark> marks(Statement root) {
+    public List<Mark> marks(Places places) {
         List<Mark> marks = new ArrayList<>();
-        marks(root, wanted, marks);
+        marks(places.root(), wanted, marks);
         return marks;
     }
 

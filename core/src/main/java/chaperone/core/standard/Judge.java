@@ -11,16 +11,20 @@ import chaperone.core.structure.Statement;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import org.jspecify.annotations.Nullable;
 
 /**
- * Judges a device by clauses. Its configuration is read once for all of them; each clause then costs one walk over its
- * statements, which for a golden text ends at the statements that it names. Patterns take linear time (RE2).
+ * Judges a device by clauses. Its configuration is read and its statements are sorted once for all of them ({@link Places});
+ * each clause then meets those statements alone that begin as its pattern does, a golden text those that it names. Patterns
+ * take linear time (RE2).
  */
 public final class Judge {
     private final ConfigModel model;
     private final Statement root;
     private final Map<String, String> fields;
     private final Standing standing;
+    /** Made when the first clause needs it. */
+    private @Nullable Places places;
 
     /** @param fields what the site of the device fills in */
     public Judge(String text, ConfigModel model, Map<String, String> fields, Standing standing) {
@@ -30,20 +34,25 @@ public final class Judge {
         this.standing = standing;
     }
 
+    private Places places() {
+        if (places == null) places = new Places(root);
+        return places;
+    }
+
     public Verdict verdict(Clause clause) {
         if (clause.rule() instanceof Known known) return standing.verdict(known.fact());
         if (clause.rule() instanceof Answer answer) return standing.verdict(answer);
         Optional<String> unfilled = Fields.unfilled(clause.rule(), fields);
         if (unfilled.isPresent())
             return Verdict.notKnown("no value for {{" + unfilled.get() + "}} at this site", "a value");
-        return Verdict.of(judging(clause.rule()).departures(root));
+        return Verdict.of(judging(clause.rule()).departures(places()));
     }
 
     /** What the clause speaks of; nothing if a field of it has no value, or if it speaks of no line. */
     public Section section(Clause clause) {
         boolean speaksOfLines = speaksOfConfiguration(clause)
                 && Fields.unfilled(clause.rule(), fields).isEmpty();
-        return new Section(speaksOfLines ? judging(clause.rule()).marks(root) : List.of());
+        return new Section(speaksOfLines ? judging(clause.rule()).marks(places()) : List.of());
     }
 
     private static boolean speaksOfConfiguration(Clause clause) {
@@ -62,7 +71,9 @@ public final class Judge {
             throw new IllegalArgumentException("{{" + name + "}} has no value");
         });
         String repaired = model.grammar().write(judging(clause.rule()).repaired(root));
-        return judging(clause.rule()).departures(model.read(repaired)).isEmpty()
+        return judging(clause.rule())
+                        .departures(new Places(model.read(repaired)))
+                        .isEmpty()
                 ? Optional.of(repaired)
                 : Optional.empty();
     }

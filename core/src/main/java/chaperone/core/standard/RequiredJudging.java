@@ -1,6 +1,7 @@
 package chaperone.core.standard;
 
 import chaperone.core.config.ConfigStatement;
+import chaperone.core.standard.Places.Place;
 import chaperone.core.standard.Rule.Required;
 import chaperone.core.standard.Section.Kind;
 import chaperone.core.standard.Section.Mark;
@@ -13,17 +14,14 @@ import java.util.Optional;
 /** A statement that must stand somewhere, or in each block of a kind. */
 record RequiredJudging(Required rule) implements RuleJudging {
     @Override
-    public List<Evidence> departures(Statement root) {
-        List<Evidence> departures = new ArrayList<>();
-        if (rule.in().isEmpty()) {
-            if (fitting(root).isEmpty()) departures.add(missing(List.of(), Optional.empty()));
-            return departures;
-        }
-        Walk.over(root, Optional.empty(), (path, each) -> {
-            if (isMeant(each) && !hasOne(each))
-                departures.add(missing(Walk.with(path, each), Optional.of(each.line())));
-        });
-        return departures;
+    public List<Evidence> departures(Places places) {
+        if (rule.in().isEmpty())
+            return fitting(places).isEmpty() ? List.of(missing(List.of(), Optional.empty())) : List.of();
+        return places.fitting(rule.in().get()).stream()
+                .filter(block -> !hasOne(block.statement()))
+                .map(block -> missing(
+                        block.pathWithin(), Optional.of(block.statement().line())))
+                .toList();
     }
 
     private Evidence missing(List<String> path, Optional<Integer> line) {
@@ -40,26 +38,25 @@ record RequiredJudging(Required rule) implements RuleJudging {
         return block.children().stream().anyMatch(child -> rule.statement().isIn(child.text()));
     }
 
-    private List<Statement> fitting(Statement root) {
-        List<Statement> found = new ArrayList<>();
-        Walk.over(root, rule.in(), (path, each) -> {
-            if (rule.statement().isIn(each.text())) found.add(each);
-        });
-        return found;
+    private List<Statement> fitting(Places places) {
+        return places.fitting(rule.statement()).stream()
+                .filter(each -> rule.in().isEmpty() || isMeant(each.above()))
+                .map(Place::statement)
+                .toList();
     }
 
     @Override
-    public List<Mark> marks(Statement root) {
+    public List<Mark> marks(Places places) {
         List<Mark> marks = new ArrayList<>();
-        for (Statement each : fitting(root)) marks.add(new Mark(Kind.HOLDS, each.line(), each.text()));
-        for (Evidence each : departures(root))
+        for (Statement each : fitting(places)) marks.add(new Mark(Kind.HOLDS, each.line(), each.text()));
+        for (Evidence each : departures(places))
             marks.add(new Mark(Kind.MISSING, each.line().orElse(Statement.TOP), each.expected()));
         return marks;
     }
 
     @Override
     public List<ConfigStatement> repaired(Statement root) {
-        return repaired(root, rule.in().isEmpty() && fitting(root).isEmpty());
+        return repaired(root, rule.in().isEmpty() && fitting(new Places(root)).isEmpty());
     }
 
     private List<ConfigStatement> repaired(Statement above, boolean lacksOne) {

@@ -100,11 +100,14 @@ public record Statement(
 
     /** Without what says nothing to the device. */
     public Statement withoutComments() {
-        List<Statement> kept = children.stream()
-                .filter(child -> child.form.isPresent())
-                .map(Statement::withoutComments)
-                .toList();
-        return kept.equals(children) ? this : withChildren(kept);
+        List<Statement> kept = new ArrayList<>(children.size());
+        boolean isSame = true;
+        for (Statement child : children) {
+            Statement bare = child.form.isPresent() ? child.withoutComments() : null;
+            isSame &= bare == child;
+            if (bare != null) kept.add(bare);
+        }
+        return isSame ? this : withChildren(kept);
     }
 
     /** What stands below it, as values: without comments, and without what only says what holds anyway. */
