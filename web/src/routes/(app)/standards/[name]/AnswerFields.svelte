@@ -47,6 +47,11 @@
     {#each tables as [table, word] (table)}<option value={table}>{word}</option>{/each}
   </select>
 </Field>
+{#if clause.table !== undefined && device !== ''}
+  <p>
+    <a class="underline" href="/devices/{encodeURIComponent(device)}/tables">What {device} showed last</a>
+  </p>
+{/if}
 {#if clause.table === undefined}
   <div class="flex items-end gap-2">
     <div class="grow">
