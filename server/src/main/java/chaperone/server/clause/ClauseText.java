@@ -10,6 +10,8 @@ import chaperone.core.standard.Rule.Manner;
 import chaperone.core.standard.ValueKind;
 import chaperone.core.table.TableKind;
 import chaperone.server.problem.ProblemException;
+import com.github.benmanes.caffeine.cache.Cache;
+import com.github.benmanes.caffeine.cache.Caffeine;
 import jakarta.validation.constraints.NotBlank;
 import jakarta.validation.constraints.NotNull;
 import jakarta.validation.constraints.Size;
@@ -70,6 +72,10 @@ public record ClauseText(
         Optional<@Size(max = 300) String> passed,
         Optional<@Size(max = 300) String> failed,
         Optional<@Size(max = 20) List<@NotBlank @Size(max = 100) String>> paragraphs) {
+
+    /** The same few clauses judge all devices: their patterns are compiled once. */
+    private static final Cache<ClauseText, Clause> COMPILED =
+            Caffeine.newBuilder().maximumSize(5_000).build();
 
     public enum Kind {
         GOLDEN,
@@ -160,6 +166,6 @@ public record ClauseText(
 
     /** @throws ProblemException naming the clause and the field that is missing or malformed */
     public Clause clause() {
-        return new Clause(tag, reason, binding, ClauseRules.of(this), byHand.orElse(false));
+        return COMPILED.get(this, text -> new Clause(tag, reason, binding, ClauseRules.of(text), byHand.orElse(false)));
     }
 }

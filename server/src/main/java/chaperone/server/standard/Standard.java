@@ -1,6 +1,8 @@
 package chaperone.server.standard;
 
 import chaperone.server.clause.StandardText;
+import com.github.benmanes.caffeine.cache.Cache;
+import com.github.benmanes.caffeine.cache.Caffeine;
 import jakarta.persistence.Entity;
 import jakarta.persistence.GeneratedValue;
 import jakarta.persistence.GenerationType;
@@ -17,6 +19,9 @@ import tools.jackson.databind.json.JsonMapper;
 @Entity
 class Standard {
     private static final JsonMapper JSON = JsonMapper.builder().build();
+    /** Each device is judged by the same few texts. */
+    private static final Cache<String, StandardText> IN_FORCE =
+            Caffeine.newBuilder().maximumSize(200).build();
 
     @Id
     @GeneratedValue(strategy = GenerationType.IDENTITY)
@@ -68,7 +73,8 @@ class Standard {
 
     /** What devices are judged by; nothing before it is published. */
     Optional<StandardText> inForce() {
-        return Optional.ofNullable(published).map(text -> JSON.readValue(text, StandardText.class));
+        return Optional.ofNullable(published)
+                .map(written -> IN_FORCE.get(written, text -> JSON.readValue(text, StandardText.class)));
     }
 
     void publish(String by, Instant at) {
