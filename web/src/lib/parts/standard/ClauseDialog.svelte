@@ -6,7 +6,7 @@
   import Field from '$lib/parts/form/Field.svelte';
   import FormEnd from '$lib/parts/form/FormEnd.svelte';
   import ProblemNote from '$lib/parts/form/ProblemNote.svelte';
-  import { clauseDraft } from '$lib/state/clauseDraft.svelte';
+  import { clauseDraft } from '$lib/parts/standard/clauseDraft.svelte';
   import { Latest } from '$lib/state/latest.svelte';
   import { Submission } from '$lib/state/submission.svelte';
   import { whenever } from '$lib/state/whenever.svelte';

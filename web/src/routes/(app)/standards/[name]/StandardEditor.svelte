@@ -5,7 +5,7 @@
   import { api, need } from '$lib/api/client';
   import ProblemNote from '$lib/parts/form/ProblemNote.svelte';
   import { keys } from '$lib/keys/keys.svelte';
-  import { clauseDraft } from '$lib/state/clauseDraft.svelte';
+  import { clauseDraft } from '$lib/parts/standard/clauseDraft.svelte';
   import { freeTag } from '$lib/parts/standard/clauseText';
   import { session } from '$lib/state/session.svelte';
   import { Submission } from '$lib/state/submission.svelte';

@@ -35,7 +35,7 @@ public class QuickReading {
     private final Clock clock;
 
     /** What a look came to. */
-    enum Seen {
+    public enum Seen {
         SAME,
         COPIED,
         FAILED,

@@ -2,9 +2,9 @@ package chaperone.server.standard;
 
 import chaperone.core.answer.KnownDepartures;
 import chaperone.core.answer.Question;
-import chaperone.server.copy.OverdueDevices;
 import chaperone.server.event.Events;
 import chaperone.server.fleet.Fleet;
+import chaperone.server.reading.OverdueDevices;
 import com.github.kagkarlsson.scheduler.task.helper.RecurringTask;
 import com.github.kagkarlsson.scheduler.task.helper.Tasks;
 import com.github.kagkarlsson.scheduler.task.schedule.FixedDelay;

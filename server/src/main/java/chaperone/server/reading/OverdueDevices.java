@@ -1,4 +1,4 @@
-package chaperone.server.copy;
+package chaperone.server.reading;
 
 import chaperone.server.query.ChosenDevices;
 import chaperone.server.query.Groups;

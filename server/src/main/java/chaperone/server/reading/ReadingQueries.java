@@ -1,4 +1,4 @@
-package chaperone.server.copy;
+package chaperone.server.reading;
 
 import chaperone.core.query.QueryWriter;
 import chaperone.server.query.GroupUser;

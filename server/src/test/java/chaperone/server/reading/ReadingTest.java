@@ -1,8 +1,9 @@
-package chaperone.server.copy;
+package chaperone.server.reading;
 
 import static org.assertj.core.api.Assertions.assertThat;
 
 import chaperone.server.account.Role;
+import chaperone.server.copy.QuickReading;
 import chaperone.server.support.Api;
 import chaperone.server.support.DevicePorts;
 import chaperone.server.support.TestServer;

@@ -1,4 +1,4 @@
-package chaperone.server.copy;
+package chaperone.server.reading;
 
 import jakarta.persistence.Entity;
 import jakarta.persistence.GeneratedValue;

@@ -1,5 +1,6 @@
-package chaperone.server.copy;
+package chaperone.server.reading;
 
+import chaperone.server.copy.QuickReading;
 import chaperone.server.fleet.Device;
 import chaperone.server.lease.DeviceAccess;
 import chaperone.server.problem.ProblemException;

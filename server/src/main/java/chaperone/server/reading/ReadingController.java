@@ -1,4 +1,4 @@
-package chaperone.server.copy;
+package chaperone.server.reading;
 
 import chaperone.server.audit.AuditNote;
 import chaperone.server.audit.Audited;

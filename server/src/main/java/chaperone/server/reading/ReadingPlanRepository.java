@@ -1,4 +1,4 @@
-package chaperone.server.copy;
+package chaperone.server.reading;
 
 import java.util.List;
 import java.util.Optional;
