@@ -62,7 +62,7 @@ class ChangeReadiness {
                     HttpStatus.CONFLICT,
                     "unsaved-lines",
                     "A device runs lines that it has not saved; its guard would lose them.",
-                    "Choose to save them first, or save them on the device.");
+                    "Choose to save them first, or save them on the device and copy it again.");
         }
         return altered;
     }
