@@ -31,12 +31,12 @@
     [change.madeBy, change.proposedBy, ...change.edits.map((edit) => edit.madeBy)].includes(session.who?.name)
   );
   const mayApprove = $derived(session.mayApprove || (session.mayAct && change.needs !== 'APPROVER'));
-  /** Whether it stands on some of its devices only. */
   /** One that is stuck on a device may stand on others. */
   const stands = $derived(
     change.state === 'KEPT' ||
       (change.state === 'STUCK' && (opened.runs[0]?.devices ?? []).some((line) => line.state === 'KEPT'))
   );
+  /** Whether it stands on some of its devices only. */
   const isLeftOut = $derived((opened.runs[0]?.devices ?? []).some((line) => line.state !== 'KEPT'));
 
   async function goOn() {
