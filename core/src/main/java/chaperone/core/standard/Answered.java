@@ -15,8 +15,15 @@ public record Answered(List<String> lines, Optional<String> refused) {
     /** More of one answer shows nobody anything. */
     private static final int MOST_EVIDENCE = 50;
 
+    /** In characters: what comes behind them in a line is left out of what is shown. */
+    private static final int LONGEST_SHOWN = 500;
+
     public Answered {
         lines = List.copyOf(lines);
+    }
+
+    private static String shown(String line) {
+        return line.length() <= LONGEST_SHOWN ? line : line.substring(0, LONGEST_SHOWN) + "…";
     }
 
     /** Linear in the answer (RE2). */
@@ -35,7 +42,8 @@ public record Answered(List<String> lines, Optional<String> refused) {
                                 Optional.empty(),
                                 Optional.empty()))
                         : fitting.stream()
-                                .map(line -> new Evidence(List.of(asked), "", Optional.of(line), Optional.empty()))
+                                .map(line ->
+                                        new Evidence(List.of(asked), "", Optional.of(shown(line)), Optional.empty()))
                                 .toList());
     }
 }

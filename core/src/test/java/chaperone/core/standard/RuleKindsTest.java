@@ -18,7 +18,9 @@ import chaperone.core.standard.Rule.Manner;
 import chaperone.core.standard.Rule.Required;
 import chaperone.core.standard.Standing.Told;
 import chaperone.core.standard.Verdict.Kind;
+import chaperone.core.table.TableKind;
 import com.google.re2j.Pattern;
+import java.util.Collections;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
@@ -183,6 +185,18 @@ class RuleKindsTest {
         assertThat(refused.evidence().get(0).said()).contains("no such word");
         assertThat(judge(SWITCH).section(clause).marks()).isEmpty();
         assertThat(judge(SWITCH).repaired(clause)).isEmpty();
+    }
+
+    /** An answer that is one line of a million letters, or a million lines, is no reason to keep it all as evidence. */
+    @Test
+    void ofALongAnswerLittleIsShown() {
+        Asked asked = new Asked.Rows(TableKind.ARP);
+        Clause clause = clause(new Answer(asked, pattern("x"), false));
+        List<String> lines = Collections.nCopies(1000, "x".repeat(10_000));
+        Verdict verdict =
+                answering(Map.of(asked, new Answered(lines, Optional.empty()))).verdict(clause);
+        assertThat(verdict.evidence()).hasSize(50);
+        assertThat(verdict.evidence().get(0).said()).startsWith("arp: xxx").hasSizeLessThan(600);
     }
 
     private static Judge answering(Map<Asked, Answered> answers) {

@@ -19,6 +19,9 @@ import org.springframework.stereotype.Component;
 /** Reads in an open conversation what a device answers beside its configuration, and keeps it. */
 @Component
 public class AnswerReader {
+    /** In characters: more of one answer is no answer to a clause. */
+    private static final int LONGEST = 1_000_000;
+
     private final Tables tables;
     private final CommandOutputs outputs;
     private final ApplicationEventPublisher publisher;
@@ -66,6 +69,9 @@ public class AnswerReader {
 
     static CommandOutput output(Conversation conversation, String request) {
         Answer answer = answer(conversation, request);
+        if (answer.text().filter(text -> text.length() > LONGEST).isPresent())
+            return new CommandOutput(
+                    request, List.of(), Optional.of("the answer is longer than " + LONGEST + " characters"));
         return answer.text()
                 .map(text -> new CommandOutput(request, text.lines().toList(), Optional.empty()))
                 .orElseGet(() -> new CommandOutput(request, List.of(), Optional.of(answer.refused())));
