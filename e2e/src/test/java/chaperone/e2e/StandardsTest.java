@@ -100,34 +100,6 @@ class StandardsTest {
         assertThat(labelled(page, "Limit")).hasValue("7");
     }
 
-    /** What would alter a device is refused before it is asked; what it answers is there to write the pattern by. */
-    @Test
-    void aClauseAboutWhatADeviceAnswersIsWrittenByItsAnswer() {
-        Page page = DEMO.logIn("a.keel", "demo-administrator");
-        page.navigate("/standards/payment%20network");
-        page.getByPlaceholder("a device").fill("duns-acc-1");
-        button(page, "New clause").click();
-        labelled(page, "Platform").selectOption("corvane");
-        button(page, "what it answers").click();
-        Locator command = page.getByRole(AriaRole.TEXTBOX, new Page.GetByRoleOptions().setName("Command"));
-        command.fill("restart");
-        button(page, "Ask duns-acc-1 now").click();
-        assertThat(page.getByText("is not known to only read")).isVisible();
-        command.fill("show storage");
-        button(page, "Ask duns-acc-1 now").click();
-        assertThat(page.getByText("corvane-7.4.2.img")).isVisible();
-        Locator line = page.getByRole(
-                AriaRole.TEXTBOX, new Page.GetByRoleOptions().setName("Line").setExact(true));
-        line.fill("^free +[1-9]");
-        Locator trial =
-                page.getByLabel("Trial on a device").getByRole(AriaRole.ARTICLE).first();
-        assertThat(trial).containsText("holds");
-        line.fill("^free +0$");
-        assertThat(trial).containsText("show storage: a line that fits ^free +0$ is missing");
-        button(page, "has no line").click();
-        assertThat(trial).containsText("holds");
-    }
-
     @Test
     void aClauseIsWaivedForAWhileAndCountsAgain() {
         Page page = DEMO.logIn("r.anand", "demo-engineer");
