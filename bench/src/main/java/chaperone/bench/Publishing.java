@@ -91,24 +91,15 @@ public final class Publishing {
     private static List<Map<String, Object>> clauses() {
         List<Map<String, Object>> clauses = new ArrayList<>();
         for (int i = 0; i < CLAUSES; i++)
-            clauses.add(Map.of(
-                    "tag",
-                    "c" + i,
-                    "reason",
-                    "measured",
-                    "binding",
-                    "ADVISE",
-                    "platform",
-                    "corvane",
-                    "scope",
-                    "",
-                    "kind",
-                    "FORBIDDEN",
-                    "pattern",
-                    i % 10 == 0 ? "^  member vlan 3" + i : "^account mate-" + i + " "));
-        clauses.add(Map.of(
+            clauses.add(forbidden("c" + i, i % 10 == 0 ? "^member vlan 3" + i : "^account mate-" + i + " "));
+        clauses.add(forbidden("name", "^name hall"));
+        return clauses;
+    }
+
+    private static Map<String, Object> forbidden(String tag, String pattern) {
+        return Map.of(
                 "tag",
-                "name",
+                tag,
                 "reason",
                 "measured",
                 "binding",
@@ -120,8 +111,7 @@ public final class Publishing {
                 "kind",
                 "FORBIDDEN",
                 "pattern",
-                "^name hall"));
-        return clauses;
+                pattern);
     }
 
     private static boolean measure(Api api, Connection database) throws Exception {

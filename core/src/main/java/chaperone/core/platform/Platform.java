@@ -57,10 +57,19 @@ public record Platform(
         return edit.flatMap(EditRequests::way);
     }
 
-    /** Whether a request is one line that is known to alter nothing. */
+    /** A configuration has secrets that are known where it is read as one; of an answer, line by line, they are not. */
+    private boolean showsConfiguration(String request) {
+        String plain = String.join(" ", request.strip().split("\\s+"));
+        return plain.startsWith(copy.running())
+                || copy.saved().filter(plain::startsWith).isPresent();
+    }
+
+    /** Whether a request is one line that is known to alter nothing, and asks for something else than a configuration. */
     public boolean onlyReads(String request) {
         boolean isOneLine = request.lines().count() == 1;
-        return isOneLine && readOnly.filter(pattern -> pattern.matches(request)).isPresent();
+        return isOneLine
+                && !showsConfiguration(request)
+                && readOnly.filter(pattern -> pattern.matches(request)).isPresent();
     }
 
     /** Whether a configuration with this tree can be taken for a whole and sound one. */

@@ -42,7 +42,7 @@ record GoldenJudging(Golden golden, Statement wanted) implements RuleJudging {
                         found.map(Statement::line).or(() -> lineOf(here))));
             }
             // A block that is missing altogether is one departure, its first line; the repair brings all of it.
-            found.ifPresent(block -> departures(Walk.with(path, each), block, each, departures));
+            found.ifPresent(block -> departures(Paths.with(path, each), block, each, departures));
         }
         for (Statement each : beside(here, there))
             departures.add(new Evidence(path, "", Optional.of(each.text()), Optional.of(each.line())));

@@ -14,8 +14,8 @@ import java.util.Optional;
 import org.jspecify.annotations.Nullable;
 
 /**
- * Judges a device by clauses. Its configuration is read and its statements are sorted once for all of them ({@link Places});
- * each clause then meets those statements alone that begin as its pattern does, a golden text those that it names. Patterns
+ * Judges a device by clauses. Its configuration is read and its statements are told apart once for all of them ({@link
+ * Places}); each clause then meets those statements alone whose first word may be its own, a golden text those that it names. Patterns
  * take linear time (RE2).
  */
 public final class Judge {

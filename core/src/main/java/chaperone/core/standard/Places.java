@@ -30,7 +30,8 @@ final class Places {
     /**
      * A statement where it stands.
      *
-     * @param above itself at the top
+     * @param holder the one that it stands in; none at the top
+     * @param above the statement that it stands in, the root at the top
      * @param order of the text, from 0
      */
     record Place(Statement statement, @Nullable Place holder, Statement above, int order) {
@@ -47,7 +48,7 @@ final class Places {
 
         /** The same with itself behind it. */
         List<String> pathWithin() {
-            return Walk.with(path(), statement);
+            return Paths.with(path(), statement);
         }
     }
 

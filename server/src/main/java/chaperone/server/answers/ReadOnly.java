@@ -15,7 +15,8 @@ public final class ReadOnly {
     public static void check(String field, String request, Platform platform) {
         if (platform.onlyReads(request)) return;
         String known = platform.readOnly()
-                .map(pattern -> "What only reads there fits " + pattern + ".")
+                .map(pattern -> "What only reads there fits " + pattern
+                        + ", but for what shows a configuration: other clauses judge that.")
                 .orElse("The platform does not say what only reads there (\"read-only\").");
         throw new ProblemException(
                 HttpStatus.UNPROCESSABLE_CONTENT,

@@ -129,7 +129,17 @@ class AnswerClauseTest {
     }
 
     @ParameterizedTest
-    @ValueSource(strings = {"restart", "show storage\nrestart", "edit", "SHOW storage", "show ;restart", "show"})
+    @ValueSource(
+            strings = {
+                "restart",
+                "show storage\nrestart",
+                "edit",
+                "SHOW storage",
+                "show ;restart",
+                "show",
+                "show config running",
+                "show  config saved"
+            })
     @Order(4)
     void nothingIsAskedThatCouldAlterIt(String command) {
         JsonNode refused = engineer.post("/api/devices/" + SWITCH + "/output", Map.of("command", command))

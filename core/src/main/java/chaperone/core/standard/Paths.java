@@ -5,8 +5,8 @@ import java.util.ArrayList;
 import java.util.List;
 
 /** Paths to statements, for people. */
-final class Walk {
-    private Walk() {}
+final class Paths {
+    private Paths() {}
 
     static List<String> with(List<String> path, Statement statement) {
         List<String> longer = new ArrayList<>(path);
