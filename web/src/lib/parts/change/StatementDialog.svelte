@@ -1,4 +1,5 @@
 <script lang="ts">
+  import ScrolledText from '$lib/parts/form/ScrolledText.svelte';
   import { onMount } from 'svelte';
   import { api, need, type ConfigurationPart, type PathEditInput, type TriedEdit } from '$lib/api/client';
   import Dialog from '$lib/parts/form/Dialog.svelte';
@@ -142,22 +143,18 @@
         </select>
       </Field>
     {:else}
-      <!-- A scrolling region must be reachable by keyboard (WCAG 2.1.1). -->
-      <!-- svelte-ignore a11y_no_noninteractive_tabindex -->
-      <pre tabindex="0" class="bg-base-200 max-h-48 overflow-auto rounded px-2 py-1">{part.value?.text ??
-          ''}</pre>
+      <ScrolledText label="What stands there" text={part.value?.text ?? ''} class="max-h-48" />
     {/if}
     <section aria-label="What the device would be told" aria-live="polite">
       <h3 class="font-semibold">What the device would be told</h3>
       <ProblemNote problem={tried.problem} />
       {#each tried.value?.misfits ?? [] as misfit (misfit)}<p class="text-error">{misfit}</p>{/each}
-      <!-- svelte-ignore a11y_no_noninteractive_tabindex -->
-      <pre
-        tabindex="0"
-        class={[
-          'bg-base-200 mt-1 max-h-32 min-h-8 overflow-auto rounded px-2 py-1 whitespace-pre-wrap',
-          tried.isStale && 'opacity-60'
-        ]}>{tried.value?.commands.join('\n') ?? ''}</pre>
+      <ScrolledText
+        label="Commands"
+        text={tried.value?.commands.join('\n') ?? ''}
+        wraps
+        class={['mt-1 max-h-32 min-h-8', tried.isStale && 'opacity-60']}
+      />
     </section>
     <Field label="Why" error={adding.of('note')}>
       <input class="input w-full" maxlength="2000" bind:value={note} />

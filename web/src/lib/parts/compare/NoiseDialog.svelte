@@ -1,4 +1,5 @@
 <script lang="ts">
+  import ScrolledText from '$lib/parts/form/ScrolledText.svelte';
   import { onMount } from 'svelte';
   import { api, asProblem, need, type Group, type NoiseEffect, type Problem } from '$lib/api/client';
   import { count } from '$lib/text/time';
@@ -73,7 +74,7 @@
 </script>
 
 <Dialog title="Set lines like this aside" oncancel={() => onclose(false)}>
-  <p class="mono bg-base-200 rounded-field mt-2 overflow-x-auto px-2 py-1 whitespace-pre">{line}</p>
+  <ScrolledText label="The line" text={line} class="mt-2" />
   <form class="mt-3 grid gap-2" onsubmit={keeping.submit}>
     <Field
       label="Pattern"
@@ -111,17 +112,19 @@
         {effect.examined < effect.devices
           ? `the first ${effect.examined} of ${count(effect.devices, 'device')}`
           : count(effect.devices, 'device')}.
-        <ul class="mt-1 max-h-28 overflow-y-auto">
-          {#each effects as each (each.device + each.kind)}
-            <li>
-              {each.device}, {each.kind.toLowerCase()}: {each.revisions} → {each.revisionsThen};
-              {each.merges
-                .slice(0, 6)
-                .map((merge) => `${merge.from} to ${merge.to} are one`)
-                .join(', ')}{each.merges.length > 6 ? ` and ${each.merges.length - 6} more` : ''}
-            </li>
-          {/each}
-        </ul>
+        <ScrolledText label="Revisions by device" class="mt-1 max-h-28">
+          <ul>
+            {#each effects as each (each.device + each.kind)}
+              <li>
+                {each.device}, {each.kind.toLowerCase()}: {each.revisions} → {each.revisionsThen};
+                {each.merges
+                  .slice(0, 6)
+                  .map((merge) => `${merge.from} to ${merge.to} are one`)
+                  .join(', ')}{each.merges.length > 6 ? ` and ${each.merges.length - 6} more` : ''}
+              </li>
+            {/each}
+          </ul>
+        </ScrolledText>
         {#if effect.examples.length > 0}
           <p class="text-quiet mt-1">It fits, among others:</p>
           {#each effect.examples as example (example)}<p class="mono truncate whitespace-pre">

@@ -1,4 +1,5 @@
 <script lang="ts">
+  import ScrolledText from '$lib/parts/form/ScrolledText.svelte';
   import Confirm from '$lib/parts/form/Confirm.svelte';
   import Dialog from '$lib/parts/form/Dialog.svelte';
   import { fillsRest } from '$lib/parts/form/fillsRest';
@@ -66,7 +67,7 @@
 {#if session.pasted}
   {@const lines = session.pasted}
   <Dialog title="Send {count(lines.length, 'line')} to {name}?" asks oncancel={session.dropPasted}>
-    <pre class="bg-base-200 rounded-field mt-2 max-h-72 overflow-auto p-2">{lines.join('\n')}</pre>
+    <ScrolledText label="Lines to send" text={lines.join('\n')} class="mt-2 max-h-72" />
     <p class="mt-2">Each goes when the device has come back to its prompt after the one before.</p>
     <div class="mt-4 flex gap-2">
       <button class="btn btn-primary" onclick={session.sendPasted}>Send them</button>

@@ -1,4 +1,5 @@
 <script lang="ts">
+  import ScrolledText from '$lib/parts/form/ScrolledText.svelte';
   import { onMount } from 'svelte';
   import { goto } from '$app/navigation';
   import { api, need, type Clause, type ConfigKind } from '$lib/api/client';
@@ -66,8 +67,11 @@
       >
     </div>
     {#if clause.value}
-      <pre class="bg-base-200 max-h-60 overflow-auto rounded px-3 py-2">{clause.value.text ??
-          [clause.value.within, clause.value.pattern].filter(Boolean).join('\n  ')}</pre>
+      <ScrolledText
+        label="What the clause says"
+        text={clause.value.text ?? [clause.value.within, clause.value.pattern].filter(Boolean).join('\n  ')}
+        class="max-h-60"
+      />
     {/if}
     <ProblemNote problem={clause.problem} />
     <Field label="In which standard" hint="It is kept and published there, not yet here.">

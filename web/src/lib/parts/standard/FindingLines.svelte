@@ -1,4 +1,5 @@
 <script lang="ts">
+  import ScrolledText from '$lib/parts/form/ScrolledText.svelte';
   import { api, need, type FindingDetail, type FindingRow } from '$lib/api/client';
   import ClauseDialog from './ClauseDialog.svelte';
   import ProblemNote from '$lib/parts/form/ProblemNote.svelte';
@@ -29,24 +30,28 @@
   );
 </script>
 
-<ul class="mono bg-removed max-h-60 overflow-y-auto rounded px-3 py-2">
-  {#each finding.evidence as evidence, i (i)}
-    <li class="whitespace-pre-wrap">{evidenceText(evidence)}</li>
-  {/each}
-</ul>
-{#if detail.value && detail.value.excerpt.length > 0}
-  <ol class="mono mt-2 max-h-48 overflow-auto" aria-label="What stands there">
-    {#each detail.value.excerpt as line, i (line.line)}
-      {#if i > 0 && detail.value.excerpt[i - 1]!.line + 1 < line.line}<li class="text-quiet">…</li>{/if}
-      <li class={['whitespace-pre', line.isMeant ? 'bg-removed' : 'text-quiet']}>
-        <span class="text-quiet inline-block w-10 pr-2 text-right">{line.line + 1}</span>{line.text}
-      </li>
+<ScrolledText label="Where it departs" class="bg-removed max-h-60 rounded px-3 py-2">
+  <ul class="mono">
+    {#each finding.evidence as evidence, i (i)}
+      <li class="whitespace-pre-wrap">{evidenceText(evidence)}</li>
     {/each}
-  </ol>
+  </ul>
+</ScrolledText>
+{#if detail.value && detail.value.excerpt.length > 0}
+  <ScrolledText label="What stands there" class="mt-2 max-h-48">
+    <ol class="mono">
+      {#each detail.value.excerpt as line, i (line.line)}
+        {#if i > 0 && detail.value.excerpt[i - 1]!.line + 1 < line.line}<li class="text-quiet">…</li>{/if}
+        <li class={['whitespace-pre', line.isMeant ? 'bg-removed' : 'text-quiet']}>
+          <span class="text-quiet inline-block w-10 pr-2 text-right">{line.line + 1}</span>{line.text}
+        </li>
+      {/each}
+    </ol>
+  </ScrolledText>
 {/if}
 {#if detail.value && detail.value.repair.length > 0}
   <p class="text-quiet mt-2">Repair, as the device will read it</p>
-  <pre class="bg-base-200 max-h-40 overflow-auto rounded px-3 py-2">{detail.value.repair.join('\n')}</pre>
+  <ScrolledText label="Repair" text={detail.value.repair.join('\n')} class="max-h-40" />
 {/if}
 <ProblemNote problem={detail.problem} class="mt-2" />
 {#if session.mayAct && finding.state !== 'CLOSED' && line !== undefined && finding.revision !== undefined}

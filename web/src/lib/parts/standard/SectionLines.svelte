@@ -1,4 +1,5 @@
 <script lang="ts">
+  import ScrolledText from '$lib/parts/form/ScrolledText.svelte';
   import type { Section } from '$lib/api/client';
   import { SECTION_SIGN, SECTION_WORD } from './clauseText';
 
@@ -14,18 +15,18 @@
   };
 </script>
 
-<!-- A scrolling region must be reachable by keyboard (WCAG 2.1.1). -->
-<!-- svelte-ignore a11y_no_noninteractive_tabindex -->
-<ol class="mono my-2 max-h-72 overflow-auto" tabindex="0" aria-label="The section that the clause speaks of">
-  {#each section.lines as line, i (i)}
-    <li class="{line.mark} {isGap(i) ? 'gap' : ''}">
-      <span class="text-quiet text-right">{line.line === undefined ? '' : line.line + 1}</span>
-      <span aria-hidden="true">{SECTION_SIGN[line.mark]}</span>
-      <span class="text">{line.text}</span>
-      <span class="word">{SECTION_WORD[line.mark]}</span>
-    </li>
-  {/each}
-</ol>
+<ScrolledText label="The section that the clause speaks of" class="my-2 max-h-72">
+  <ol class="mono">
+    {#each section.lines as line, i (i)}
+      <li class="{line.mark} {isGap(i) ? 'gap' : ''}">
+        <span class="text-quiet text-right">{line.line === undefined ? '' : line.line + 1}</span>
+        <span aria-hidden="true">{SECTION_SIGN[line.mark]}</span>
+        <span class="text">{line.text}</span>
+        <span class="word">{SECTION_WORD[line.mark]}</span>
+      </li>
+    {/each}
+  </ol>
+</ScrolledText>
 
 <style>
   li {

@@ -1,4 +1,5 @@
 <script lang="ts">
+  import ScrolledText from '$lib/parts/form/ScrolledText.svelte';
   import { onMount } from 'svelte';
   import { api, need, type Agreed } from '$lib/api/client';
   import Dialog from '$lib/parts/form/Dialog.svelte';
@@ -45,9 +46,11 @@
         {#if parts.length === 0}It runs what was agreed.{:else}{count(parts.length, 'part')} of its configuration
           {parts.length === 1 ? 'differs' : 'differ'} from what was agreed:{/if}
       </p>
-      <ul class="mono my-2 max-h-40 overflow-y-auto">
-        {#each parts as part (part.key)}<li class="truncate" title={part.label}>{part.label}</li>{/each}
-      </ul>
+      <ScrolledText label="What differs" class="my-2 max-h-40">
+        <ul class="mono">
+          {#each parts as part (part.key)}<li class="truncate" title={part.label}>{part.label}</li>{/each}
+        </ul>
+      </ScrolledText>
       <p class="text-quiet">
         From now on this is agreed: it cannot be taken back, only put back by a change. <a
           class="underline"

@@ -1,4 +1,5 @@
 <script lang="ts">
+  import ScrolledText from '$lib/parts/form/ScrolledText.svelte';
   import type { Found } from '$lib/api/client';
   import { rowKeys } from '$lib/keys/rowKeys';
   import { count } from '$lib/text/time';
@@ -34,14 +35,13 @@
             >
             {#if isOpen}
               {@const first = same.places[0]}
-              <pre class="bg-base-200 rounded-field mt-1 overflow-x-auto px-2 py-1">{[
-                  ...same.path,
-                  first?.before,
-                  `▸ ${same.text}`,
-                  first?.after
-                ]
+              <ScrolledText
+                label="Where it stands"
+                text={[...same.path, first?.before, `▸ ${same.text}`, first?.after]
                   .filter((each) => each !== undefined && each !== '')
-                  .join('\n')}</pre>
+                  .join('\n')}
+                class="mt-1"
+              />
             {/if}
           </td>
           <td class="mono text-quiet max-w-56 truncate" title={same.path.join(' / ')}

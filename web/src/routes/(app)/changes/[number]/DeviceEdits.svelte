@@ -1,4 +1,5 @@
 <script lang="ts">
+  import ScrolledText from '$lib/parts/form/ScrolledText.svelte';
   import type { ChangeEdit, DevicePreview } from '$lib/api/client';
   import { EDIT, remarkText } from '$lib/parts/change/changeText';
   import Confirm from '$lib/parts/form/Confirm.svelte';
@@ -60,10 +61,7 @@
       </div>
       {#if edit.note}<p>{edit.note}</p>{/if}
       {#if edit.lines.length > 0}
-        <pre
-          class="bg-base-200 mt-1 max-h-40 overflow-auto rounded px-2 py-1 whitespace-pre-wrap">{edit.lines.join(
-            '\n'
-          )}</pre>
+        <ScrolledText label="As typed" text={edit.lines.join('\n')} wraps class="mt-1 max-h-40" />
       {/if}
       {#if wrong.length > 0}
         <div role="alert" class="bg-removed mt-2 rounded px-3 py-2">

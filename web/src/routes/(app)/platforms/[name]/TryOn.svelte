@@ -1,4 +1,5 @@
 <script lang="ts">
+  import ScrolledText from '$lib/parts/form/ScrolledText.svelte';
   import { onMount } from 'svelte';
   import {
     api,
@@ -151,12 +152,11 @@
             <summary class="mono text-quiet cursor-pointer truncate"
               >{exchange.request.split('\n')[0]}</summary
             >
-            <!-- svelte-ignore a11y_no_noninteractive_tabindex -->
-            <pre
-              class="bg-base-200 max-h-64 overflow-auto p-2"
-              tabindex="0"
-              role="region"
-              aria-label="Answer">{exchange.answer}{exchange.cut ? '\n… the rest is left out' : ''}</pre>
+            <ScrolledText
+              label="Answer"
+              text={exchange.answer + (exchange.cut ? '\n… the rest is left out' : '')}
+              class="max-h-64"
+            />
           </details>
         {/each}
       </li>

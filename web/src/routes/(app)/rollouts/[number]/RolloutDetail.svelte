@@ -1,4 +1,5 @@
 <script lang="ts">
+  import ScrolledText from '$lib/parts/form/ScrolledText.svelte';
   import { onMount } from 'svelte';
   import { api, need, type Rollout, type RolloutDevice } from '$lib/api/client';
   import StepsConsole from '$lib/parts/console/StepsConsole.svelte';
@@ -133,7 +134,7 @@
         <p class="text-quiet mt-3">
           What it is told, after {chosen.image} ({bytes(chosen.imageSize)}) was copied to it
         </p>
-        <pre class="bg-base-200 overflow-auto rounded px-3 py-2">{chosen.commands.join('\n')}</pre>
+        <ScrolledText label="Commands" text={chosen.commands.join('\n')} />
       </section>
       <StepsConsole
         device={chosen.device}

@@ -1,4 +1,5 @@
 <script lang="ts">
+  import ScrolledText from '$lib/parts/form/ScrolledText.svelte';
   import { api, need, type Clause } from '$lib/api/client';
   import Field from '$lib/parts/form/Field.svelte';
   import ProblemNote from '$lib/parts/form/ProblemNote.svelte';
@@ -73,7 +74,7 @@
   {#if output.value}
     <div>
       <p class="text-quiet">{asked}</p>
-      <pre class="bg-base-200 max-h-48 overflow-auto rounded px-2 py-1">{output.value.lines.join('\n')}</pre>
+      <ScrolledText label="Answer" text={output.value.lines.join('\n')} class="max-h-48" />
     </div>
   {/if}
 {/if}

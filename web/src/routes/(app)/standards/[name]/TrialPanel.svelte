@@ -1,4 +1,5 @@
 <script lang="ts">
+  import ScrolledText from '$lib/parts/form/ScrolledText.svelte';
   import Preview from '$lib/parts/form/Preview.svelte';
   import ProblemNote from '$lib/parts/form/ProblemNote.svelte';
   import { evidenceText, sectionText, VERDICT } from '$lib/parts/standard/clauseText';
@@ -51,7 +52,7 @@
           </ul>
           {#if trial.repair.length > 0}
             <p class="text-quiet mt-1">Repair, as the device will read it</p>
-            <pre class="bg-base-200 max-h-40 overflow-auto rounded px-2 py-1">{trial.repair.join('\n')}</pre>
+            <ScrolledText label="Repair" text={trial.repair.join('\n')} class="max-h-40" />
           {/if}
         </article>
       {/each}

@@ -1,4 +1,5 @@
 <script lang="ts">
+  import ScrolledText from '$lib/parts/form/ScrolledText.svelte';
   import { onMount } from 'svelte';
   import { api, need, type Standard, type StandardVersion } from '$lib/api/client';
   import Dialog from '$lib/parts/form/Dialog.svelte';
@@ -116,11 +117,11 @@
       </tbody>
     </table>
     {#if difference.value}
-      <pre
-        class="mono mt-3 max-h-80 overflow-auto"
-        aria-label="How they differ">{#each difference.value.split('\n') as line, i (i)}<span
-            class={['block', look(line)]}>{line || ' '}</span
-          >{/each}</pre>
+      <ScrolledText label="How they differ" class="mt-3 max-h-80">
+        <pre class="mono">{#each difference.value.split('\n') as line, i (i)}<span
+              class={['block', look(line)]}>{line || ' '}</span
+            >{/each}</pre>
+      </ScrolledText>
     {:else if !difference.isAwaited && !difference.problem}
       <p class="mt-3">They say the same: {titleOf(before ?? 0)}, and {titleOf(after)}.</p>
     {/if}

@@ -1,4 +1,5 @@
 <script lang="ts">
+  import ScrolledText from '$lib/parts/form/ScrolledText.svelte';
   import { goto } from '$app/navigation';
   import { onMount } from 'svelte';
   import Field from '$lib/parts/form/Field.svelte';
@@ -201,10 +202,7 @@
               </div>
             {/if}
             {#if opened.result.commands.length > 0}
-              <pre
-                class="bg-base-200 mt-1 max-h-80 overflow-auto rounded px-3 py-2">{opened.result.commands.join(
-                  '\n'
-                )}</pre>
+              <ScrolledText label="Commands" text={opened.result.commands.join('\n')} class="mt-1 max-h-80" />
             {/if}
           {/if}
         </Preview>

@@ -1,4 +1,5 @@
 <script lang="ts">
+  import ScrolledText from '$lib/parts/form/ScrolledText.svelte';
   import { api, need, type DeviceTable, type TableDifference } from '$lib/api/client';
   import ProblemNote from '$lib/parts/form/ProblemNote.svelte';
   import { count } from '$lib/text/time';
@@ -36,7 +37,7 @@
     <span class="chip">−{difference.removed} went</span>
     <span class="chip">~{difference.altered} altered</span>
   </p>
-  <div class="panel mt-2 overflow-x-auto">
+  <ScrolledText label="What became of each row" class="panel mt-2">
     <table class="rows">
       <thead
         ><tr
@@ -70,7 +71,7 @@
         {/each}
       </tbody>
     </table>
-  </div>
+  </ScrolledText>
   {#if all > difference.rows.length}
     <p class="text-quiet mt-2">
       The first {count(difference.rows.length, 'row')} of {count(all, 'row')} that differ.
