@@ -4840,6 +4840,7 @@ export interface components {
             ended?: "CHANGED" | "CLAUSE_ALTERED" | "NOT_ASKED" | "KNOWN";
             endedWho?: components["schemas"]["OriginView"];
             evidence: components["schemas"]["Evidence"][];
+            isRepairable: boolean;
             /** @enum {string} */
             kind: "PASS" | "FAIL" | "NOT_KNOWN";
             /** Format: date-time */

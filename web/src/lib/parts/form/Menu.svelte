@@ -47,5 +47,8 @@
   .menu-panel {
     background: var(--card);
     color: var(--color-base-content);
+    /* It stands at once where it will stay: who is quick does not click beside what still grows. */
+    transition: none;
+    scale: 1;
   }
 </style>

@@ -9,7 +9,10 @@
   import { evidenceText } from './clauseText';
 
   interface Props {
-    finding: Pick<FindingRow, 'standard' | 'device' | 'tag' | 'revision' | 'state' | 'evidence'>;
+    finding: Pick<
+      FindingRow,
+      'standard' | 'device' | 'tag' | 'kind' | 'isRepairable' | 'revision' | 'state' | 'evidence'
+    >;
   }
 
   let { finding }: Props = $props();
@@ -52,6 +55,9 @@
 {#if detail.value && detail.value.repair.length > 0}
   <p class="text-quiet mt-2">Repair, as the device will read it</p>
   <ScrolledText label="Repair" text={detail.value.repair.join('\n')} class="max-h-40" />
+{/if}
+{#if finding.kind === 'FAIL' && finding.state !== 'CLOSED' && !finding.isRepairable}
+  <p class="text-quiet mt-2">No clause says what would mend it: that is for people to know.</p>
 {/if}
 <ProblemNote problem={detail.problem} class="mt-2" />
 {#if session.mayAct && finding.state !== 'CLOSED' && line !== undefined && finding.revision !== undefined}

@@ -1,10 +1,9 @@
 import { api, need, type FindingPage, type FindingRow } from '$lib/api/client';
 import { rowAt } from '$lib/keys/listKeys';
 import { address } from '$lib/state/address.svelte';
-import { draft } from '$lib/state/draft.svelte';
 import { Latest } from '$lib/state/latest.svelte';
-import { Submission } from '$lib/state/submission.svelte';
 import { findingKey } from './clauseText';
+import { Repairs } from './repairs.svelte';
 
 export const SIZE = 200;
 
@@ -28,8 +27,7 @@ export class FindingsState {
   #cursor = $state('');
   #open = $state('');
   #chosen = $state.raw<readonly string[]>([]);
-  #repaired: readonly FindingRow[] = [];
-  done = $state('');
+  readonly repairs = new Repairs();
 
   readonly cursor = $derived(this.rows.find((row) => findingKey(row) === this.#cursor) ?? this.rows[0]);
   readonly open = $derived(this.rows.find((row) => findingKey(row) === this.#open));
@@ -97,19 +95,7 @@ export class FindingsState {
 
   letGo = () => (this.#chosen = []);
 
-  readonly repairing = new Submission(async () => {
-    let number = 0;
-    for (const { device, standard, tag } of this.#repaired) {
-      const change = await draft.add({ device, kind: 'REPAIR', standard, tag });
-      number = change.number;
-    }
-    this.done = `In C-${number}: open its preview to see what will be sent.`;
-    this.letGo();
-  });
-
-  repair = () => {
-    this.done = '';
-    this.#repaired = this.wanted;
-    if (this.#repaired.length > 0) return this.repairing.send();
+  repair = async () => {
+    if (this.wanted.length > 0 && (await this.repairs.send(this.wanted))) this.letGo();
   };
 }

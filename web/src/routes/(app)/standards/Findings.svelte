@@ -5,10 +5,9 @@
   import When from '$lib/parts/form/When.svelte';
   import ProblemNote from '$lib/parts/form/ProblemNote.svelte';
   import FindingLines from '$lib/parts/standard/FindingLines.svelte';
+  import { Repairs } from '$lib/parts/standard/repairs.svelte';
   import ExceptDialog from './ExceptDialog.svelte';
-  import { draft } from '$lib/state/draft.svelte';
   import { session } from '$lib/state/session.svelte';
-  import { Submission } from '$lib/state/submission.svelte';
 
   interface Props {
     standard: string;
@@ -21,30 +20,19 @@
   let { standard, page, tag, site, onexcepted }: Props = $props();
   let excepting = $state<readonly FindingRow[]>([]);
   let chosen = $state<string | undefined>();
-  let wanted: readonly FindingRow[] = [];
-  let done = $state('');
+  const repairs = new Repairs();
 
   const findings = $derived(page.findings);
   const idOf = (finding: FindingRow) => `${finding.device} ${finding.tag}`;
   /** Nothing takes the place of one that is gone: what is repaired is what was looked at. */
   const shown = $derived(chosen ? findings.find((each) => idOf(each) === chosen) : findings[0]);
   const failing = $derived(findings.filter((each) => each.kind === 'FAIL' && each.state === 'OPEN'));
+  const repairable = $derived(failing.filter((each) => each.isRepairable).length);
   const alike = $derived(failing.filter((each) => each.tag === shown?.tag));
 
-  const repairing = new Submission(async () => {
-    let number = 0;
-    for (const each of wanted) {
-      const change = await draft.add({ device: each.device, kind: 'REPAIR', standard, tag: each.tag });
-      number = change.number;
-    }
-    done = `In C-${number}: open its preview to see what will be sent.`;
-  });
-
   function repair(these: readonly FindingRow[]) {
-    wanted = these;
     if (shown) chosen = idOf(shown);
-    done = '';
-    return repairing.send();
+    return repairs.send(these);
   }
 </script>
 
@@ -98,12 +86,16 @@
         <div class="mt-2"><FindingLines finding={shown} /></div>
         {#if session.mayAct && shown.kind === 'FAIL'}
           <div class="mt-3 flex flex-wrap gap-2">
-            <button class="btn btn-primary" disabled={repairing.isSending} onclick={() => repair([shown])}
-              >Repair here</button
-            >
-            {#if failing.length > 1}
-              <button class="btn" disabled={repairing.isSending} onclick={() => repair(failing)}
-                >Repair all {failing.length} of the list</button
+            {#if shown.isRepairable}
+              <button
+                class="btn btn-primary"
+                disabled={repairs.sending.isSending}
+                onclick={() => repair([shown])}>Repair here</button
+              >
+            {/if}
+            {#if repairable > 1}
+              <button class="btn" disabled={repairs.sending.isSending} onclick={() => repair(failing)}
+                >Repair {repairable === failing.length ? 'all ' : ''}{repairable} of the list</button
               >
             {/if}
             {#if shown.state === 'OPEN'}
@@ -124,8 +116,8 @@
             {/if}
           </div>
         {/if}
-        <ProblemNote problem={repairing.problem} class="mt-3" />
-        {#if done}<p role="status" class="mt-2">{done}</p>{/if}
+        <ProblemNote problem={repairs.sending.problem} class="mt-3" />
+        {#if repairs.done}<p role="status" class="mt-2">{repairs.done}</p>{/if}
       </section>
     {:else}
       <p class="panel p-4">This one is settled. Choose another.</p>

@@ -39,8 +39,8 @@ class EveryPageTest {
     private static final List<String> PAGES = List.of(
             "/desk",
             "/desk?span=month",
-            "/history?span=year",
-            "/history?span=year&group=edit&which=elsewhere",
+            "/history?span=year&query=model+is+C2024",
+            "/history?span=year&query=site+is+Dunsay&group=edit&which=elsewhere",
             "/history?since=2001-01-01T00:00:00Z&until=2001-01-02T00:00:00Z",
             "/fleet",
             "/devices/brkw-core-1/configuration?who=1",
@@ -48,7 +48,7 @@ class EveryPageTest {
             "/search",
             "/search?text=vlan+310",
             "/search?text=port+without+text",
-            "/search?text=vlan&when=past",
+            "/search?text=vlan+310&when=past",
             "/search?text=7.4&when=others",
             "/fleet?query=no-such-device",
             "/fleet/bring-in",
@@ -148,7 +148,7 @@ class EveryPageTest {
         viewers.onResponse(response -> {
             if (response.status() == 403) REFUSED.add(response.request().method() + " " + response.url());
         });
-        viewers.addInitScript(COUNT_QUESTIONS);
+        List.of(inside, viewers).forEach(page -> page.addInitScript(COUNT_QUESTIONS));
     }
 
     @AfterAll
@@ -201,6 +201,13 @@ class EveryPageTest {
                 .waitFor();
         assertThat(page.getByText("Loading…")).hasCount(0);
         assertThat(page.locator("[aria-busy=true]")).hasCount(0);
+        waitForAnswers(page);
+    }
+
+    /** What a page asks by itself whenever anything moves may never end: only what was asked until now has to be answered. */
+    private static void waitForAnswers(Page page) {
+        Object asked = page.evaluate("questions.asked");
+        page.waitForFunction("last => [...questions.open].every((question) => question > last)", asked);
     }
 
     /** Whatever a viewer can press leads somewhere or says something, and is never refused by the server. */
@@ -209,12 +216,10 @@ class EveryPageTest {
     void noControlOfAViewerIsRefused(String path) {
         open(viewers, path);
         pressAll(viewers);
-        // What waits until nobody types any more is asked a little later. What the page asks by itself whenever
-        // anything moves may never end: only what was asked until then has to be answered.
+        // What waits until nobody types any more is asked a little later.
         Object pressed = viewers.evaluate("performance.now()");
         viewers.waitForFunction("then => performance.now() - then > 400", pressed);
-        Object asked = viewers.evaluate("questions.asked");
-        viewers.waitForFunction("last => [...questions.open].every((question) => question > last)", asked);
+        waitForAnswers(viewers);
         assertThat(REFUSED).isEmpty();
     }
 

@@ -42,7 +42,7 @@ class StandardsTest {
     void fromTheLibraryToAFilledHeatTable() {
         Page page = DEMO.logIn("r.anand", "demo-engineer");
         page.navigate("/standards");
-        assertThat(page.getByText("3 standards in force")).isVisible();
+        assertThat(page.getByText("4 standards in force")).isVisible();
         page.keyboard().press("a");
         page.getByLabel("Name").fill("ports for people");
         page.keyboard().press("Enter");
@@ -98,6 +98,35 @@ class StandardsTest {
         assertThat(page.getByText("the draft differs from what is in force")).isVisible();
         button(page, "flood").first().click();
         assertThat(labelled(page, "Limit")).hasValue("7");
+    }
+
+    /** What would alter a device is refused before it is asked; what it answers is there to write the pattern by. */
+    @Test
+    void aClauseAboutWhatADeviceAnswersIsWrittenByItsAnswer() {
+        Page page = DEMO.logIn("a.keel", "demo-administrator");
+        page.navigate("/standards/payment%20network");
+        labelled(page, "On").fill("duns-acc-1");
+        button(page, "New clause").click();
+        page.getByRole(AriaRole.COMBOBOX, new Page.GetByRoleOptions().setName("Platform"))
+                .selectOption("corvane");
+        button(page, "what it answers").click();
+        Locator command = page.getByRole(AriaRole.TEXTBOX, new Page.GetByRoleOptions().setName("Command"));
+        command.fill("restart");
+        button(page, "Ask duns-acc-1 now").click();
+        assertThat(page.getByText("is not known to only read")).isVisible();
+        command.fill("show storage");
+        button(page, "Ask duns-acc-1 now").click();
+        assertThat(page.getByText("corvane-7.4.2.img")).isVisible();
+        Locator line = page.getByRole(
+                AriaRole.TEXTBOX, new Page.GetByRoleOptions().setName("Line").setExact(true));
+        line.fill("^free +[1-9]");
+        Locator trial =
+                page.getByLabel("Trial on a device").getByRole(AriaRole.ARTICLE).first();
+        assertThat(trial).containsText("holds");
+        line.fill("^free +0$");
+        assertThat(trial).containsText("show storage: a line that fits ^free +0$ is missing");
+        button(page, "has no line").click();
+        assertThat(trial).containsText("holds");
     }
 
     @Test

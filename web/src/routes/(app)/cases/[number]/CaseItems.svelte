@@ -2,9 +2,9 @@
   import { api, need, type Case, type CaseItem } from '$lib/api/client';
   import { itemPath, itemTitle } from '$lib/parts/case/caseText';
   import ProblemNote from '$lib/parts/form/ProblemNote.svelte';
+  import { Repairs } from '$lib/parts/standard/repairs.svelte';
   import When from '$lib/parts/form/When.svelte';
   import { rowKeys } from '$lib/keys/rowKeys';
-  import { draft } from '$lib/state/draft.svelte';
   import { session } from '$lib/state/session.svelte';
   import { Submission } from '$lib/state/submission.svelte';
   import { count } from '$lib/text/time';
@@ -16,19 +16,17 @@
   }
 
   let { number, items, onchanged }: Props = $props();
-  let done = $state('');
+  const repairs = new Repairs();
   let taken = 0;
   const failing = $derived(items.filter(({ fails }) => fails));
   const settled = $derived(items.filter(({ isSettled }) => isSettled).length);
 
-  const repairing = new Submission(async () => {
-    let change = 0;
-    for (const { device, standard, tag } of failing) {
-      if (!device || !standard || !tag) continue;
-      change = (await draft.add({ device, kind: 'REPAIR', standard, tag })).number;
-    }
-    done = `In C-${change}: open its preview to see what will be sent.`;
-  });
+  const repair = () =>
+    repairs.send(
+      failing.flatMap(({ device, standard, tag }) =>
+        device && standard && tag ? [{ device, standard, tag, isRepairable: true }] : []
+      )
+    );
 
   const taking = new Submission(async () => {
     const path = { number, id: taken };
@@ -48,7 +46,7 @@
         >{settled} of {count(items.length, 'thing')} settled</span
       >{/if}
   </h2>
-  <ProblemNote problem={repairing.problem ?? taking.problem} class="mt-2" />
+  <ProblemNote problem={repairs.sending.problem ?? taking.problem} class="mt-2" />
   {#if items.length > 0}
     <table class="rows mt-2" {@attach rowKeys('thing')}>
       <thead class="sr-only"><tr><th>What, and how it stands</th><th>Put in</th><th></th></tr></thead>
@@ -82,9 +80,9 @@
     </p>
   {/if}
   {#if session.mayAct && failing.length > 0}
-    <button class="btn btn-primary mt-3" disabled={repairing.isSending} onclick={repairing.send}
+    <button class="btn btn-primary mt-3" disabled={repairs.sending.isSending} onclick={repair}
       >Repair {failing.length === 1 ? 'what fails' : `all ${failing.length} that fail`}</button
     >
   {/if}
-  {#if done}<p role="status" class="mt-2">{done}</p>{/if}
+  {#if repairs.done}<p role="status" class="mt-2">{repairs.done}</p>{/if}
 </section>

@@ -81,8 +81,8 @@
   onseek={findings.seek}
 />
 {#if !findings.page.problem?.span}<ProblemNote problem={findings.page.problem} class="mt-3" />{/if}
-<ProblemNote problem={findings.repairing.problem} class="mt-3" />
-{#if findings.done}<p role="status" class="mt-3">{findings.done}</p>{/if}
+<ProblemNote problem={findings.repairs.sending.problem} class="mt-3" />
+{#if findings.repairs.done}<p role="status" class="mt-3">{findings.repairs.done}</p>{/if}
 
 <div class={['mt-3', findings.page.problem && 'opacity-60']} aria-busy={findings.page.isAwaited}>
   {#if page && page.findings.length === 0}
@@ -101,7 +101,7 @@
     <span class="grow font-semibold">{count(findings.chosen.length, 'finding')} chosen</span>
     <button
       class="btn btn-accent"
-      disabled={findings.wanted.length === 0 || findings.repairing.isSending}
+      disabled={findings.wanted.length === 0 || findings.repairs.sending.isSending}
       onclick={findings.repair}>Repair <kbd aria-hidden="true">r</kbd></button
     >
     <button

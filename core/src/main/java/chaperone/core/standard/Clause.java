@@ -13,6 +13,11 @@ public record Clause(String tag, String reason, Binding binding, Rule rule, bool
         this(tag, reason, binding, rule, false);
     }
 
+    /** Whether it says what should stand, so that devices that depart from it can be repaired. */
+    public boolean isRepairable() {
+        return !isByHand && rule.isRepairable();
+    }
+
     /** What a clause does to a change that would break it. */
     public enum Binding {
         ADVISE,

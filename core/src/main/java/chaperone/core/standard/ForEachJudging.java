@@ -108,8 +108,7 @@ record ForEachJudging(ForEach rule) implements RuleJudging {
         List<ConfigStatement> all = new ArrayList<>();
         for (Statement child : above.children()) {
             List<ConfigStatement> below = new ArrayList<>(repaired(child));
-            boolean canBe = rule.repair().isPresent() || !rule.condition().needsALine();
-            if (canBe && isMeant(child) && !holds(child)) {
+            if (rule.isRepairable() && isMeant(child) && !holds(child)) {
                 below.removeIf(each -> rule.condition().line().isIn(each.text()));
                 rule.repair().ifPresent(line -> below.add(ConfigStatement.line(line)));
             }

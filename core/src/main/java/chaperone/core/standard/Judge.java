@@ -66,7 +66,7 @@ public final class Judge {
      * @throws IllegalArgumentException if a field of the clause has no value: then nobody knows what should stand
      */
     public Optional<String> repaired(Clause clause) {
-        if (clause.isByHand() || !speaksOfConfiguration(clause)) return Optional.empty();
+        if (!clause.isRepairable()) return Optional.empty();
         Fields.unfilled(clause.rule(), fields).ifPresent(name -> {
             throw new IllegalArgumentException("{{" + name + "}} has no value");
         });

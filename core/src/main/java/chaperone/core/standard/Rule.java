@@ -5,6 +5,10 @@ import java.util.Optional;
 
 /** What a clause requires of a device, in the words of one family. */
 public sealed interface Rule {
+    /** Whether it says what should stand in place of what does not. */
+    default boolean isRepairable() {
+        return true;
+    }
 
     /**
      * Statements that must stand, each where it stands in the text.
@@ -36,7 +40,12 @@ public sealed interface Rule {
      * @param in the statement above, and then one must stand in each of those; left out if that does not matter
      * @param repair the statement that is put where none stands; without it nothing can be repaired
      */
-    record Required(QuickPattern statement, Optional<QuickPattern> in, Optional<String> repair) implements Rule {}
+    record Required(QuickPattern statement, Optional<QuickPattern> in, Optional<String> repair) implements Rule {
+        @Override
+        public boolean isRepairable() {
+            return repair.isPresent();
+        }
+    }
 
     /**
      * A statement that must not stand.
@@ -53,17 +62,32 @@ public sealed interface Rule {
      * @param repair the statement that is put where the condition does not hold, in place of the one that it speaks of
      */
     record ForEach(QuickPattern block, Optional<QuickPattern> with, Condition condition, Optional<String> repair)
-            implements Rule {}
+            implements Rule {
+        @Override
+        public boolean isRepairable() {
+            return repair.isPresent() || !condition.needsALine();
+        }
+    }
 
     /** Something that is known of the device as a whole. */
-    record Known(Fact fact) implements Rule {}
+    record Known(Fact fact) implements Rule {
+        @Override
+        public boolean isRepairable() {
+            return false;
+        }
+    }
 
     /**
      * A line that stands in what a device answers, or that must not.
      *
      * @param line fits one line of the answer; of a table one row, its cells with blanks between
      */
-    record Answer(Asked asked, QuickPattern line, boolean mustStand) implements Rule {}
+    record Answer(Asked asked, QuickPattern line, boolean mustStand) implements Rule {
+        @Override
+        public boolean isRepairable() {
+            return false;
+        }
+    }
 
     /** What a {@link Known} clause asks. */
     enum Fact {

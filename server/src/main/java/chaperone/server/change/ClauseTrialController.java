@@ -2,7 +2,7 @@ package chaperone.server.change;
 
 import chaperone.core.standard.Verdict.Kind;
 import chaperone.server.clause.StandardText;
-import chaperone.server.standard.Soundness;
+import chaperone.server.tryout.DeviceTryout;
 import jakarta.validation.Valid;
 import java.util.List;
 import org.springframework.transaction.annotation.Transactional;
@@ -16,12 +16,12 @@ import org.springframework.web.bind.annotation.RestController;
 class ClauseTrialController {
     private final Changes changes;
     private final ChangePlans plans;
-    private final Soundness soundness;
+    private final DeviceTryout tryout;
 
-    ClauseTrialController(Changes changes, ChangePlans plans, Soundness soundness) {
+    ClauseTrialController(Changes changes, ChangePlans plans, DeviceTryout tryout) {
         this.changes = changes;
         this.plans = plans;
-        this.soundness = soundness;
+        this.tryout = tryout;
     }
 
     /** @param before the change, and {@code after} it */
@@ -33,7 +33,7 @@ class ClauseTrialController {
     public List<ChangeEffect> trial(@PathVariable long number, @Valid @RequestBody StandardText text) {
         return plans.of(changes.get(number)).stream()
                 .flatMap(
-                        plan -> soundness
+                        plan -> tryout
                                 .effects(
                                         plan.device(),
                                         text,

@@ -164,6 +164,7 @@ class DemoData implements ApplicationRunner {
         changes.agree();
         jobs.start(fleet.choose(List.of()), true, "r.anand");
         standards.except();
+        standards.publishOnAnswers();
         templates.keep();
         standing.keep();
         software.choose(history.resolve("images"));

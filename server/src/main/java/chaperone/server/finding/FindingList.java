@@ -75,14 +75,15 @@ class FindingList {
                 .filter(id -> id > 0)
                 .distinct()
                 .toList());
-        Map<String, String> words = words();
+        Map<String, ClauseText> clauses = clauses();
         return database.sql("select count(*) as matching, count(distinct f.device_id) as devices" + from)
                 .params(params)
                 .query((row, number) -> new FindingPage(
                         rows.stream()
                                 .map(each -> each.with(
-                                        Optional.ofNullable(words.get(each.row().standard() + " "
-                                                + each.row().tag())),
+                                        Optional.ofNullable(
+                                                clauses.get(each.row().standard() + " "
+                                                        + each.row().tag())),
                                         Optional.ofNullable(who.get(each.broughtById())),
                                         Optional.ofNullable(who.get(each.endedById()))))
                                 .toList(),
@@ -91,13 +92,13 @@ class FindingList {
                 .single();
     }
 
-    /** What clauses in force say of a device that fails them, by standard and tag. */
-    private Map<String, String> words() {
-        Map<String, String> words = new HashMap<>();
+    /** The clauses in force, by standard and tag. */
+    private Map<String, ClauseText> clauses() {
+        Map<String, ClauseText> clauses = new HashMap<>();
         for (InForce standard : standards.inForce())
             for (ClauseText clause : standard.text().clauses())
-                clause.failed().ifPresent(said -> words.put(standard.name() + " " + clause.tag(), said));
-        return words;
+                clauses.put(standard.name() + " " + clause.tag(), clause);
+        return clauses;
     }
 
     private String conditions(FindingRequest request, Map<String, Object> params) {

@@ -3,6 +3,7 @@ package chaperone.server.finding;
 import chaperone.core.standard.Clause.Binding;
 import chaperone.core.standard.Verdict;
 import chaperone.core.standard.Verdict.Evidence;
+import chaperone.server.clause.ClauseText;
 import chaperone.server.clause.ClauseText.Severity;
 import chaperone.server.origin.OriginView;
 import chaperone.server.standard.FindingEnd;
@@ -19,6 +20,7 @@ import tools.jackson.databind.json.JsonMapper;
  * A finding in a list.
  *
  * @param words of the clause for a device that fails it
+ * @param isRepairable whether its clause says what should stand; no of a closed one
  * @param binding absent of a closed one
  * @param lastSeen when the device was last seen to run what was judged; of a closed one when it ended
  * @param revision the number of the running revision that was judged; absent of a closed one
@@ -35,6 +37,7 @@ record FindingRow(
         Optional<Binding> binding,
         Verdict.Kind kind,
         Optional<String> words,
+        boolean isRepairable,
         FindingState state,
         String device,
         String site,
@@ -65,6 +68,7 @@ record FindingRow(
                             Optional.ofNullable(row.getString("binding")).map(Binding::valueOf),
                             Verdict.Kind.valueOf(row.getString("kind")),
                             Optional.empty(),
+                            false,
                             state,
                             row.getString("device"),
                             row.getString("site"),
@@ -90,14 +94,18 @@ record FindingRow(
             return row.wasNull() ? Optional.empty() : Optional.of(number);
         }
 
-        FindingRow with(Optional<String> words, Optional<OriginView> who, Optional<OriginView> endedWho) {
+        /** @param clause as it is in force; absent if it no longer is */
+        FindingRow with(Optional<ClauseText> clause, Optional<OriginView> who, Optional<OriginView> endedWho) {
             return new FindingRow(
                     row.standard,
                     row.tag,
                     row.severity,
                     row.binding,
                     row.kind,
-                    words.filter(said -> row.kind == Verdict.Kind.FAIL),
+                    clause.filter(each -> row.kind == Verdict.Kind.FAIL).flatMap(ClauseText::failed),
+                    row.state != FindingState.CLOSED
+                            && clause.filter(each -> each.clause().isRepairable())
+                                    .isPresent(),
                     row.state,
                     row.device,
                     row.site,

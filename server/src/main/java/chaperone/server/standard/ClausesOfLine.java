@@ -5,22 +5,24 @@ import chaperone.core.standard.Judge;
 import chaperone.core.standard.Section;
 import chaperone.core.standard.Section.Mark;
 import chaperone.server.clause.ClauseText;
-import chaperone.server.clause.DeviceStanding;
 import chaperone.server.fleet.Device;
+import chaperone.server.judge.Judges;
 import java.util.ArrayList;
 import java.util.Comparator;
-import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.function.Function;
 import org.springframework.stereotype.Component;
 
 /** Which clauses speak of a line of a device's configuration. */
 @Component
 public class ClausesOfLine {
     private final Soundness soundness;
+    private final Judges judges;
 
-    ClausesOfLine(Soundness soundness) {
+    ClausesOfLine(Soundness soundness, Judges judges) {
         this.soundness = soundness;
+        this.judges = judges;
     }
 
     /** @param holds whether the line keeps to the clause */
@@ -32,14 +34,11 @@ public class ClausesOfLine {
      * @param line from 0
      */
     public List<ClauseOfLine> of(Device device, String text, int line) {
-        Map<Map<String, String>, Judge> judges = new HashMap<>();
+        Function<Map<String, String>, Judge> byValues = judges.ofText(device, text);
         List<ClauseOfLine> found = new ArrayList<>();
         for (Soundness.Asked each : soundness.asked(device)) {
-            Judge judge = judges.computeIfAbsent(
-                    each.values(),
-                    values -> new Judge(text, soundness.model(device), values, DeviceStanding.of(device)));
             ClauseText clause = each.clause();
-            judge.section(clause.clause()).marks().stream()
+            byValues.apply(each.values()).section(clause.clause()).marks().stream()
                     .filter(mark -> mark.line() == line && mark.kind() != Section.Kind.MISSING)
                     .map(Mark::kind)
                     .max(Comparator.naturalOrder())

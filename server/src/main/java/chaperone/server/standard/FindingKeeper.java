@@ -79,6 +79,18 @@ class FindingKeeper {
         this.database = database;
     }
 
+    /**
+     * Until the transaction ends nobody else judges the device: who comes second waits, and finds what the first has kept,
+     * instead of being refused.
+     */
+    @Transactional(propagation = Propagation.MANDATORY)
+    public void hold(long device) {
+        database.sql("select id from device where id = :id for no key update")
+                .param("id", device)
+                .query()
+                .listOfRows();
+    }
+
     /** @param shown evidence as everybody may see it */
     @Transactional(propagation = Propagation.MANDATORY)
     public void keep(Judged judged, BiFunction<Device, List<Evidence>, List<Evidence>> shown) {

@@ -2,17 +2,13 @@ package chaperone.server.standard;
 
 import chaperone.core.answer.KnownDepartures;
 import chaperone.core.answer.Question;
-import chaperone.core.change.ConfigModel;
-import chaperone.core.platform.Platform;
 import chaperone.core.standard.Asked.Command;
 import chaperone.core.standard.Clause.Binding;
 import chaperone.core.standard.Judge;
-import chaperone.core.standard.Standing;
 import chaperone.core.standard.Verdict;
 import chaperone.core.standard.Verdict.Evidence;
 import chaperone.core.standard.Verdict.Kind;
 import chaperone.server.answers.CommandOutputs;
-import chaperone.server.answers.ReadOnly;
 import chaperone.server.clause.ClauseText;
 import chaperone.server.clause.StandardText;
 import chaperone.server.event.Events;
@@ -20,26 +16,23 @@ import chaperone.server.exception.GrantedException.Waived;
 import chaperone.server.exception.GrantedExceptions;
 import chaperone.server.fleet.Device;
 import chaperone.server.fleet.Fleet;
-import chaperone.server.noise.NoiseRules;
-import chaperone.server.platform.PlatformRegistry;
+import chaperone.server.judge.ClauseScopes;
+import chaperone.server.judge.Judges;
 import chaperone.server.problem.ProblemException;
 import chaperone.server.problem.RetryOnConflict;
-import chaperone.server.query.ChosenDevices;
-import chaperone.server.query.Groups;
 import chaperone.server.revision.ConfigKind;
 import chaperone.server.revision.History;
 import chaperone.server.revision.History.Text;
 import chaperone.server.revision.Revision;
-import chaperone.server.secret.SecretMasks;
 import chaperone.server.standard.FindingKeeper.Judged;
 import java.time.Instant;
 import java.util.ArrayList;
-import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
 import java.util.function.Function;
+import java.util.function.Predicate;
 import java.util.stream.Collectors;
 import java.util.stream.Stream;
 import org.springframework.http.HttpStatus;
@@ -54,16 +47,12 @@ public class Soundness {
     private final FindingKeeper keeper;
     private final Judgings judgings;
     private final GrantedExceptions exceptions;
-    private final Standings standings;
+    private final ClauseScopes scopes;
+    private final Judges judges;
     private final CommandOutputs outputs;
     private final Fleet fleet;
     private final Events events;
-    private final ChosenDevices devices;
-    private final Groups groups;
     private final History history;
-    private final NoiseRules noise;
-    private final PlatformRegistry platforms;
-    private final SecretMasks masks;
 
     /** A clause that is for a device, and what its site fills in. */
     record Asked(Standard standard, ClauseText clause, Map<String, String> values) {}
@@ -87,36 +76,29 @@ public class Soundness {
             FindingKeeper keeper,
             Judgings judgings,
             GrantedExceptions exceptions,
-            Standings standings,
+            ClauseScopes scopes,
+            Judges judges,
             CommandOutputs outputs,
             Fleet fleet,
             Events events,
-            ChosenDevices devices,
-            Groups groups,
-            History history,
-            NoiseRules noise,
-            PlatformRegistry platforms,
-            SecretMasks masks) {
+            History history) {
         this.standards = standards;
         this.keeper = keeper;
         this.judgings = judgings;
         this.exceptions = exceptions;
-        this.standings = standings;
+        this.scopes = scopes;
+        this.judges = judges;
         this.outputs = outputs;
         this.fleet = fleet;
         this.events = events;
-        this.devices = devices;
-        this.groups = groups;
         this.history = history;
-        this.noise = noise;
-        this.platforms = platforms;
-        this.masks = masks;
     }
 
     /** One device, judged anew; nothing if it was removed. */
     @RetryOnConflict
     @Transactional
     public void judgeAnew(long id, Instant at) {
+        keeper.hold(id);
         fleet.find(id).ifPresent(device -> judge(device, at));
         events.fleetMoved();
     }
@@ -126,6 +108,7 @@ public class Soundness {
     public void judge(Device device, Instant at) {
         Optional<Text> running = history.find(device, ConfigKind.RUNNING);
         if (running.isEmpty()) return;
+        keeper.hold(device.id());
         List<Standard> inForce = standards.findByPublishedAtIsNotNullOrderByName();
         List<Asked> asked = asked(device, inForce);
         List<Departure> departures = departures(device, running.get().whole(), asked);
@@ -140,7 +123,8 @@ public class Soundness {
                     inForce.stream().collect(Collectors.toMap(Standard::id, Standard::publishedNumber));
             Revision revision = running.get().revision();
             keeper.keep(
-                    new Judged(device, revision.number(), revision.id(), asked, numbers, departures, at), this::shown);
+                    new Judged(device, revision.number(), revision.id(), asked, numbers, departures, at),
+                    judges::shown);
         }
         device.answer(Question.SOUND, judgings.isStale(device.id()) ? KnownDepartures.NOT_SEEN : known.sound(), at);
     }
@@ -154,6 +138,7 @@ public class Soundness {
     @RetryOnConflict
     @Transactional
     void judgeIfAnswersAreAsked(long id, Instant at) {
+        keeper.hold(id);
         fleet.find(id).ifPresent(device -> judgeIfAsked(device, ClauseText.Kind.ANSWER, at));
     }
 
@@ -180,75 +165,32 @@ public class Soundness {
         return standard + " " + tag;
     }
 
-    List<Evidence> shown(Device device, List<Evidence> evidence) {
-        Function<String, String> masked =
-                text -> masks.shown(platforms.get(device.platform()), text).strip();
-        return evidence.stream()
-                .map(each -> new Evidence(
-                        each.path().stream().map(masked).toList(),
-                        masked.apply(each.expected()),
-                        each.found().map(masked),
-                        each.line()))
-                .toList();
-    }
-
     List<Asked> asked(Device device) {
         return asked(device, standards.findByPublishedAtIsNotNullOrderByName());
     }
 
     private List<Asked> asked(Device device, List<Standard> inForce) {
+        Predicate<ClauseText> isFor = scopes.of(device);
         List<Asked> asked = new ArrayList<>();
-        Map<String, Boolean> scopes = new HashMap<>();
         for (Standard standard : inForce) {
             StandardText text = standard.inForce().orElseThrow();
-            for (ClauseText clause : text.clauses()) {
-                if (isFor(device, clause, scopes))
-                    asked.add(new Asked(standard, clause, text.valuesAt(device.siteName())));
-            }
+            for (ClauseText clause : text.clauses())
+                if (isFor.test(clause)) asked.add(new Asked(standard, clause, text.valuesAt(device.siteName())));
         }
         return asked;
     }
 
-    /** A scope that can no longer be read, since a group of it is gone, means nobody. */
-    boolean isFor(Device device, ClauseText clause, Map<String, Boolean> scopes) {
-        if (!clause.platform().equals(device.platform())) return false;
-        return clause.scope().isBlank() || scopes.computeIfAbsent(clause.scope(), scope -> isIn(device, scope));
-    }
-
-    private boolean isIn(Device device, String scope) {
-        try {
-            return devices.isIn(device, scope);
-        } catch (ProblemException e) {
-            return false;
-        }
-    }
-
-    /** @throws ProblemException if a scope cannot be read, or if more than reading may be asked of devices */
-    void checkScope(ClauseText clause) {
-        Platform platform = platforms.get(clause.platform());
-        clause.asked().ifPresent(asked -> {
-            if (asked instanceof Command command)
-                ReadOnly.check("Clause " + clause.tag() + ", command", command.request(), platform);
-        });
-        if (!clause.scope().isBlank()) groups.read(clause.scope());
-    }
-
     private List<Departure> departures(Device device, String text, List<Asked> asked) {
-        ConfigModel model = model(device);
-        Standing standing = standings.of(device, asked.stream().map(Asked::clause));
-        Map<Map<String, String>, Judge> judges = new HashMap<>();
+        Function<Map<String, String>, Judge> byValues =
+                judges.byValues(device, text, asked.stream().map(Asked::clause));
         List<Departure> departures = new ArrayList<>();
         for (Asked each : asked) {
-            Judge judge = judges.computeIfAbsent(each.values(), values -> new Judge(text, model, values, standing));
-            Verdict verdict = judge.verdict(each.clause().clause());
+            Verdict verdict =
+                    byValues.apply(each.values()).verdict(each.clause().clause());
             if (verdict.kind() != Kind.PASS)
                 departures.add(new Departure(each.standard().id(), each.clause(), verdict));
         }
         return departures;
-    }
-
-    ConfigModel model(Device device) {
-        return ConfigModel.of(platforms.get(device.platform()), noise.of(device));
     }
 
     /**
@@ -272,32 +214,8 @@ public class Soundness {
                 .toList();
     }
 
-    /** What a clause of a text that is being written says of a device now, and would say of what it is to become. */
-    public record ClauseEffect(String tag, Kind before, Kind after) {}
-
-    /**
-     * How a text would judge a change of one device.
-     *
-     * @throws ProblemException naming the clause that cannot be kept, and why
-     */
-    @Transactional(readOnly = true)
-    public List<ClauseEffect> effects(Device device, StandardText text, String before, String after) {
-        Map<String, Boolean> scopes = new HashMap<>();
-        Map<String, String> values = text.valuesAt(device.siteName());
-        Standing standing = standings.of(device, text.clauses().stream());
-        Judge now = new Judge(before, model(device), values, standing);
-        Judge then = new Judge(after, model(device), values, standing);
-        return text.clauses().stream()
-                .filter(clause -> isFor(device, clause, scopes))
-                .map(clause -> new ClauseEffect(
-                        clause.tag(),
-                        now.verdict(clause.clause()).kind(),
-                        then.verdict(clause.clause()).kind()))
-                .toList();
-    }
-
     private Breach breach(Device device, Departure departure) {
-        List<String> evidence = shown(device, departure.verdict().evidence()).stream()
+        List<String> evidence = judges.shown(device, departure.verdict().evidence()).stream()
                 .map(Evidence::said)
                 .toList();
         String name =
@@ -319,8 +237,7 @@ public class Soundness {
                 .findFirst()
                 .orElseThrow(() -> ProblemException.notFound("clause for " + device.name(), standard + " " + tag));
         String running = history.newest(device, ConfigKind.RUNNING).whole();
-        Standing standing = standings.of(device, Stream.of(asked.clause()));
-        Judge judge = new Judge(running, model(device), asked.values(), standing);
+        Judge judge = judges.of(device, running, asked.values(), Stream.of(asked.clause()));
         try {
             return judge.repaired(asked.clause().clause())
                     .orElseThrow(() -> new ProblemException(

@@ -9,21 +9,13 @@ import chaperone.server.problem.RetryOnConflict;
 import chaperone.server.removal.RemovalKind;
 import chaperone.server.removal.Removals;
 import chaperone.server.removal.Removed;
-import chaperone.server.standard.PastTrial.PastTrialView;
 import chaperone.server.standard.StandardViews.FindingDetail;
-import chaperone.server.standard.StandardViews.FleetTrialView;
 import chaperone.server.standard.StandardViews.StandardRow;
 import chaperone.server.standard.StandardViews.StandardView;
-import chaperone.server.standard.StandardViews.TrialView;
 import jakarta.validation.Valid;
-import jakarta.validation.constraints.Max;
-import jakarta.validation.constraints.Min;
-import jakarta.validation.constraints.NotBlank;
 import jakarta.validation.constraints.NotNull;
 import jakarta.validation.constraints.Size;
 import java.security.Principal;
-import java.time.Clock;
-import java.time.Duration;
 import java.util.List;
 import java.util.Map;
 import org.springframework.transaction.annotation.Transactional;
@@ -48,8 +40,6 @@ class StandardController {
     private final Fleet fleet;
     private final Removals removals;
     private final StandardYaml yaml;
-    private final PastTrial past;
-    private final Clock clock;
 
     StandardController(
             StandardRepository repository,
@@ -57,11 +47,7 @@ class StandardController {
             StandardViews views,
             Fleet fleet,
             Removals removals,
-            StandardYaml yaml,
-            PastTrial past,
-            Clock clock) {
-        this.past = past;
-        this.clock = clock;
+            StandardYaml yaml) {
         this.removals = removals;
         this.yaml = yaml;
         this.repository = repository;
@@ -72,13 +58,6 @@ class StandardController {
 
     record StandardYamlInput(
             @NotNull @Size(max = LONGEST_YAML) String yaml) {}
-
-    record PastTrialInput(
-            @Min(1) @Max(92) int days, @NotNull @Valid StandardText text) {}
-
-    record TrialInput(
-            @NotBlank @Size(max = 253) String device,
-            @NotNull @Valid StandardText text) {}
 
     @GetMapping
     @Transactional(readOnly = true)
@@ -150,29 +129,5 @@ class StandardController {
         StandardText text = yaml.read(input.yaml());
         AuditNote.add(text.clauses().size() + " clauses");
         return views.view(standards.write(name, text, principal.getName()));
-    }
-
-    /** How a text would judge one device, with the lines and what would repair it; nothing is kept. */
-    @PostMapping("/trial")
-    @Transactional(readOnly = true)
-    public List<TrialView> trial(@Valid @RequestBody TrialInput input) {
-        standards.check(input.text());
-        return views.trial(fleet.get(input.device()), input.text());
-    }
-
-    /** How a text would have judged the fleet on the days before now; nothing is kept. */
-    @PostMapping("/past-trial")
-    @Transactional(readOnly = true)
-    public PastTrialView pastTrial(@Valid @RequestBody PastTrialInput input) {
-        standards.check(input.text());
-        return past.of(input.text(), clock.instant().minus(Duration.ofDays(input.days())));
-    }
-
-    /** How a text would judge the fleet; nothing is kept. */
-    @PostMapping("/fleet-trial")
-    @Transactional(readOnly = true)
-    public List<FleetTrialView> fleetTrial(@Valid @RequestBody StandardText text) {
-        standards.check(text);
-        return views.trial(text);
     }
 }

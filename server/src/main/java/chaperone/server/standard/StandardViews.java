@@ -1,26 +1,15 @@
 package chaperone.server.standard;
 
-import chaperone.core.change.ConfigModel;
-import chaperone.core.standard.Clause;
 import chaperone.core.standard.Judge;
-import chaperone.core.standard.Verdict;
-import chaperone.core.standard.Verdict.Evidence;
 import chaperone.server.clause.ClauseText;
 import chaperone.server.clause.StandardText;
 import chaperone.server.fleet.Device;
-import chaperone.server.fleet.Fleet;
-import chaperone.server.platform.PlatformRegistry;
+import chaperone.server.judge.Judges;
 import chaperone.server.problem.ProblemException;
 import chaperone.server.revision.ConfigKind;
 import chaperone.server.revision.History;
-import chaperone.server.revision.History.Text;
-import chaperone.server.secret.SecretMasks;
 import java.time.Instant;
-import java.util.ArrayList;
-import java.util.HashMap;
-import java.util.LinkedHashMap;
 import java.util.List;
-import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
 import java.util.stream.Collectors;
@@ -37,12 +26,8 @@ class StandardViews {
     private static final int MOST_EXCERPTS = 20;
 
     private final FindingRepository findings;
-    private final Fleet fleet;
     private final History history;
-    private final Standings standings;
-    private final Soundness soundness;
-    private final PlatformRegistry platforms;
-    private final SecretMasks masks;
+    private final Judges judges;
 
     record StandardRow(
             String name,
@@ -70,42 +55,10 @@ class StandardViews {
     /** What stands where a device departs, and what would repair it; no commands if that cannot be said. */
     record FindingDetail(List<ExcerptLine> excerpt, List<String> repair) {}
 
-    /** A line of the section that a clause speaks of. */
-    enum LineMark {
-        HOLDS,
-        DEPARTS,
-        MISSING,
-        AROUND
-    }
-
-    /** @param line from 0; absent for one that is missing */
-    record SectionLine(Optional<Integer> line, String text, LineMark mark) {}
-
-    /** @param of how many lines it was cut from */
-    record ClauseSection(List<SectionLine> lines, int of) {}
-
-    /** How one clause would judge a device, and what would repair it; no commands if that cannot be said. */
-    record TrialView(
-            String tag, Verdict.Kind kind, List<Evidence> evidence, ClauseSection section, List<String> repair) {}
-
-    /** How a clause would judge the fleet. */
-    record FleetTrialView(String tag, long pass, long fail, long notKnown, long notAsked, List<String> failing) {}
-
-    StandardViews(
-            FindingRepository findings,
-            Fleet fleet,
-            History history,
-            Standings standings,
-            Soundness soundness,
-            PlatformRegistry platforms,
-            SecretMasks masks) {
+    StandardViews(FindingRepository findings, History history, Judges judges) {
         this.findings = findings;
-        this.fleet = fleet;
         this.history = history;
-        this.standings = standings;
-        this.soundness = soundness;
-        this.platforms = platforms;
-        this.masks = masks;
+        this.judges = judges;
     }
 
     StandardRow row(Standard standard) {
@@ -146,91 +99,21 @@ class StandardViews {
         List<String> repair = standard.inForce().stream()
                 .flatMap(text -> text.clauses().stream()
                         .filter(clause -> clause.tag().equals(tag))
-                        .flatMap(clause -> repair(device, running, clause, text.valuesAt(device.siteName())).stream()))
+                        .flatMap(clause -> repair(device, running, clause, text).stream()))
                 .toList();
         return new FindingDetail(excerpt(device, running, meant), repair);
     }
 
     private List<ExcerptLine> excerpt(Device device, String running, Set<Integer> meant) {
-        List<String> lines =
-                masks.shown(platforms.get(device.platform()), running).lines().toList();
+        List<String> lines = judges.shown(device, running).lines().toList();
         return IntStream.range(0, lines.size())
                 .filter(line -> meant.stream().anyMatch(each -> Math.abs(each - line) <= AROUND))
                 .mapToObj(line -> new ExcerptLine(line, lines.get(line), meant.contains(line)))
                 .toList();
     }
 
-    private List<String> repair(Device device, String running, ClauseText clause, Map<String, String> values) {
-        Judge judge = new Judge(running, soundness.model(device), values, standings.of(device, Stream.of(clause)));
-        return repair(device, running, clause, judge, judge.verdict(clause.clause()));
-    }
-
-    /** Every clause of a text that is for a device, judged now. */
-    List<TrialView> trial(Device device, StandardText text) {
-        String running = history.newest(device, ConfigKind.RUNNING).whole();
-        SectionCut cut = new SectionCut(running, platforms.get(device.platform()), masks);
-        Map<String, String> values = text.valuesAt(device.siteName());
-        Judge judge =
-                new Judge(running, soundness.model(device), values, standings.of(device, text.clauses().stream()));
-        Map<String, Boolean> scopes = new HashMap<>();
-        return text.clauses().stream()
-                .filter(clause -> soundness.isFor(device, clause, scopes))
-                .map(clause -> {
-                    Verdict verdict = judge.verdict(clause.clause());
-                    List<Evidence> shown = soundness.shown(device, verdict.evidence());
-                    return new TrialView(
-                            clause.tag(),
-                            verdict.kind(),
-                            shown,
-                            cut.of(judge.section(clause.clause())),
-                            repair(device, running, clause, judge, verdict));
-                })
-                .toList();
-    }
-
-    private List<String> repair(Device device, String running, ClauseText clause, Judge judge, Verdict verdict) {
-        ConfigModel model = soundness.model(device);
-        if (verdict.kind() != Verdict.Kind.FAIL || model.way().isEmpty()) return List.of();
-        return judge.repaired(clause.clause()).stream()
-                .flatMap(repaired -> model.patch(running, repaired).lines().stream())
-                .map(line -> masks.shown(platforms.get(device.platform()), line))
-                .toList();
-    }
-
-    List<FleetTrialView> trial(StandardText text) {
-        Map<String, long[]> counts = new LinkedHashMap<>();
-        Map<String, List<String>> failing = new HashMap<>();
-        text.clauses().forEach(clause -> counts.put(clause.tag(), new long[Verdict.Kind.values().length + 1]));
-        Map<String, Clause> rules =
-                text.clauses().stream().collect(Collectors.toMap(ClauseText::tag, ClauseText::clause));
-        for (Device device : fleet.choose(List.of())) {
-            Optional<Text> running = history.find(device, ConfigKind.RUNNING);
-            if (running.isEmpty()) continue;
-            Map<String, Boolean> scopes = new HashMap<>();
-            Judge judge = new Judge(
-                    running.get().whole(),
-                    soundness.model(device),
-                    text.valuesAt(device.siteName()),
-                    standings.of(device, text.clauses().stream()));
-            for (ClauseText clause : text.clauses()) {
-                boolean isAsked = soundness.isFor(device, clause, scopes);
-                int place = isAsked
-                        ? judge.verdict(rules.get(clause.tag())).kind().ordinal()
-                        : Verdict.Kind.values().length;
-                counts.get(clause.tag())[place]++;
-                if (isAsked && place == Verdict.Kind.FAIL.ordinal())
-                    failing.computeIfAbsent(clause.tag(), tag -> new ArrayList<>())
-                            .add(device.name());
-            }
-        }
-        return counts.entrySet().stream()
-                .map(each -> new FleetTrialView(
-                        each.getKey(),
-                        each.getValue()[Verdict.Kind.PASS.ordinal()],
-                        each.getValue()[Verdict.Kind.FAIL.ordinal()],
-                        each.getValue()[Verdict.Kind.NOT_KNOWN.ordinal()],
-                        each.getValue()[Verdict.Kind.values().length],
-                        failing.getOrDefault(each.getKey(), List.of())))
-                .toList();
+    private List<String> repair(Device device, String running, ClauseText clause, StandardText text) {
+        Judge judge = judges.of(device, running, text.valuesAt(device.siteName()), Stream.of(clause));
+        return judges.repair(device, running, clause, judge);
     }
 }

@@ -8,6 +8,7 @@ import chaperone.server.exception.GrantedException.Grant;
 import chaperone.server.exception.GrantedException.Waived;
 import chaperone.server.exception.GrantedExceptions;
 import chaperone.server.fleet.Fleet;
+import chaperone.server.judge.ClauseScopes;
 import chaperone.server.problem.ProblemException;
 import chaperone.server.problem.RetryOnConflict;
 import java.time.Clock;
@@ -28,6 +29,7 @@ public class Standards {
     private final StandardRepository standards;
     private final StandardVersionRepository versions;
     private final Soundness soundness;
+    private final ClauseScopes scopes;
     private final ApplicationEventPublisher publisher;
     private final GrantedExceptions exceptions;
     private final Fleet fleet;
@@ -38,6 +40,7 @@ public class Standards {
             StandardRepository standards,
             StandardVersionRepository versions,
             Soundness soundness,
+            ClauseScopes scopes,
             ApplicationEventPublisher publisher,
             GrantedExceptions exceptions,
             Fleet fleet,
@@ -49,6 +52,7 @@ public class Standards {
         this.standards = standards;
         this.versions = versions;
         this.soundness = soundness;
+        this.scopes = scopes;
         this.publisher = publisher;
         this.clock = clock;
     }
@@ -97,11 +101,12 @@ public class Standards {
         return standards.save(standard);
     }
 
-    void check(StandardText text) {
+    /** @throws ProblemException naming the clause that cannot be kept, and why */
+    public void check(StandardText text) {
         Set<String> tags = new HashSet<>();
         for (ClauseText clause : text.clauses()) {
             clause.clause();
-            soundness.checkScope(clause);
+            scopes.check(clause);
             if (!tags.add(clause.tag())) {
                 throw new ProblemException(
                         HttpStatus.UNPROCESSABLE_CONTENT,

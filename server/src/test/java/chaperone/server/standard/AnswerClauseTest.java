@@ -6,7 +6,15 @@ import chaperone.server.account.Role;
 import chaperone.server.support.Api;
 import chaperone.server.support.DevicePorts;
 import chaperone.server.support.TestServer;
+import java.time.Instant;
+import java.util.Collections;
+import java.util.List;
 import java.util.Map;
+import java.util.concurrent.Callable;
+import java.util.concurrent.CyclicBarrier;
+import java.util.concurrent.ExecutorService;
+import java.util.concurrent.Executors;
+import java.util.concurrent.Future;
 import org.junit.jupiter.api.AfterAll;
 import org.junit.jupiter.api.BeforeAll;
 import org.junit.jupiter.api.MethodOrderer;
@@ -113,7 +121,7 @@ class AnswerClauseTest {
     }
 
     @Test
-    @Order(3)
+    @Order(4)
     void whatNoClauseAsksAnyMoreIsForgotten() {
         engineer.put(
                         "/api/standards/answers/yaml",
@@ -140,7 +148,7 @@ class AnswerClauseTest {
                 "show config running",
                 "show  config saved"
             })
-    @Order(4)
+    @Order(5)
     void nothingIsAskedThatCouldAlterIt(String command) {
         JsonNode refused = engineer.post("/api/devices/" + SWITCH + "/output", Map.of("command", command))
                 .json(422);
@@ -162,7 +170,7 @@ class AnswerClauseTest {
                 "command: show storage, table: routes",
                 "condition: compares, command: show storage"
             })
-    @Order(5)
+    @Order(6)
     void aClauseSaysOnceWhatIsAsked(String fields) {
         String yaml = "clauses:\n- {tag: room, reason: r, binding: advise, platform: corvane, scope: '', kind: answer, "
                 + "pattern: x, " + fields + "}\n";
@@ -171,5 +179,36 @@ class AnswerClauseTest {
                         .get("detail")
                         .asString())
                 .contains("room");
+    }
+
+    /** A copy, an answer and a standard that is published may each have it judged at the same moment. */
+    @Test
+    @Order(3)
+    void judgedByManyAtOnceItIsJudgedAsByOne() throws Exception {
+        JdbcClient database = server.context().getBean(JdbcClient.class);
+        Soundness soundness = server.context().getBean(Soundness.class);
+        long id = database.sql("select id from device where name = :name")
+                .param("name", SWITCH)
+                .query(Long.class)
+                .single();
+        List<String> before = findings(database);
+        assertThat(before).isNotEmpty();
+        database.sql("delete from finding").update();
+        CyclicBarrier together = new CyclicBarrier(8);
+        ExecutorService workers = Executors.newFixedThreadPool(8);
+        List<Callable<Void>> judgings = Collections.nCopies(8, () -> {
+            together.await();
+            soundness.judgeAnew(id, Instant.now());
+            return null;
+        });
+        for (Future<Void> each : workers.invokeAll(judgings)) each.get();
+        workers.shutdown();
+        assertThat(findings(database)).isEqualTo(before);
+    }
+
+    private static List<String> findings(JdbcClient database) {
+        return database.sql("select tag || ' ' || kind || ' ' || evidence from finding order by tag")
+                .query(String.class)
+                .list();
     }
 }

@@ -5,9 +5,8 @@
   import Who from '$lib/parts/history/Who.svelte';
   import FindingLines from '$lib/parts/standard/FindingLines.svelte';
   import FindingNotes from '$lib/parts/standard/FindingNotes.svelte';
-  import { draft } from '$lib/state/draft.svelte';
+  import { Repairs } from '$lib/parts/standard/repairs.svelte';
   import { session } from '$lib/state/session.svelte';
-  import { Submission } from '$lib/state/submission.svelte';
   import ExceptDialog from '../../../standards/ExceptDialog.svelte';
 
   interface Props {
@@ -17,13 +16,7 @@
 
   let { finding, onexcepted }: Props = $props();
   let excepts = $state(false);
-  let done = $state('');
-
-  const repairing = new Submission(async () => {
-    const { device, standard, tag } = finding;
-    const change = await draft.add({ device, kind: 'REPAIR', standard, tag });
-    done = `In C-${change.number}: open its preview to see what will be sent.`;
-  });
+  const repairs = new Repairs();
 </script>
 
 <div class="max-w-4xl">
@@ -33,7 +26,13 @@
     </p>{/if}
   <div class="mt-3 flex flex-wrap gap-2">
     {#if session.mayAct && finding.kind === 'FAIL'}
-      <button class="btn btn-primary" disabled={repairing.isSending} onclick={repairing.send}>Repair</button>
+      {#if finding.isRepairable}
+        <button
+          class="btn btn-primary"
+          disabled={repairs.sending.isSending}
+          onclick={() => repairs.send([finding])}>Repair</button
+        >
+      {/if}
       {#if finding.state === 'OPEN'}<button class="btn" onclick={() => (excepts = true)}>Except…</button>{/if}
     {/if}
     <CaseButton
@@ -46,8 +45,8 @@
       )}">Where else?</a
     >
   </div>
-  <ProblemNote problem={repairing.problem} class="mt-2" />
-  {#if done}<p role="status" class="mt-2">{done}</p>{/if}
+  <ProblemNote problem={repairs.sending.problem} class="mt-2" />
+  {#if repairs.done}<p role="status" class="mt-2">{repairs.done}</p>{/if}
   <FindingNotes {finding} />
 </div>
 

@@ -1,13 +1,12 @@
-package chaperone.server.standard;
+package chaperone.server.tryout;
 
-import chaperone.core.platform.Platform;
 import chaperone.core.standard.Section;
 import chaperone.core.standard.Section.Kind;
 import chaperone.core.standard.Section.Mark;
-import chaperone.server.secret.SecretMasks;
-import chaperone.server.standard.StandardViews.ClauseSection;
-import chaperone.server.standard.StandardViews.LineMark;
-import chaperone.server.standard.StandardViews.SectionLine;
+import chaperone.server.fleet.Device;
+import chaperone.server.judge.Judges;
+import chaperone.server.tryout.ClauseSection.LineMark;
+import chaperone.server.tryout.ClauseSection.SectionLine;
 import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.HashMap;
@@ -23,13 +22,13 @@ final class SectionCut {
     private static final int MOST = 60;
 
     private final List<String> lines;
-    private final Platform platform;
-    private final SecretMasks masks;
+    private final Device device;
+    private final Judges judges;
 
-    SectionCut(String running, Platform platform, SecretMasks masks) {
-        this.lines = masks.shown(platform, running).lines().toList();
-        this.platform = platform;
-        this.masks = masks;
+    SectionCut(String running, Device device, Judges judges) {
+        this.lines = judges.shown(device, running).lines().toList();
+        this.device = device;
+        this.judges = judges;
     }
 
     ClauseSection of(Section section) {
@@ -42,7 +41,7 @@ final class SectionCut {
                 .forEach(mark -> {
                     if (mark.kind() == Kind.MISSING)
                         missing.computeIfAbsent(mark.line(), line -> new ArrayList<>())
-                                .add(masks.shown(platform, mark.text()));
+                                .add(judges.shown(device, mark.text()));
                     else
                         standing.merge(mark.line(), LineMark.valueOf(mark.kind().name()), SectionCut::worse);
                     for (int line = mark.line() - AROUND; line <= mark.line() + AROUND; line++) {

@@ -1,14 +1,14 @@
-package chaperone.server.standard;
+package chaperone.server.tryout;
 
-import chaperone.core.change.ConfigModel;
 import chaperone.core.standard.Clause;
 import chaperone.core.standard.Judge;
 import chaperone.core.standard.Verdict.Kind;
 import chaperone.server.clause.ClauseText;
-import chaperone.server.clause.DeviceStanding;
 import chaperone.server.clause.StandardText;
 import chaperone.server.fleet.Device;
 import chaperone.server.fleet.Fleet;
+import chaperone.server.judge.ClauseScopes;
+import chaperone.server.judge.Judges;
 import chaperone.server.revision.ConfigKind;
 import chaperone.server.revision.History;
 import chaperone.server.revision.Revision;
@@ -31,7 +31,8 @@ class PastTrial {
 
     private final Fleet fleet;
     private final History history;
-    private final Soundness soundness;
+    private final ClauseScopes scopes;
+    private final Judges judges;
 
     /** A device that would have failed; {@code until} is absent if it would fail now. */
     record PastFailure(String device, String site, Instant from, Optional<Instant> until) {}
@@ -47,10 +48,11 @@ class PastTrial {
      */
     record PastTrialView(Instant from, int revisions, boolean isWhole, List<PastClause> clauses) {}
 
-    PastTrial(Fleet fleet, History history, Soundness soundness) {
+    PastTrial(Fleet fleet, History history, ClauseScopes scopes, Judges judges) {
         this.fleet = fleet;
         this.history = history;
-        this.soundness = soundness;
+        this.scopes = scopes;
+        this.judges = judges;
     }
 
     /** Part of a transaction. Clauses on what is known of a device as a whole have no past and are left out. */
@@ -64,9 +66,8 @@ class PastTrial {
         int judged = 0;
         boolean isWhole = true;
         for (Device device : fleet.choose(List.of())) {
-            Map<String, Boolean> scopes = new HashMap<>();
-            List<Clause> asked = text.clauses().stream()
-                    .filter(clause -> failures.containsKey(clause.tag()) && soundness.isFor(device, clause, scopes))
+            List<Clause> asked = scopes.asked(device, text.clauses()).stream()
+                    .filter(clause -> failures.containsKey(clause.tag()))
                     .map(clause -> rules.get(clause.tag()))
                     .toList();
             if (asked.isEmpty()) continue;
@@ -95,13 +96,12 @@ class PastTrial {
             Map<String, String> values,
             Instant from,
             Map<String, List<PastFailure>> failures) {
-        ConfigModel model = soundness.model(device);
         Map<String, Instant> failing = new HashMap<>();
         for (Revision revision : revisions) {
             Instant at = revision.firstCopyAt().isBefore(from) ? from : revision.firstCopyAt();
             String whole =
                     history.get(device, ConfigKind.RUNNING, revision.number()).whole();
-            Judge judge = new Judge(whole, model, values, DeviceStanding.of(device));
+            Judge judge = judges.ofText(device, whole).apply(values);
             for (Clause clause : asked) {
                 boolean fails = judge.verdict(clause).kind() == Kind.FAIL;
                 if (fails) failing.putIfAbsent(clause.tag(), at);

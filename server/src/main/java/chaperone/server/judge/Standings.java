@@ -1,4 +1,4 @@
-package chaperone.server.standard;
+package chaperone.server.judge;
 
 import chaperone.core.standard.Answered;
 import chaperone.core.standard.Asked;

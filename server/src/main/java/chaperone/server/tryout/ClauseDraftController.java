@@ -1,15 +1,14 @@
-package chaperone.server.standard;
+package chaperone.server.tryout;
 
 import chaperone.core.standard.GoldenExcerpt;
 import chaperone.core.standard.GoldenExcerpt.Excerpt;
 import chaperone.server.clause.ClauseText;
 import chaperone.server.fleet.Device;
 import chaperone.server.fleet.Fleet;
-import chaperone.server.platform.PlatformRegistry;
+import chaperone.server.judge.Judges;
 import chaperone.server.problem.ProblemException;
 import chaperone.server.revision.ConfigKind;
 import chaperone.server.revision.History;
-import chaperone.server.secret.SecretMasks;
 import com.google.re2j.Pattern;
 import java.util.List;
 import java.util.Optional;
@@ -27,17 +26,12 @@ class ClauseDraftController {
 
     private final Fleet fleet;
     private final History history;
-    private final Soundness soundness;
-    private final PlatformRegistry platforms;
-    private final SecretMasks masks;
+    private final Judges judges;
 
-    ClauseDraftController(
-            Fleet fleet, History history, Soundness soundness, PlatformRegistry platforms, SecretMasks masks) {
+    ClauseDraftController(Fleet fleet, History history, Judges judges) {
         this.fleet = fleet;
         this.history = history;
-        this.soundness = soundness;
-        this.platforms = platforms;
-        this.masks = masks;
+        this.judges = judges;
     }
 
     /**
@@ -55,12 +49,11 @@ class ClauseDraftController {
             @RequestParam(defaultValue = "true") boolean stands) {
         Device device = fleet.get(name);
         String text = history.get(device, kind, number).whole();
-        Excerpt excerpt = new GoldenExcerpt(soundness.model(device), text)
+        Excerpt excerpt = new GoldenExcerpt(judges.model(device), text)
                 .at(line)
                 .orElseThrow(() -> unfit("No statement stands on line " + (line + 1) + "."));
-        boolean isSecret =
-                !masks.shown(platforms.get(device.platform()), excerpt.golden()).equals(excerpt.golden());
-        if (isSecret) throw unfit("What stands there is secret.");
+        if (!judges.shown(device, excerpt.golden()).equals(excerpt.golden()))
+            throw unfit("What stands there is secret.");
         return clause(device, number, excerpt, stands);
     }
 
