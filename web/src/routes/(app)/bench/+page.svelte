@@ -125,7 +125,7 @@
                 class={{ at: standIn.name === current.name }}
                 onclick={() => address.change({ at: standIn.name })}
               >
-                <td class="font-semibold">{standIn.name}</td>
+                <td class="font-semibold whitespace-nowrap">{standIn.name}</td>
                 <td class="whitespace-nowrap">{standIn.maker} {standIn.model}</td>
                 <td class="mono">{standIn.address}:{standIn.port}</td>
                 <td class={standIn.isUp ? '' : 'text-warning font-semibold'}>{stateOf(standIn)}</td>

@@ -28,9 +28,9 @@
     <thead>
       <tr>
         {#if mayAccount}<th><span class="sr-only">Chosen</span></th>{/if}
-        <th>When</th><th>Device</th><th>Site</th><th>What</th><th><span class="sr-only">Kind</span></th><th
-          >Lines</th
-        ><th>Who</th><th>Accounted for</th>
+        <th>When</th><th>Device</th><th class="hidden xl:table-cell">Site</th><th>What</th><th
+          ><span class="sr-only">Kind</span></th
+        ><th>Lines</th><th>Who</th><th>Accounted for</th>
       </tr>
     </thead>
     <tbody>
@@ -77,8 +77,8 @@
                 >
               {/if}</td
             >
-            <td class="text-quiet max-w-28 truncate">{row.site || '—'}</td>
-            <td class="w-full max-w-0">
+            <td class="text-quiet hidden max-w-28 truncate xl:table-cell">{row.site || '—'}</td>
+            <td class="w-full max-w-0 min-w-48">
               {#if row.id > 0}
                 <button
                   class="mono block max-w-full cursor-pointer truncate text-left"
@@ -92,7 +92,7 @@
             <td
               >{#if !row.event}<LineCounts counts={row} />{/if}</td
             >
-            <td class="max-w-56 truncate 2xl:max-w-96">
+            <td class="max-w-40 truncate xl:max-w-56 2xl:max-w-96">
               {#if row.change}<a class="mr-1.5 underline" href="/changes/{row.change}">C-{row.change}</a>
               {:else if row.rollout}<a class="mr-1.5 underline" href="/rollouts/{row.rollout}"
                   >rollout {row.rollout}</a

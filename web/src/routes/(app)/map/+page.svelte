@@ -136,7 +136,7 @@
       Click what the note is about, or a free place. By keyboard: Tab to it and press Enter.
     </p>
   {/if}
-  <div class="mt-3 grid grid-cols-[minmax(0,1fr)_270px] items-start gap-3.5">
+  <div class="mt-3 grid items-start gap-3.5 xl:grid-cols-[minmax(0,1fr)_270px]">
     {#key `${site}`}
       <MapCanvas
         {drawing}

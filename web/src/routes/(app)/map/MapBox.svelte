@@ -6,6 +6,8 @@
     /** Where its middle is. */
     x: number;
     y: number;
+    /** Units of the drawing to one of the box. */
+    size: number;
     /** Whether clicks on it mean something else at the moment. */
     isStill: boolean;
     onpress: (event: PointerEvent) => void;
@@ -14,7 +16,7 @@
     onpin: () => void;
   }
 
-  let { box, x, y, isStill, onpress, onopen, onpin }: Props = $props();
+  let { box, x, y, size, isStill, onpress, onopen, onpin }: Props = $props();
   const WIDTH = 132;
   const HEIGHT = 44;
   const worst = $derived(worstOf(box.counts));
@@ -32,7 +34,7 @@
   role="button"
   tabindex="0"
   aria-label="{box.name}, {box.says}: {countsInWords(box.counts)}"
-  transform="translate({x - WIDTH / 2} {y - HEIGHT / 2})"
+  transform="translate({x} {y}) scale({size}) translate({-WIDTH / 2} {-HEIGHT / 2})"
   onpointerdown={(event) => {
     event.stopPropagation();
     onpress(event);

@@ -2,7 +2,8 @@
   import { fillsRest } from '$lib/parts/form/fillsRest';
   import { untrack } from 'svelte';
   import type { MapView } from '$lib/api/client';
-  import { frameOf, type Box, type Drawing } from './drawing';
+  import { boxSize, frameOf, MARGIN, type Box, type Drawing } from './drawing';
+  import { whenever } from '$lib/state/whenever.svelte';
   import MapBox from './MapBox.svelte';
   import { drawnNotes, spotAt, type Spot } from './noteSpots';
 
@@ -18,11 +19,19 @@
   }
 
   let { drawing, notes, pins, mayArrange, onopen, onplace, onpin }: Props = $props();
-  /** A pointer that moved less has clicked. In the drawing's units. */
+  /** A pointer that moved less has clicked. In pixels. */
   const STILL = 4;
   let svg: SVGSVGElement | undefined = $state();
   let frame = $state(untrack(() => frameOf(drawing.boxes)));
   let held = $state.raw<{ box?: Box; fromX: number; fromY: number; x: number; y: number } | undefined>();
+
+  /** Of the screen, in pixels. */
+  let width = $state(0);
+  let height = $state(0);
+  const scaleOf = (seen: { width: number; height: number }) =>
+    Math.min(width / seen.width, height / seen.height);
+  const scale = $derived(scaleOf(frame));
+  const size = $derived(boxSize(scale));
 
   /** A drag ends with a click, which then opens nothing. */
   let dragged = false;
@@ -33,11 +42,23 @@
       : { x: box.x, y: box.y };
   const byName = $derived(new Map(drawing.boxes.map((box) => [box.name, box])));
   const drawn = $derived(
-    drawnNotes(notes, (kind, name) => {
-      const box = byName.get(name);
-      return box?.kind === kind ? at(box) : undefined;
-    })
+    drawnNotes(
+      notes,
+      (kind, name) => {
+        const box = byName.get(name);
+        return box?.kind === kind ? at(box) : undefined;
+      },
+      size
+    )
   );
+
+  /** Boxes that are larger than the drawing's units need more room at its edges. */
+  function showAll() {
+    const margin = MARGIN * Math.max(1, boxSize(scaleOf(frameOf(drawing.boxes))));
+    frame = frameOf(drawing.boxes, margin);
+  }
+
+  whenever(() => `${width > 0 && height > 0}`, showAll);
 
   function point(event: PointerEvent | WheelEvent) {
     const matrix = svg?.getScreenCTM()?.inverse();
@@ -46,13 +67,13 @@
   }
 
   function zoom(by: number, x = frame.x + frame.width / 2, y = frame.y + frame.height / 2) {
-    const width = Math.min(20_000, Math.max(200, frame.width * by));
-    const scale = width / frame.width;
+    const wide = Math.min(20_000, Math.max(200, frame.width * by));
+    const times = wide / frame.width;
     frame = {
-      x: x - (x - frame.x) * scale,
-      y: y - (y - frame.y) * scale,
-      width,
-      height: frame.height * scale
+      x: x - (x - frame.x) * times,
+      y: y - (y - frame.y) * times,
+      width: wide,
+      height: frame.height * times
     };
   }
 
@@ -75,16 +96,16 @@
   function release(event: PointerEvent) {
     if (!held) return;
     const { x, y } = point(event);
-    const moved = Math.hypot(x - held.fromX, y - held.fromY);
+    const moved = Math.hypot(x - held.fromX, y - held.fromY) * scale;
     dragged = moved > STILL;
     if (held.box && moved > STILL)
       onplace(held.box, held.box.x + x - held.fromX, held.box.y + y - held.fromY);
-    else if (pins) onpin(spotAt(drawing.boxes, x, y));
+    else if (pins) onpin(spotAt(drawing.boxes, x, y, size));
     held = undefined;
   }
 
   const pinInTheMiddle = () =>
-    onpin(spotAt(drawing.boxes, frame.x + frame.width / 2, frame.y + frame.height / 2));
+    onpin(spotAt(drawing.boxes, frame.x + frame.width / 2, frame.y + frame.height / 2, size));
 
   /** At the upper right corner of a box, where it hides no word. */
   const pinTo = (box: Box) => onpin({ x: 58, y: -20, pinnedTo: { kind: box.kind, name: box.name } });
@@ -94,7 +115,7 @@
     const moves: Record<string, () => void> = {
       '+': () => zoom(0.8),
       '-': () => zoom(1.25),
-      '0': () => (frame = frameOf(drawing.boxes)),
+      '0': showAll,
       ArrowLeft: () => (frame = { ...frame, x: frame.x - step }),
       ArrowRight: () => (frame = { ...frame, x: frame.x + step }),
       ArrowUp: () => (frame = { ...frame, y: frame.y - step }),
@@ -108,7 +129,7 @@
   }
 </script>
 
-<div class="panel relative">
+<div class="panel relative" bind:clientWidth={width} bind:clientHeight={height}>
   <!-- svelte-ignore a11y_no_noninteractive_tabindex -->
   <!-- svelte-ignore a11y_no_noninteractive_element_interactions -->
   <svg
@@ -163,6 +184,7 @@
       <MapBox
         {box}
         {...at(box)}
+        {size}
         onpress={(event) => press(event, box)}
         onopen={() => !dragged && onopen(box)}
         onpin={() => pinTo(box)}
@@ -170,7 +192,7 @@
       />
     {/each}
     {#each drawn as { note, number, x, y } (note.id)}
-      <g transform="translate({x} {y})" role="img" aria-label="Note {number}: {note.text}">
+      <g transform="translate({x} {y}) scale({size})" role="img" aria-label="Note {number}: {note.text}">
         <title>{note.text}</title>
         <circle r="11" class={['pin', note.isNew && 'new']} />
         <text class="number" text-anchor="middle" y="4">{number}</text>
@@ -180,7 +202,7 @@
   <div class="absolute right-2 bottom-2 flex gap-1">
     <button class="btn" aria-label="Closer" onclick={() => zoom(0.8)}>+</button>
     <button class="btn" aria-label="Farther" onclick={() => zoom(1.25)}>−</button>
-    <button class="btn" onclick={() => (frame = frameOf(drawing.boxes))}>Show all</button>
+    <button class="btn" onclick={showAll}>Show all</button>
   </div>
 </div>
 
@@ -194,10 +216,12 @@
     stroke: var(--color-base-content);
     stroke-opacity: 0.16;
     stroke-width: 30;
+    vector-effect: non-scaling-stroke;
   }
   .link {
     stroke: var(--color-info);
     stroke-opacity: 0.55;
+    vector-effect: non-scaling-stroke;
   }
   .pin {
     fill: var(--color-accent);

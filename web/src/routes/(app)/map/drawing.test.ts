@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest';
 import type { MapView } from '$lib/api/client';
-import { countsInWords, drawingOf, frameOf, leadingFrom, questionOf, worstOf } from './drawing';
+import { countsInWords, drawingOf, boxSize, frameOf, leadingFrom, questionOf, worstOf } from './drawing';
 
 const answer = (kind: 'YES' | 'NO') => ({ kind, reason: '' });
 const device = (name: string, site: string, kept: 'YES' | 'NO') => ({
@@ -96,4 +96,13 @@ it('tells of unknown neighbours of the site that is open', () => {
   expect(from('')).toEqual(['stranger', 'other', 'third']);
   expect(from('Dunsay')).toEqual(['stranger']);
   expect(from('No site yet')).toEqual(['third']);
+});
+
+it.each([
+  [0.3, 0.85],
+  [0.9, 0.9],
+  [1, 1],
+  [7, 1]
+])('draws text at %d pixels to a unit %d times as large as elsewhere', (scale, onScreen) => {
+  expect(boxSize(scale) * scale).toBeCloseTo(onScreen);
 });

@@ -172,7 +172,7 @@ function box(
 }
 
 /** Boxes to a row below the drawing, for those that are linked to nothing. */
-const ROW = 6;
+const ROW = 4;
 
 /**
  * Boxes that nobody has placed find their own place (forces between them, as d3-force works them out); those without
@@ -229,8 +229,11 @@ function settled(boxes: Box[], lines: { from: string; to: string }[], distance: 
   return nodes.map((node) => ({ ...node.box, x: node.x, y: node.y }));
 }
 
+/** From the middle of an outer box to the edge. */
+export const MARGIN = 85;
+
 /** The part of the plane that shows every box, with a margin. */
-export function frameOf(boxes: readonly Box[], margin = 85) {
+export function frameOf(boxes: readonly Box[], margin = MARGIN) {
   if (boxes.length === 0) return { x: -400, y: -250, width: 800, height: 500 };
   const xs = boxes.map((each) => each.x);
   const ys = boxes.map((each) => each.y);
@@ -243,6 +246,18 @@ export function frameOf(boxes: readonly Box[], margin = 85) {
     height: Math.max(320, Math.max(...ys) + margin / 2 - y)
   };
 }
+
+/** Of what their text is elsewhere; smaller ones cannot be read, and larger ones say no more. */
+const SMALLEST = 0.85;
+
+/**
+ * How large boxes are drawn so that their text keeps its size, however close the drawing is looked at.
+ *
+ * @param scale pixels of the screen to a unit of the drawing
+ * @returns units of the drawing to one of the boxes
+ */
+export const boxSize = (scale: number): number =>
+  scale > 0 ? Math.min(1, Math.max(SMALLEST, scale)) / scale : 1;
 
 /** The worst answer that somebody in a box gives. */
 export function worstOf(counts: Record<Answer['kind'], number>): Answer['kind'] {

@@ -21,6 +21,15 @@ it.each([
   expect(drawnNotes([note], placeIn(boxes))).toMatchObject([{ number: 1, x, y }]);
 });
 
+it.each([0.5, 1, 3])('is drawn where the click was if boxes are %d times as large', (size) => {
+  const spot = spotAt(boxes, 40 * size, 20 * size, size);
+  const note = { id: 1, ...spot } as MapView['notes'][number];
+  expect(drawnNotes([note], placeIn(boxes), size)).toMatchObject([{ x: 40 * size, y: 20 * size }]);
+  // Pinned to the box, it stays at its corner when the drawing is seen from closer.
+  expect(spot.pinnedTo).toBeDefined();
+  expect(drawnNotes([note], placeIn([box(spot.pinnedTo!.name, 0, 0)]), 1)[0]!.x).toBeCloseTo(spot.x);
+});
+
 it('goes with what it is pinned to, and is not drawn without it', () => {
   const notes = [
     { id: 1, x: 7, y: 8 },

@@ -64,6 +64,8 @@
 
 {#if opened.change}
   <ChangeHead {opened} change={opened.change} ontype={() => (types = true)} />
+{:else if !opened.doing.problem}
+  <p class="text-quiet">Loading…</p>
 {/if}
 <ProblemNote problem={opened.doing.problem} class="mt-3" />
 

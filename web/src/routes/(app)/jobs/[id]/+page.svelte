@@ -232,4 +232,6 @@
         to see the rest.{/if}
     </p>
   {/if}
+{:else if !doing.problem}
+  <p class="text-quiet">Loading…</p>
 {/if}

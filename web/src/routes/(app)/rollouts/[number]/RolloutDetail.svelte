@@ -172,6 +172,8 @@
       Devices that were renewed stay as they are; images that were copied ahead stay on the others.
     </Confirm>
   {/if}
+{:else if !doing.problem}
+  <p class="text-quiet">Loading…</p>
 {/if}
 
 <style>

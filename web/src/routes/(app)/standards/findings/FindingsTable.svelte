@@ -27,7 +27,9 @@
     <thead>
       <tr>
         {#if mayAct && !isClosed}<th><span class="sr-only">Chosen</span></th>{/if}
-        <th>Severity</th><th>Clause</th><th>Device</th><th>Site</th><th>What stands</th><th>Since</th>
+        <th>Severity</th><th>Clause</th><th>Device</th><th class="hidden xl:table-cell">Site</th><th
+          >What stands</th
+        ><th>Since</th>
         <th>Brought by</th>{#if isClosed}<th>Ended</th><th>How</th>{/if}
       </tr>
     </thead>
@@ -56,15 +58,15 @@
           >
           <td class="whitespace-nowrap"
             ><b title={row.standard}>{row.tag}</b>
-            {#if !isClosed}<span class="text-quiet">{row.standard}</span>{/if}</td
+            {#if !isClosed}<span class="text-quiet hidden xl:inline">{row.standard}</span>{/if}</td
           >
           <td class="whitespace-nowrap"
             ><a class="font-semibold" href="/devices/{encodeURIComponent(row.device)}/standards"
               >{row.device}</a
             ></td
           >
-          <td class="text-quiet max-w-28 truncate">{row.site || '—'}</td>
-          <td class="w-full max-w-0">
+          <td class="text-quiet hidden max-w-28 truncate xl:table-cell">{row.site || '—'}</td>
+          <td class="w-full max-w-0 min-w-48">
             <button
               class="mono block max-w-full cursor-pointer truncate text-left"
               aria-expanded={isOpen}
@@ -75,7 +77,7 @@
             >
           </td>
           <td class="whitespace-nowrap"><When at={row.since} /></td>
-          <td class="max-w-44 truncate"
+          <td class="max-w-32 truncate xl:max-w-44"
             >{#if row.who}<Who who={row.who} />{:else}<span
                 class="text-quiet"
                 title="What departs stood before this clause was asked">stood before</span

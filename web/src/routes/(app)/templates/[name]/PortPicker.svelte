@@ -34,7 +34,9 @@
   <span><b>{ticked.length}</b> of {ports.length}</span>
 </div>
 <ProblemNote problem={opened.ports.problem} class="mt-2" />
-{#if ports.length === 0}
+{#if !opened.ports.value}
+  {#if !opened.ports.problem}<p class="text-quiet mt-2">Loading…</p>{/if}
+{:else if ports.length === 0}
   <p class="text-quiet mt-2">Its newest copy knows no ports.</p>
 {:else}
   <div class="mt-2 max-h-[46vh] overflow-auto">
