@@ -155,7 +155,13 @@ public final class AddressList {
 
     private void row(CSVRecord record, int line, List<String> columns) {
         if (record.size() > columns.size()) {
-            problem(line, columns.size(), "one field too many: the list has " + columns.size() + " columns");
+            problem(
+                    line,
+                    columns.size(),
+                    columns.size() == 1
+                            ? "one field too many: without more columns in its head a line is an address;"
+                                    + " begin the list with address,port,site"
+                            : "one field too many: the list has " + columns.size() + " columns");
             return;
         }
         if (record.size() < columns.size()) {

@@ -62,6 +62,8 @@ class AddressListTest {
         address,colour;127.20.1.11,red             | 0 | 1 | is not known
         address,address;127.20.1.11,1              | 0 | 1 | stands there twice
         address;127.20.1.11,x                      | 1 | 1 | one field too many
+        127.20.1.11,2022                           | 0 | 1 | begin the list with address,port
+        address,port;127.20.1.11,22,x              | 1 | 2 | the list has 2 columns
         address,site;127.20.1.1,"Cairn;127.20.1.2,b | 1 | 1 | opened and not closed
         address,port;,2022                         | 1 | 0 | is not an address
         address,port;127.20.1.11                   | 1 | 1 | the line ends here
