@@ -100,7 +100,11 @@
     dragged = moved > STILL;
     if (held.box && moved > STILL)
       onplace(held.box, held.box.x + x - held.fromX, held.box.y + y - held.fromY);
-    else if (pins) onpin(spotAt(drawing.boxes, x, y, size));
+    else if (pins) {
+      // The click that follows finds pinning at its end, and would open what was clicked.
+      dragged = true;
+      onpin(spotAt(drawing.boxes, x, y, size));
+    }
     held = undefined;
   }
 
@@ -144,6 +148,7 @@
     onpointermove={move}
     onpointerup={release}
     onpointercancel={() => (held = undefined)}
+    onclick={() => (dragged = false)}
     onkeydown={key}
     onwheel={(event) => {
       event.preventDefault();

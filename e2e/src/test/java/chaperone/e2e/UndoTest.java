@@ -74,6 +74,15 @@ class UndoTest {
         assertThat(notes).containsText("cairn-core-1: new fan is on its way");
 
         page.navigate("/map");
+        button(page, "Pin a note…").click();
+        button(page, "Gull Rock, 4 devices").click();
+        page.keyboard().type("lift out of order");
+        button(page, "Save").click();
+        assertThat(notes).containsText("Gull Rock: lift out of order");
+        assertThat(page.getByRole(AriaRole.HEADING, new Page.GetByRoleOptions().setLevel(1)))
+                .hasText("Map");
+        button(page, "Remove note 1").click();
+
         Locator pairs = page.getByRole(AriaRole.LISTITEM).filter(new Locator.FilterOptions().setHasText("brkw-core-1"));
         pairs.first().getByText("Not a pair").click();
         assertThat(page.getByRole(AriaRole.STATUS).getByText("Undo")).isVisible();
