@@ -111,7 +111,7 @@
                 >{/if}</td
             >
             <td>{platform.grammar}</td>
-            <td class="text-quiet" title={platform.tables.join(', ')}
+            <td class="text-quiet whitespace-nowrap" title={platform.tables.join(', ')}
               >{platform.tables.length === 4 ? 'all four' : platform.tables.join(', ') || 'none'}</td
             >
             <td class="whitespace-nowrap">{platform.isRecognised ? 'by itself' : 'only if chosen'}</td>

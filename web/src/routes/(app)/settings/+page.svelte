@@ -82,7 +82,7 @@
         {#each accounts as account (account.name)}
           <tr>
             <td class="mono font-semibold">{account.name}</td>
-            <td>{account.fullName}</td>
+            <td class="whitespace-nowrap">{account.fullName}</td>
             <td class="whitespace-nowrap">
               {account.role.toLowerCase()}{#if account.locked}<span class="tag">locked</span>{/if}
             </td>

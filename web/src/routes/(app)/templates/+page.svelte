@@ -77,9 +77,9 @@
           <tr>
             <td>
               <a class="font-semibold hover:underline" href={linkTo(row.name)}>{row.name}</a>
-              <p class="text-quiet max-w-[36rem] truncate">{row.reason}</p>
+              <p class="text-quiet max-w-[36rem]">{row.reason}</p>
             </td>
-            <td>{row.platforms.join(', ') || '—'}</td>
+            <td class="min-w-40">{row.platforms.join(', ') || '—'}</td>
             <td>{row.fields}</td>
             <td>{row.number}</td>
             <td>{row.madeBy}</td>

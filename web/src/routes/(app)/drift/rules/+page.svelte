@@ -83,7 +83,7 @@
           <tr class={rule.isOff ? 'text-quiet' : ''}>
             <td>
               {#if mayWrite}
-                <button class="cursor-pointer font-semibold" onclick={() => (writes = { rule })}
+                <button class="cursor-pointer text-left font-semibold" onclick={() => (writes = { rule })}
                   >{rule.name}</button
                 >
               {:else}<strong>{rule.name}</strong>{/if}

@@ -142,4 +142,6 @@
       </p>
     {/if}
   </div>
+{:else if name && !matrix.problem}
+  <p class="text-quiet mt-3">Loading…</p>
 {/if}

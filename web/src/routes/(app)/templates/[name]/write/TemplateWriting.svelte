@@ -83,7 +83,7 @@
 
 {#if kept}
   <fieldset
-    class="mt-3 grid grid-cols-[minmax(0,1.35fr)_minmax(0,1fr)] items-start gap-3"
+    class="mt-3 grid items-start gap-3 xl:grid-cols-[minmax(0,1.35fr)_minmax(0,1fr)]"
     disabled={!session.mayAct}
   >
     <div class="panel grid min-w-0 gap-3 p-4">
