@@ -24,7 +24,7 @@
   const repair = () =>
     repairs.send(
       failing.flatMap(({ device, standard, tag }) =>
-        device && standard && tag ? [{ device, standard, tag, isRepairable: true }] : []
+        device && standard && tag ? [{ device, standard, tag }] : []
       )
     );
 

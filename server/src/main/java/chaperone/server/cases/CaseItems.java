@@ -59,7 +59,7 @@ public class CaseItems {
     /**
      * Something that is in a case.
      *
-     * @param isSettled whether nothing is left to be done about it; {@code fails} whether it is a finding that can be repaired
+     * @param isSettled whether nothing is left to be done about it; {@code fails} whether it is a finding that fails now
      * @param said how it stands now
      */
     public record CaseItemView(
